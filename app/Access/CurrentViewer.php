@@ -1,0 +1,90 @@
+<?php
+
+namespace App\Access;
+
+use App\Calendars\Calendar;
+use App\Directory\Person;
+use App\Overlays\Overlay;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\Request;
+use Illuminate\Support\Collection;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Viewer;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+
+/** The person of this request and what is open to them; everything is read at most once a request. */
+final class CurrentViewer
+{
+    private ?Viewer $viewer = null;
+
+    /** @var ?Collection<int, AccessibleCalendar> */
+    private ?Collection $calendars = null;
+
+    public function __construct(private readonly Request $request, private readonly AccessReader $reader)
+    {
+    }
+
+    public function person(): Person
+    {
+        $person = $this->request->user();
+        if (! $person instanceof Person) {
+            throw new AccessDeniedHttpException('Sign in first.');
+        }
+
+        return $person;
+    }
+
+    public function viewer(): Viewer
+    {
+        return $this->viewer ??= $this->reader->viewer($this->person());
+    }
+
+    /** @return Collection<int, AccessibleCalendar> by id */
+    public function calendars(): Collection
+    {
+        return $this->calendars ??= $this->reader->calendars($this->viewer());
+    }
+
+    /**
+     * A calendar on which the person has a level.
+     *
+     * @throws ModelNotFoundException where they see nothing of it, as though it were not there
+     * @throws AccessDeniedHttpException where they see it and may do less
+     */
+    public function calendar(string $slug, Level $needed): AccessibleCalendar
+    {
+        $found = $this->calendars()->first(fn (AccessibleCalendar $each): bool => $each->calendar->slug === $slug)
+            ?? throw (new ModelNotFoundException)->setModel(Calendar::class);
+        $this->demand($found->level(), $needed);
+
+        return $found;
+    }
+
+    public function overlay(string $slug, Level $needed): Overlay
+    {
+        $overlay = Overlay::query()->where('slug', $slug)->firstOrFail();
+        $level = $this->reader->overlay($this->viewer(), $overlay);
+        if (! $level->includes(Level::Read)) {
+            throw (new ModelNotFoundException)->setModel(Overlay::class);
+        }
+        $this->demand($level, $needed);
+
+        return $overlay;
+    }
+
+    public function demand(Level $level, Level $needed): void
+    {
+        if (! $level->includes($needed)) {
+            throw new AccessDeniedHttpException("Your level here is {$this->words($level)}; this takes {$this->words($needed)}.");
+        }
+    }
+
+    private function words(Level $level): string
+    {
+        return match ($level) {
+            Level::None => 'none',
+            Level::BusyTimes => 'Busy times',
+            default => ucfirst($level->value),
+        };
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** Shapes of the API: Events and how they repeat. */
+#[OA\Schema(schema: 'WeeklyRepeat', required: ['interval', 'weekdays'], properties: [
+    new OA\Property(property: 'interval', type: 'integer'),
+    new OA\Property(property: 'weekdays', type: 'array', items: new OA\Items(type: 'string', enum: ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'])),
+    new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
+    new OA\Property(property: 'count', type: 'integer', nullable: true),
+])]
+#[OA\Schema(schema: 'Repeat', required: ['words', 'weekly'], properties: [
+    new OA\Property(property: 'words', type: 'string'),
+    new OA\Property(property: 'weekly', nullable: true, description: 'Null where the rule says more than a weekly repeat can', allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
+])]
+#[OA\Schema(schema: 'Event', required: ['id', 'occurrence', 'calendar', 'title', 'busyOnly', 'allDay', 'start', 'end', 'timezone', 'place', 'link', 'description', 'status', 'busy', 'private', 'categories', 'addedBy', 'addedAt', 'changedBy', 'changedAt', 'mayChange', 'version', 'repeat'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'occurrence', type: 'string', nullable: true),
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'busyOnly', type: 'boolean'),
+    new OA\Property(property: 'allDay', type: 'boolean'),
+    new OA\Property(property: 'start', type: 'string'),
+    new OA\Property(property: 'end', type: 'string'),
+    new OA\Property(property: 'timezone', type: 'string', nullable: true),
+    new OA\Property(property: 'place', type: 'string'),
+    new OA\Property(property: 'link', type: 'string'),
+    new OA\Property(property: 'description', type: 'string'),
+    new OA\Property(property: 'status', type: 'string', enum: ['confirmed', 'provisional', 'cancelled']),
+    new OA\Property(property: 'busy', type: 'boolean'),
+    new OA\Property(property: 'private', type: 'boolean'),
+    new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'addedBy', type: 'string', nullable: true),
+    new OA\Property(property: 'addedAt', type: 'string', nullable: true),
+    new OA\Property(property: 'changedBy', type: 'string', nullable: true),
+    new OA\Property(property: 'changedAt', type: 'string', nullable: true),
+    new OA\Property(property: 'mayChange', type: 'boolean'),
+    new OA\Property(property: 'version', type: 'integer'),
+    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Repeat')]),
+])]
+#[OA\Schema(schema: 'EventInput', required: ['calendar', 'title', 'start'], properties: [
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'start', type: 'string'),
+    new OA\Property(property: 'allDay', type: 'boolean'),
+    new OA\Property(property: 'end', type: 'string', nullable: true),
+    new OA\Property(property: 'timezone', type: 'string', nullable: true),
+    new OA\Property(property: 'place', type: 'string', nullable: true),
+    new OA\Property(property: 'link', type: 'string', nullable: true),
+    new OA\Property(property: 'description', type: 'string', nullable: true),
+    new OA\Property(property: 'status', type: 'string', enum: ['confirmed', 'provisional', 'cancelled']),
+    new OA\Property(property: 'busy', type: 'boolean'),
+    new OA\Property(property: 'private', type: 'boolean'),
+    new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
+])]
+#[OA\Schema(schema: 'EventChange', required: [], properties: [
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'start', type: 'string'),
+    new OA\Property(property: 'allDay', type: 'boolean'),
+    new OA\Property(property: 'end', type: 'string', nullable: true),
+    new OA\Property(property: 'timezone', type: 'string', nullable: true),
+    new OA\Property(property: 'place', type: 'string', nullable: true),
+    new OA\Property(property: 'link', type: 'string', nullable: true),
+    new OA\Property(property: 'description', type: 'string', nullable: true),
+    new OA\Property(property: 'status', type: 'string', enum: ['confirmed', 'provisional', 'cancelled']),
+    new OA\Property(property: 'busy', type: 'boolean'),
+    new OA\Property(property: 'private', type: 'boolean'),
+    new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
+])]
+final class EventSchemas
+{
+}

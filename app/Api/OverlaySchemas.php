@@ -1,0 +1,78 @@
+<?php
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\Mark;
+
+/** Shapes of the API: Overlays and the sheet. */
+#[OA\Schema(schema: 'OverlayLayer', required: ['name', 'colour', 'mark', 'calendars', 'anyCategory'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
+    new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
+    new OA\Property(property: 'calendars', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'anyCategory', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'Overlay', required: ['slug', 'name', 'openingView', 'keeper', 'level', 'sharedWithEveryone', 'layers', 'version'], properties: [
+    new OA\Property(property: 'slug', type: 'string'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month']),
+    new OA\Property(property: 'keeper', ref: '#/components/schemas/Subject'),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'sharedWithEveryone', type: 'boolean'),
+    new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
+    new OA\Property(property: 'version', type: 'integer'),
+])]
+#[OA\Schema(schema: 'OverlayInput', required: ['name', 'layers'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
+    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month']),
+])]
+#[OA\Schema(schema: 'SheetLayer', required: ['name', 'about', 'colour', 'mark', 'calendars', 'target'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'about', type: 'string'),
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
+    new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
+    new OA\Property(property: 'calendars', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'target', type: 'string', nullable: true),
+])]
+#[OA\Schema(schema: 'SheetItem', required: ['id', 'occurrence', 'layer', 'calendar', 'title', 'place', 'categories', 'allDay', 'start', 'end', 'status', 'busyOnly', 'private', 'repeats', 'mayChange'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'occurrence', type: 'string', nullable: true),
+    new OA\Property(property: 'layer', type: 'integer'),
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'place', type: 'string'),
+    new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'allDay', type: 'boolean'),
+    new OA\Property(property: 'start', type: 'string'),
+    new OA\Property(property: 'end', type: 'string'),
+    new OA\Property(property: 'status', type: 'string', enum: ['confirmed', 'provisional', 'cancelled']),
+    new OA\Property(property: 'busyOnly', type: 'boolean'),
+    new OA\Property(property: 'private', type: 'boolean'),
+    new OA\Property(property: 'repeats', type: 'boolean'),
+    new OA\Property(property: 'mayChange', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'CategoryCount', required: ['name', 'count'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'count', type: 'integer'),
+])]
+#[OA\Schema(schema: 'ClosedDay', required: ['date', 'title'], properties: [
+    new OA\Property(property: 'date', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+])]
+#[OA\Schema(schema: 'Sheet', required: ['layers', 'items', 'categories', 'closed'], properties: [
+    new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/SheetLayer')),
+    new OA\Property(property: 'items', type: 'array', items: new OA\Items(ref: '#/components/schemas/SheetItem')),
+    new OA\Property(property: 'categories', type: 'array', items: new OA\Items(ref: '#/components/schemas/CategoryCount')),
+    new OA\Property(property: 'closed', type: 'array', items: new OA\Items(ref: '#/components/schemas/ClosedDay')),
+])]
+#[OA\Schema(schema: 'Ruler', required: ['from', 'loads', 'closed'], properties: [
+    new OA\Property(property: 'from', type: 'string'),
+    new OA\Property(property: 'loads', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'closed', type: 'array', items: new OA\Items(type: 'string')),
+])]
+final class OverlaySchemas
+{
+}

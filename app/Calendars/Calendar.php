@@ -1,0 +1,80 @@
+<?php
+
+namespace App\Calendars;
+
+use App\Sources\Source;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\Mark;
+
+/**
+ * @property int $id
+ * @property string $slug
+ * @property string $name
+ * @property string $description
+ * @property Colour $colour
+ * @property Mark $mark
+ * @property string $timezone
+ * @property SubjectKind $keeper_kind
+ * @property int $keeper_id
+ * @property int $version
+ * @property int $revision
+ * @property Carbon $revised_at
+ * @property ?Source $source
+ */
+final class Calendar extends Model
+{
+    use SoftDeletes;
+
+    protected $guarded = [];
+
+    protected $attributes = ['description' => '', 'version' => 1];
+
+    /** @return HasOne<Source, $this> */
+    public function source(): HasOne
+    {
+        return $this->hasOne(Source::class);
+    }
+
+    /** @return HasMany<Category, $this> */
+    public function categories(): HasMany
+    {
+        return $this->hasMany(Category::class);
+    }
+
+    public function keeper(): Subject
+    {
+        return new Subject($this->keeper_kind, $this->keeper_id);
+    }
+
+    /** Whether its events come from an outside address. The source must be loaded. */
+    public function isSubscribed(): bool
+    {
+        return $this->source !== null;
+    }
+
+    /** A name for addresses: readable, and not to be guessed from the calendar's name. */
+    public static function newSlug(string $name): string
+    {
+        return trim(Str::limit(Str::slug($name), 60, '').'-'.Str::lower(Str::random(8)), '-');
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'colour' => Colour::class,
+            'mark' => Mark::class,
+            'keeper_kind' => SubjectKind::class,
+            'keeper_id' => 'integer',
+            'revision' => 'integer',
+            'revised_at' => 'datetime',
+        ];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+namespace App\Calendars;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property ?int $calendar_id null where it is common to the organisation
+ * @property string $name
+ * @property bool $closes_day
+ */
+final class Category extends Model
+{
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['closes_day' => 'boolean'];
+    }
+}

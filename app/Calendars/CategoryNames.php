@@ -1,0 +1,39 @@
+<?php
+
+namespace App\Calendars;
+
+/** Finds the categories that names mean on a calendar, and adds to the calendar's own those it does not have. */
+final class CategoryNames
+{
+    /** @var array<int, array<string, int>> ids by lower-case name, by calendar */
+    private array $known = [];
+
+    /**
+     * @param  list<string>  $names
+     * @return list<int> ids
+     */
+    public function ids(int $calendarId, array $names): array
+    {
+        $ids = [];
+        foreach ($names as $name) {
+            $key = mb_strtolower($name);
+            $this->known[$calendarId] ??= $this->load($calendarId);
+            $ids[] = $this->known[$calendarId][$key]
+                ??= Category::query()->create(['calendar_id' => $calendarId, 'name' => $name])->id;
+        }
+
+        return array_values(array_unique($ids));
+    }
+
+    /** @return array<string, int> */
+    private function load(int $calendarId): array
+    {
+        $ids = [];
+        // The organisation's come last and so win over a calendar's own of the same name.
+        foreach (Category::query()->where('calendar_id', $calendarId)->orWhereNull('calendar_id')->orderByDesc('calendar_id')->get() as $category) {
+            $ids[mb_strtolower($category->name)] = $category->id;
+        }
+
+        return $ids;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+namespace App\Directory;
+
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
+
+final class DirectoryController
+{
+    #[OA\Get(path: '/directory', operationId: 'searchDirectory', summary: 'People and groups whose name or post has these words.', tags: ['directory'],
+        parameters: [new OA\Parameter(name: 'q', in: 'query', required: false, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'At most 20, groups first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/DirectoryEntry')))])]
+    public function index(Request $request): JsonResponse
+    {
+        $words = preg_split('/\s+/', trim($request->string('q')->limit(100, '')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $like = array_map(static fn (string $word): string => '%'.addcslashes($word, '%_\\').'%', $words);
+        $groups = Group::query()->withCount('people')->orderBy('name')->limit(20);
+        $people = Person::query()->where('status', 'active')->orderBy('name')->limit(20);
+        foreach ($like as $pattern) {
+            $groups->where('name', 'like', $pattern);
+            $people->where(fn ($query) => $query->where('name', 'like', $pattern)->orWhere('post', 'like', $pattern)->orWhere('email', 'like', $pattern));
+        }
+        $entries = [];
+        foreach ($groups->get() as $group) {
+            $count = (int) $group->getAttribute('people_count');
+            $entries[] = ['kind' => 'group', 'id' => $group->id, 'name' => $group->name, 'about' => $count === 1 ? '1 person' : "{$count} people"];
+        }
+        foreach ($people->get() as $person) {
+            $entries[] = ['kind' => 'person', 'id' => $person->id, 'name' => $person->name, 'about' => $person->post];
+        }
+
+        return new JsonResponse(array_slice($entries, 0, 20));
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+namespace App\Directory;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+
+/**
+ * @property int $id
+ * @property string $name
+ */
+final class Group extends Model
+{
+    protected $guarded = [];
+
+    /** @return BelongsToMany<Person, $this> */
+    public function people(): BelongsToMany
+    {
+        return $this->belongsToMany(Person::class, 'group_person', 'group_id', 'person_id');
+    }
+}

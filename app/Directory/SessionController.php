@@ -1,0 +1,90 @@
+<?php
+
+namespace App\Directory;
+
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Validation\Rules\Password;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+
+final class SessionController
+{
+    #[OA\Get(path: '/session', operationId: 'getSession', summary: 'Who is signed in; in a demo, also who may be entered as.', tags: ['session'],
+        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+    public function show(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->session($request));
+    }
+
+    #[OA\Post(path: '/session', operationId: 'signIn', summary: 'Signs in.', tags: ['session'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], properties: [
+            new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string'),
+        ])),
+        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+    public function store(Request $request): JsonResponse
+    {
+        $credentials = $request->validate(['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200']]);
+        if (! Auth::guard('web')->attempt($credentials + ['status' => 'active'], true)) {
+            throw ValidationException::withMessages(['password' => 'This address and password do not belong together.']);
+        }
+        $request->session()->regenerate();
+
+        return new JsonResponse($this->session($request));
+    }
+
+    #[OA\Delete(path: '/session', operationId: 'signOut', summary: 'Signs out.', tags: ['session'],
+        responses: [new OA\Response(response: 204, description: 'Signed out')])]
+    public function destroy(Request $request): Response
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return response()->noContent();
+    }
+
+    #[OA\Put(path: '/session/password', operationId: 'changePassword', summary: 'Changes one’s own password.', tags: ['session'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['current', 'password'], properties: [
+            new OA\Property(property: 'current', type: 'string'), new OA\Property(property: 'password', type: 'string'),
+        ])),
+        responses: [new OA\Response(response: 204, description: 'Changed; every other session of the person has ended')])]
+    public function changePassword(Request $request): Response
+    {
+        $input = $request->validate([
+            'current' => ['required', 'string', 'current_password:web'],
+            'password' => ['required', 'string', 'max:200', Password::min(10), 'different:current'],
+        ], [
+            'current.current_password' => 'This is not your present password.',
+            'password.min' => 'A password has at least 10 characters.',
+            'password.different' => 'The new password is the same as the present one.',
+        ]);
+        /** @var Person $person */
+        $person = $request->user();
+        $person->forceFill(['password' => $input['password'], 'remember_token' => bin2hex(random_bytes(30))])->save();
+        $request->session()->regenerate();
+        $person->getConnection()->table('sessions')
+            ->where('user_id', $person->id)->where('id', '!=', $request->session()->getId())->delete();
+
+        return response()->noContent();
+    }
+
+    /** @return array<string, mixed> */
+    private function session(Request $request): array
+    {
+        $person = $request->user();
+
+        return [
+            'person' => $person instanceof Person ? [
+                'id' => $person->id, 'name' => $person->name, 'email' => $person->email,
+                'timezone' => $person->timezone, 'role' => $person->role, 'post' => $person->post,
+            ] : null,
+            'demo' => $person === null && config('rota.demo.enabled') ? [
+                'password' => config('rota.demo.password'),
+                'people' => Person::query()->where('status', 'active')->orderBy('id')->limit(60)->get(['name', 'email', 'post'])->toArray(),
+            ] : null,
+        ];
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+namespace App\Events;
+
+use App\Calendars\Category;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
+use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Time\TimeKind;
+
+/**
+ * A row of events: the head of a series (a single event is one too), or one changed occurrence of it.
+ *
+ * @property int $id
+ * @property int $calendar_id
+ * @property ?int $series_id the head; null for a head
+ * @property string $uid
+ * @property ?string $recurrence_id the original start of a changed occurrence (see RecurrenceId)
+ * @property string $title
+ * @property TimeKind $time_kind
+ * @property string $starts_local wall time, `2026-11-02 09:30:00`
+ * @property string $ends_local exclusive
+ * @property ?string $timezone
+ * @property ?string $duration
+ * @property bool $repeats
+ * @property ?string $recurrence content lines of RRULE, RDATE and EXDATE
+ * @property string $place
+ * @property string $description
+ * @property string $link
+ * @property Status $status
+ * @property bool $busy
+ * @property bool $private
+ * @property int $priority
+ * @property int $sequence
+ * @property ?list<array{string, string, array<string, list<string>>}> $extra properties kept for writing: name, value, parameters
+ * @property ?string $fingerprint
+ * @property ?int $import_id
+ * @property ?int $created_by
+ * @property ?int $updated_by
+ * @property int $version of the whole series, on its head
+ * @property Carbon $created_at
+ * @property Carbon $updated_at
+ */
+final class Event extends Model
+{
+    use SoftDeletes;
+
+    protected $guarded = [];
+
+    protected $attributes = [
+        'series_id' => null, 'recurrence_id' => null, 'timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
+        'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false,
+        'priority' => 0, 'sequence' => 0, 'extra' => null, 'fingerprint' => null, 'import_id' => null,
+        'created_by' => null, 'updated_by' => null, 'version' => 1,
+    ];
+
+    /** @return BelongsToMany<Category, $this> */
+    public function categories(): BelongsToMany
+    {
+        return $this->belongsToMany(Category::class, 'event_category', 'event_id', 'category_id');
+    }
+
+    /** @return HasMany<Event, $this> the changed occurrences of a head */
+    public function overrides(): HasMany
+    {
+        return $this->hasMany(self::class, 'series_id');
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'time_kind' => TimeKind::class, 'status' => Status::class,
+            'repeats' => 'boolean', 'busy' => 'boolean', 'private' => 'boolean', 'extra' => 'array',
+        ];
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+namespace App\Events;
+
+use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\ICalendar\Property;
+use PinnedRota\Core\ICalendar\RecurrenceText;
+use PinnedRota\Core\Time\Duration;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
+
+/** Between rows of events and the events of the core. */
+final class EventTranslator
+{
+    /** The series of a head. Its categories and overrides, and theirs, must be loaded. */
+    public function series(Event $head): Series
+    {
+        $overrides = $head->overrides->map(fn (Event $row): CoreEvent => $this->event($row))->values()->all();
+
+        return $head->recurrence_id === null
+            ? new Series($this->event($head), $overrides)
+            // A file may hold changed occurrences without the series they belong to.
+            : new Series(null, [$this->event($head), ...$overrides]);
+    }
+
+    /** One row. Its categories must be loaded. */
+    public function event(Event $row): CoreEvent
+    {
+        $start = $this->time($row, $row->starts_local);
+
+        return new CoreEvent(
+            uid: $row->uid,
+            title: $row->title,
+            start: $start,
+            end: $this->time($row, $row->ends_local),
+            recurrence: RecurrenceText::read($row->recurrence ?? ''),
+            duration: $row->duration === null ? null : Duration::parse($row->duration),
+            recurrenceId: $row->recurrence_id === null ? null : $this->recurrenceId($row->recurrence_id, $start),
+            place: $row->place,
+            description: $row->description,
+            link: $row->link,
+            status: $row->status,
+            busy: $row->busy,
+            private: $row->private,
+            categories: $row->categories->pluck('name')->sort()->values()->all(),
+            priority: $row->priority,
+            sequence: $row->sequence,
+            extra: $this->properties($row->extra ?? []),
+        );
+    }
+
+    /** @return array<string, mixed> the columns of a row, without its calendar and categories */
+    public function columns(CoreEvent $event): array
+    {
+        return [
+            'uid' => $event->uid,
+            'recurrence_id' => $event->recurrenceId === null ? null : RecurrenceId::text($event->recurrenceId),
+            'title' => $event->title,
+            'time_kind' => $event->start->kind,
+            'starts_local' => str_replace('T', ' ', $event->start->local->toDateTime()),
+            'ends_local' => str_replace('T', ' ', $event->end->local->toDateTime()),
+            'timezone' => $event->start->zone?->name,
+            'duration' => $event->duration === null ? null : sprintf('P%dDT%dS', $event->duration->days, $event->duration->seconds),
+            'repeats' => $event->recurrence->repeats(),
+            'recurrence' => RecurrenceText::write($event->recurrence),
+            'place' => $event->place,
+            'description' => $event->description,
+            'link' => $event->link,
+            'status' => $event->status,
+            'busy' => $event->busy,
+            'private' => $event->private,
+            'priority' => $event->priority,
+            'sequence' => $event->sequence,
+            'extra' => $event->extra === [] ? null : array_map(fn (Property $property): array => [$property->name, $property->value, $property->parameters], $event->extra),
+        ];
+    }
+
+    private function recurrenceId(string $text, EventTime $start): EventTime
+    {
+        $id = RecurrenceId::parse($text);
+
+        return $start->zone === null ? $id : $id->inZone($start->zone);
+    }
+
+    private function time(Event $row, string $text): EventTime
+    {
+        $local = LocalDateTime::parse($text);
+
+        return match ($row->time_kind) {
+            TimeKind::Date => EventTime::date($local),
+            TimeKind::Floating => EventTime::floating($local),
+            TimeKind::Zoned => EventTime::zoned($local, Zone::of((string) $row->timezone)),
+        };
+    }
+
+    /**
+     * @param  list<array{string, string, array<string, list<string>>}>  $stored
+     * @return list<Property>
+     */
+    private function properties(array $stored): array
+    {
+        return array_map(static fn (array $property): Property => new Property(...$property), $stored);
+    }
+}

@@ -1,0 +1,216 @@
+<?php
+
+namespace App\Events;
+
+use App\Access\AccessibleCalendar;
+use App\Access\CurrentViewer;
+use App\Http\IfMatch;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\EventRights;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Occurrence;
+use PinnedRota\Core\Events\OccurrenceChanges;
+use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\InvalidTime;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+
+final class EventsController
+{
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly EventTranslator $translator,
+        private readonly SeriesWriter $writer,
+    ) {
+    }
+
+    #[OA\Post(path: '/events', operationId: 'createEvent', summary: 'Adds an event to a calendar.', tags: ['events'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/EventInput')),
+        responses: [new OA\Response(response: 201, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+    public function store(EventInput $input): JsonResponse
+    {
+        $target = $this->target($input->validated('calendar'));
+        $event = $input->event(null, Str::uuid()->toString(), $target->calendar->timezone);
+        $person = $this->viewer->person()->id;
+        $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person]);
+
+        return new JsonResponse($this->tell($head, null), 201);
+    }
+
+    #[OA\Get(path: '/events/{id}', operationId: 'getEvent', summary: 'An event; with “occurrence”, that one time of it.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+    public function show(Request $request, int $id): JsonResponse
+    {
+        return new JsonResponse($this->tell($this->head($id), $this->occurrenceOf($request)));
+    }
+
+    #[OA\Patch(path: '/events/{id}', operationId: 'updateEvent', summary: 'Changes an event: all of it, or with “occurrence” that one time.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/EventChange')),
+        responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+    public function update(EventInput $input, int $id): JsonResponse
+    {
+        $occurrence = $this->occurrenceOf($input);
+        $head = DB::transaction(function () use ($input, $id, $occurrence): Event {
+            $head = $this->changeable($id, $input);
+            $target = $input->has('calendar') ? $this->target($input->validated('calendar')) : null;
+            $series = $this->load($head);
+            $zone = $this->viewer->calendars()[$head->calendar_id]->calendar->timezone;
+            if ($occurrence === null) {
+                $current = $series->master ?? $series->overrides[0];
+                $changed = $input->event($current, $current->uid, $zone);
+                $series = $series->master === null ? new Series(null, [$changed]) : OccurrenceChanges::all($series, $changed);
+            } else {
+                if ($target !== null && $target->calendar->id !== $head->calendar_id) {
+                    throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
+                }
+                $before = $this->asSingle($this->find($series, $occurrence));
+                $series = OccurrenceChanges::one($series, $input->event($before, $before->uid, $zone));
+            }
+            if ($target !== null) {
+                $this->writer->move($head, $target->calendar->id);
+            }
+            $this->writer->replace($head, $series, ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
+
+            return $head;
+        });
+
+        return new JsonResponse($this->tell($head, $occurrence));
+    }
+
+    #[OA\Delete(path: '/events/{id}', operationId: 'deleteEvent', summary: 'Deletes an event, or with “occurrence” that one time of it.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 204, description: 'Deleted; it can be restored')])]
+    public function destroy(Request $request, int $id): Response
+    {
+        $occurrence = $this->occurrenceOf($request);
+        DB::transaction(function () use ($request, $id, $occurrence): void {
+            $head = $this->changeable($id, $request);
+            if ($occurrence === null) {
+                $this->writer->delete($head);
+
+                return;
+            }
+            $series = $this->load($head);
+            $this->find($series, $occurrence);
+            $this->writer->replace($head, OccurrenceChanges::skip($series, $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
+        });
+
+        return response()->noContent();
+    }
+
+    #[OA\Post(path: '/events/{id}/restore', operationId: 'restoreEvent', summary: 'Brings back a deleted event, or with “occurrence” a skipped time of it.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+    public function restore(Request $request, int $id): JsonResponse
+    {
+        $occurrence = $this->occurrenceOf($request);
+        $head = DB::transaction(function () use ($id, $occurrence): Event {
+            $head = Event::withTrashed()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
+            $this->demandChange($head);
+            if ($occurrence === null) {
+                $this->writer->restore($head);
+            } else {
+                $this->writer->replace($head, OccurrenceChanges::unskip($this->load($head), $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
+            }
+
+            return $head;
+        });
+
+        return new JsonResponse($this->tell($head, $occurrence));
+    }
+
+    private function target(string $slug): AccessibleCalendar
+    {
+        $target = $this->viewer->calendars()->first(fn (AccessibleCalendar $each): bool => $each->calendar->slug === $slug);
+        if ($target === null || ! $target->mayAdd()) {
+            throw ValidationException::withMessages(['calendar' => $target === null
+                ? 'There is no such calendar for you.'
+                : ($target->calendar->isSubscribed() ? 'The events of this calendar come from outside; none can be added here.' : 'You may look at this calendar, not add to it.')]);
+        }
+
+        return $target;
+    }
+
+    private function head(int $id): Event
+    {
+        $head = Event::query()->whereNull('series_id')->findOrFail($id);
+        if (! $this->viewer->calendars()->has($head->calendar_id)) {
+            throw (new ModelNotFoundException)->setModel(Event::class);
+        }
+
+        return $head;
+    }
+
+    private function changeable(int $id, Request $request): Event
+    {
+        $head = Event::query()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
+        $this->demandChange($head);
+        IfMatch::check($request, $head->version, fn (): array => $this->tell($head, $this->occurrenceOf($request)));
+
+        return $head;
+    }
+
+    private function demandChange(Event $head): void
+    {
+        $calendar = $this->viewer->calendars()[$head->calendar_id] ?? throw (new ModelNotFoundException)->setModel(Event::class);
+        if (! EventRights::mayChange($calendar->eventLevel(), $head->created_by === $this->viewer->person()->id)) {
+            // What is hidden from the viewer is told of as though it were not there.
+            $this->tell($head, null);
+            throw new AccessDeniedHttpException($calendar->calendar->isSubscribed() && $calendar->level()->includes(Level::Read)
+                ? 'This event comes from outside and is changed there.'
+                : 'You may look at this event, not change it.');
+        }
+    }
+
+    private function load(Event $head): Series
+    {
+        return $this->translator->series($head->load(['categories', 'overrides.categories']));
+    }
+
+    private function occurrenceOf(Request $request): ?EventTime
+    {
+        $text = $request->query('occurrence');
+        if (! is_string($text) || $text === '') {
+            return null;
+        }
+        try {
+            return RecurrenceId::parse($text);
+        } catch (InvalidTime $problem) {
+            throw ValidationException::withMessages(['occurrence' => $problem->getMessage()]);
+        }
+    }
+
+    private function find(Series $series, EventTime $id): Occurrence
+    {
+        return $series->find($id) ?? throw (new ModelNotFoundException)->setModel(Event::class);
+    }
+
+    /** An occurrence as an event of its own, before it is changed. */
+    private function asSingle(Occurrence $occurrence): CoreEvent
+    {
+        return $occurrence->event->recurrenceId !== null ? $occurrence->event : $occurrence->event->occurringAt($occurrence);
+    }
+
+    /** @return array<string, mixed> */
+    private function tell(Event $head, ?EventTime $id): array
+    {
+        $series = $this->load($head);
+        $occurrence = $id === null ? null : $series->find($id);
+        $event = $occurrence->event ?? $series->master ?? $series->overrides[0];
+        $row = $event->recurrenceId === null ? $head : ($head->overrides->firstWhere('recurrence_id', RecurrenceId::text($event->recurrenceId)) ?? $head);
+
+        return EventJson::tell($head, $row, $event, $occurrence, $this->viewer->calendars()[$head->calendar_id], $this->viewer->person()->id)
+            ?? throw (new ModelNotFoundException)->setModel(Event::class);
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+namespace App\Events;
+
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
+
+/** Reads what is on in a window: the one way to the occurrence index, for every view, feed and check. */
+final class OccurrenceQuery
+{
+    private const COLUMNS = [
+        'o.calendar_id', 'o.event_id', 'o.series_id', 'o.recurrence_id', 'o.starts_at', 'o.ends_at',
+        'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by',
+    ];
+
+    public function __construct(private readonly EventTranslator $translator)
+    {
+    }
+
+    /**
+     * The occurrences that overlap the days from $from to before $to as a clock in $zone counts them, by start.
+     *
+     * @param  list<int>  $calendarIds
+     * @return list<IndexedOccurrence>
+     */
+    public function between(array $calendarIds, LocalDateTime $from, LocalDateTime $to, Zone $zone): array
+    {
+        if ($calendarIds === []) {
+            return [];
+        }
+        $utcFrom = $zone->toUtc($from->seconds);
+        $utcTo = $zone->toUtc($to->seconds);
+        // Dates and floating times lie on the axis as wall times: the window covers both readings, then each is held to its own.
+        $axisFrom = min($utcFrom, $from->seconds);
+        $axisTo = max($utcTo, $to->seconds);
+        $found = [...$this->indexed($calendarIds, $axisFrom, $axisTo), ...$this->beyondHorizon($calendarIds, $axisFrom, $axisTo)];
+        $found = array_filter($found, static function (IndexedOccurrence $each) use ($from, $to, $utcFrom, $utcTo): bool {
+            [$begin, $end] = $each->kind === TimeKind::Zoned ? [$utcFrom, $utcTo] : [$from->seconds, $to->seconds];
+
+            return $each->starts < $end && ($each->ends > $begin || ($each->ends === $each->starts && $each->starts >= $begin));
+        });
+        usort($found, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId] <=> [$b->starts, -$b->ends, $b->eventId]);
+
+        return $found;
+    }
+
+    /**
+     * @param  list<int>  $calendarIds
+     * @return list<IndexedOccurrence>
+     */
+    private function indexed(array $calendarIds, int $from, int $to): array
+    {
+        $rows = [];
+        foreach ($this->windowQuery($calendarIds, $from, $to)->get(self::COLUMNS) as $row) {
+            $rows[] = new IndexedOccurrence(
+                $row->calendar_id, $row->event_id, $row->series_id, $row->recurrence_id,
+                self::seconds($row->starts_at), self::seconds($row->ends_at),
+                TimeKind::from($row->time_kind), $row->title, $row->place, $row->status,
+                (bool) $row->busy, (bool) $row->private, $row->recurrence_id !== null, $row->created_by,
+            );
+        }
+
+        return $rows;
+    }
+
+    /** @param  list<int>  $calendarIds */
+    public function windowQuery(array $calendarIds, int $from, int $to): Builder
+    {
+        return DB::table('occurrences as o')
+            ->join('events as e', 'e.id', '=', 'o.event_id')
+            ->whereIn('o.calendar_id', $calendarIds)
+            ->where(function (Builder $query) use ($from, $to): void {
+                foreach (OccurrenceSpan::LONGEST as $span => $longest) {
+                    $query->orWhere(function (Builder $range) use ($span, $longest, $from, $to): void {
+                        $range->where('o.span', $span)->where('o.starts_at', '<', OccurrenceHorizon::stamp($to));
+                        if ($longest !== null) {
+                            $range->where('o.starts_at', '>=', OccurrenceHorizon::stamp($from - $longest));
+                        }
+                    });
+                }
+            })
+            ->where('o.ends_at', '>=', OccurrenceHorizon::stamp($from));
+    }
+
+    /**
+     * Series outside the horizon of the index, expanded by the core.
+     *
+     * @param  list<int>  $calendarIds
+     * @return list<IndexedOccurrence>
+     */
+    private function beyondHorizon(array $calendarIds, int $from, int $to): array
+    {
+        $horizon = OccurrenceHorizon::current();
+        if ($from >= $horizon->from && $to <= $horizon->to) {
+            return [];
+        }
+        $found = [];
+        $heads = Event::query()->whereIn('calendar_id', $calendarIds)->whereNull('series_id')->where('repeats', true)
+            ->where('starts_local', '<', OccurrenceHorizon::stamp($to + 2 * CivilDate::SECONDS_PER_DAY))
+            ->with(['categories', 'overrides.categories'])->get();
+        foreach ($heads as $head) {
+            $rows = $head->overrides->keyBy('recurrence_id');
+            foreach ($this->translator->series($head)->occurrences($from, $to) as $occurrence) {
+                if ($occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {
+                    continue;
+                }
+                $id = $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId);
+                $row = $occurrence->event->recurrenceId === null ? $head : ($rows[$id] ?? $head);
+                $found[] = new IndexedOccurrence(
+                    $head->calendar_id, $row->id, $head->id, $id, $occurrence->startSeconds, $occurrence->endSeconds,
+                    $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by,
+                );
+            }
+        }
+
+        return $found;
+    }
+
+    private static function seconds(string $stamp): int
+    {
+        return LocalDateTime::parse($stamp)->seconds;
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+namespace App\Events;
+
+use App\Calendars\CategoryNames;
+use App\Changes\Change;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Series;
+
+/** Writes series with their categories, their occurrences and the change counter, all or nothing. */
+final class SeriesWriter
+{
+    public function __construct(
+        private readonly EventTranslator $translator,
+        private readonly OccurrenceIndex $index,
+        private readonly CategoryNames $categories,
+    ) {
+    }
+
+    /**
+     * Adds a series to a calendar.
+     *
+     * @param  array<string, mixed>  $more  further columns of each row: who added it, what import it came in
+     */
+    public function add(int $calendarId, Series $series, array $more = []): Event
+    {
+        return DB::transaction(function () use ($calendarId, $series, $more): Event {
+            $rows = $series->master === null ? $series->overrides : [$series->master, ...$series->overrides];
+            $head = $this->insert($calendarId, null, array_shift($rows), $more);
+            foreach ($rows as $override) {
+                $this->insert($calendarId, $head->id, $override, $more);
+            }
+            $this->index->refresh($head);
+            Change::of($calendarId);
+
+            return $head;
+        });
+    }
+
+    /** Puts a series in the place of another, under the same head. */
+    public function replace(Event $head, Series $series, array $more = []): void
+    {
+        DB::transaction(function () use ($head, $series, $more): void {
+            $rows = $series->master === null ? $series->overrides : [$series->master, ...$series->overrides];
+            $head->overrides()->forceDelete();
+            $this->write($head, array_shift($rows), $more + ['version' => $head->version + 1]);
+            foreach ($rows as $override) {
+                $this->insert($head->calendar_id, $head->id, $override, $more);
+            }
+            $this->index->refresh($head);
+            Change::of($head->calendar_id);
+        });
+    }
+
+    /** Moves a series to another calendar; it stays the same event. */
+    public function move(Event $head, int $calendarId): void
+    {
+        if ($head->calendar_id === $calendarId) {
+            return;
+        }
+        $from = $head->calendar_id;
+        foreach ([$head, ...$head->overrides()->with('categories')->get()] as $row) {
+            $row->load('categories');
+            $names = $row->categories->pluck('name')->all();
+            $row->calendar_id = $calendarId;
+            $row->save();
+            $row->categories()->sync($this->categories->ids($calendarId, $names));
+        }
+        Change::of($from);
+    }
+
+    public function delete(Event $head): void
+    {
+        DB::transaction(function () use ($head): void {
+            $head->update(['version' => $head->version + 1]);
+            $head->delete();
+            $this->index->forget($head);
+            Change::of($head->calendar_id);
+        });
+    }
+
+    public function restore(Event $head): void
+    {
+        DB::transaction(function () use ($head): void {
+            $head->restore();
+            $this->index->refresh($head);
+            Change::of($head->calendar_id);
+        });
+    }
+
+    /** @param  array<string, mixed>  $more */
+    private function insert(int $calendarId, ?int $seriesId, CoreEvent $event, array $more): Event
+    {
+        $row = new Event(['calendar_id' => $calendarId, 'series_id' => $seriesId]);
+        $this->write($row, $event, $more);
+
+        return $row;
+    }
+
+    /** @param  array<string, mixed>  $more */
+    private function write(Event $row, CoreEvent $event, array $more): void
+    {
+        $row->fill($more + $this->translator->columns($event))->save();
+        $ids = $this->categories->ids($row->calendar_id, $event->categories);
+        if ($ids !== [] || ! $row->wasRecentlyCreated) {
+            $row->categories()->sync($ids);
+        }
+    }
+}

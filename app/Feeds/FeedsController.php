@@ -1,0 +1,78 @@
+<?php
+
+namespace App\Feeds;
+
+use App\Access\CurrentViewer;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\Level;
+
+final class FeedsController
+{
+    public function __construct(private readonly CurrentViewer $viewer)
+    {
+    }
+
+    #[OA\Get(path: '/feeds', operationId: 'listFeeds', summary: 'The feed links one has made, and those on calendars one manages.', tags: ['feeds'],
+        responses: [new OA\Response(response: 200, description: 'Newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Feed')))])]
+    public function index(): JsonResponse
+    {
+        $managed = $this->viewer->calendars()->filter(fn ($each): bool => $each->level() === Level::Manage)->keys();
+        $feeds = Feed::query()->whereNull('revoked_at')->whereHas('calendar')
+            ->where(fn ($query) => $query->whereIn('calendar_id', $managed)->orWhere('created_by', $this->viewer->person()->id))
+            ->with(['calendar', 'publisher'])->orderByDesc('id')->get();
+
+        return new JsonResponse($feeds->map($this->describe(...)));
+    }
+
+    #[OA\Post(path: '/calendars/{slug}/feeds', operationId: 'createFeed', summary: 'Makes a secret feed link; the answer is the only one that has it.', tags: ['feeds'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/FeedInput')),
+        responses: [new OA\Response(response: 201, description: 'The link', content: new OA\JsonContent(ref: '#/components/schemas/NewFeed'))])]
+    public function store(Request $request, string $slug): JsonResponse
+    {
+        $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
+        $input = $request->validate([
+            'name' => ['required', 'string', 'max:120'],
+            'detail' => ['required', Rule::in(['full', 'busy'])],
+        ], ['name.required' => 'Say who or what place the link is for.']);
+        $token = Feed::newToken();
+        $feed = Feed::query()->create($input + [
+            'calendar_id' => $calendar->id,
+            'token_hash' => hash('sha256', $token),
+            'created_by' => $this->viewer->person()->id,
+        ]);
+
+        return new JsonResponse(['feed' => $this->describe($feed->load(['calendar', 'publisher'])), 'url' => url("/feeds/{$token}.ics")], 201);
+    }
+
+    #[OA\Delete(path: '/feeds/{id}', operationId: 'revokeFeed', summary: 'Revokes a feed link; the others go on.', tags: ['feeds'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 204, description: 'Revoked')])]
+    public function destroy(int $id): Response
+    {
+        $feed = Feed::query()->whereNull('revoked_at')->findOrFail($id);
+        $level = $this->viewer->calendars()[$feed->calendar_id] ?? null;
+        abort_unless($feed->created_by === $this->viewer->person()->id || $level?->level() === Level::Manage, 404);
+        $feed->update(['revoked_at' => now()]);
+
+        return response()->noContent();
+    }
+
+    /** @return array<string, mixed> */
+    private function describe(Feed $feed): array
+    {
+        return [
+            'id' => $feed->id,
+            'name' => $feed->name,
+            'detail' => $feed->detail,
+            'calendar' => ['slug' => $feed->calendar->slug, 'name' => $feed->calendar->name, 'colour' => $feed->calendar->colour->value, 'mark' => $feed->calendar->mark->value],
+            'madeBy' => $feed->publisher->name,
+            'madeAt' => $feed->created_at->toIso8601ZuluString(),
+            'lastFetchedAt' => $feed->last_fetched_at?->toIso8601ZuluString(),
+        ];
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+namespace App\Http;
+
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\Exceptions\PostTooLargeException;
+use Illuminate\Http\Exceptions\ThrottleRequestsException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Session\TokenMismatchException;
+use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Throwable;
+
+/** Errors of the API as problem documents (RFC 9457), with the fields they concern. */
+final class Problem
+{
+    public static function from(Throwable $problem): ?JsonResponse
+    {
+        return match (true) {
+            $problem instanceof ValidationException => self::response(422, 'Some of this cannot be saved.', 'See the fields named.', ['errors' => self::fields($problem)]),
+            $problem instanceof VersionConflict => self::response(412, 'Somebody else was first.', 'This was changed since you opened it. Look at what it is now and decide.', ['current' => $problem->current]),
+            $problem instanceof AuthenticationException => self::response(401, 'You are not signed in.', 'Sign in and try again.'),
+            $problem instanceof ModelNotFoundException => self::notFound(),
+            $problem instanceof TokenMismatchException => self::response(419, 'Your session has ended.', 'Sign in again; what you typed is still here.'),
+            $problem instanceof PostTooLargeException => self::response(413, 'That is too large.', 'Send a smaller file.'),
+            $problem instanceof ThrottleRequestsException => self::response(429, 'Too many tries.', 'Wait a minute and try again.', [], $problem->getHeaders()),
+            $problem instanceof HttpExceptionInterface => self::fromHttp($problem),
+            // Anything else is a fault of ours: Laravel logs it, and says no more than that outside of debugging.
+            default => config('app.debug') ? null : self::response(500, 'Something went wrong here.', 'It has been noted. Nothing was changed; try again.'),
+        };
+    }
+
+    private static function fromHttp(HttpExceptionInterface&Throwable $problem): JsonResponse
+    {
+        $status = $problem->getStatusCode();
+
+        return match ($status) {
+            404 => self::notFound(),
+            403 => self::response(403, 'You may not do that.', $problem->getMessage()),
+            405 => self::response(405, 'That is not done this way.', ''),
+            default => self::response($status, $problem->getMessage() === '' ? 'That did not work.' : $problem->getMessage(), ''),
+        };
+    }
+
+    private static function notFound(): JsonResponse
+    {
+        return self::response(404, 'There is nothing here for you.', 'It may have been removed, or it is not shared with you.');
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @param  array<string, string>  $headers
+     */
+    private static function response(int $status, string $title, string $detail, array $more = [], array $headers = []): JsonResponse
+    {
+        return new JsonResponse(
+            ['type' => 'about:blank', 'title' => $title, 'status' => $status, 'detail' => $detail] + $more,
+            $status,
+            ['Content-Type' => 'application/problem+json'] + $headers,
+        );
+    }
+
+    /** @return list<array{field: string, message: string}> */
+    private static function fields(ValidationException $problem): array
+    {
+        $fields = [];
+        foreach ($problem->errors() as $field => $messages) {
+            foreach ($messages as $message) {
+                $fields[] = ['field' => (string) $field, 'message' => $message];
+            }
+        }
+
+        return $fields;
+    }
+}

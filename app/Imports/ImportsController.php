@@ -1,0 +1,134 @@
+<?php
+
+namespace App\Imports;
+
+use App\Access\CurrentViewer;
+use App\Calendars\Calendar;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\ICalendar\Diagnostic;
+use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\ICalendar\NotICalendar;
+use PinnedRota\Core\Import\Plan;
+use PinnedRota\Core\Import\PlannedSeries;
+use PinnedRota\Core\Time\TimeKind;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+
+final class ImportsController
+{
+    private const ROWS_SHOWN = 200;
+
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Intake $intake)
+    {
+    }
+
+    #[OA\Post(path: '/calendars/{slug}/imports', operationId: 'previewImport', summary: 'Looks at an iCalendar file: what bringing it in would add and change. Nothing is changed yet.', tags: ['imports'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))),
+        responses: [new OA\Response(response: 201, description: 'The preview', content: new OA\JsonContent(ref: '#/components/schemas/ImportPreview'))])]
+    public function store(Request $request, string $slug): JsonResponse
+    {
+        $calendar = $this->importable($slug);
+        $kilobytes = (int) config('rota.imports.max_kilobytes');
+        $megabytes = intdiv($kilobytes, 1024);
+        $file = $request->validate(['file' => ['required', 'file', "max:{$kilobytes}"]], [
+            'file.required' => 'Choose a file.',
+            'file.max' => "The file is larger than {$megabytes} MB. Ask for a shorter span of time, or bring it in in parts.",
+            'file.uploaded' => "The file could not be taken in; it has at most {$megabytes} MB.",
+        ])['file'];
+        $path = Storage::putFile('imports', $file);
+        $diagnostics = new Diagnostics;
+        try {
+            $plan = $this->plan($calendar, $path, $diagnostics);
+            if ($plan->series === []) {
+                throw ValidationException::withMessages(['file' => $diagnostics->total() === 0
+                    ? 'There are no events in this file.'
+                    : 'No event in this file can be read. '.ucfirst((string) $diagnostics->all()[0]).'.']);
+            }
+        } catch (ValidationException $problem) {
+            Storage::delete($path);
+            throw $problem;
+        }
+        $import = Import::query()->create([
+            'calendar_id' => $calendar->id,
+            'created_by' => $this->viewer->person()->id,
+            'file_name' => mb_strimwidth($file->getClientOriginalName(), 0, 200, '…'),
+            'path' => $path,
+        ]);
+
+        return new JsonResponse([
+            'id' => $import->id,
+            'fileName' => $import->file_name,
+            'counts' => $plan->counts(),
+            'rows' => array_map($this->row(...), array_slice($plan->series, 0, self::ROWS_SHOWN)),
+            'problems' => array_map(fn (Diagnostic $each): array => [
+                'line' => $each->line, 'property' => $each->property, 'problem' => $each->problem, 'outcome' => $each->outcome->value,
+            ], array_slice($diagnostics->all(), 0, self::ROWS_SHOWN)),
+            'problemCount' => $diagnostics->total(),
+        ], 201);
+    }
+
+    #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing.', tags: ['imports'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 200, description: 'What was done', content: new OA\JsonContent(ref: '#/components/schemas/ImportCounts'))])]
+    public function apply(int $id): JsonResponse
+    {
+        $counts = DB::transaction(function () use ($id): array {
+            $import = Import::query()->where('created_by', $this->viewer->person()->id)->lockForUpdate()->findOrFail($id);
+            if ($import->path === null || ! Storage::exists($import->path)) {
+                throw new ConflictHttpException('This file was brought in already, or looked at too long ago. Choose it again.');
+            }
+            $calendar = $this->importable(Calendar::query()->findOrFail($import->calendar_id)->slug);
+            // Planned anew: others may have changed the calendar since the preview.
+            $plan = $this->plan($calendar, $import->path, new Diagnostics);
+            $this->intake->carryOut($calendar, $plan, false, ['import_id' => $import->id, 'created_by' => $import->created_by, 'updated_by' => $import->created_by]);
+            Storage::delete($import->path);
+            $import->update(['path' => null, 'counts' => $plan->counts(), 'applied_at' => now()]);
+
+            return $plan->counts();
+        });
+
+        return new JsonResponse($counts);
+    }
+
+    private function importable(string $slug): Calendar
+    {
+        $found = $this->viewer->calendar($slug, Level::Edit);
+        if ($found->calendar->isSubscribed()) {
+            throw new AccessDeniedHttpException('The events of this calendar come from outside; nothing is imported into it.');
+        }
+
+        return $found->calendar;
+    }
+
+    private function plan(Calendar $calendar, string $path, Diagnostics $diagnostics): Plan
+    {
+        try {
+            return $this->intake->plan($calendar, Storage::readStream($path), $diagnostics);
+        } catch (NotICalendar $problem) {
+            throw ValidationException::withMessages(['file' => $problem->getMessage()]);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function row(PlannedSeries $planned): array
+    {
+        $event = $planned->series->master ?? $planned->series->overrides[0];
+
+        return [
+            'verdict' => $planned->verdict->value,
+            'title' => $event->title,
+            'start' => $event->start->kind === TimeKind::Date ? $event->start->local->toDate() : substr($event->start->local->toDateTime(), 0, 16),
+            'allDay' => $event->isAllDay(),
+            'timezone' => $event->start->zone?->name,
+            'repeats' => $event->recurrence->repeats(),
+            'place' => $event->place,
+        ];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+namespace App\Overlays;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
+
+/**
+ * A kept composition of layers.
+ *
+ * @property int $id
+ * @property string $slug
+ * @property string $name
+ * @property string $opening_view
+ * @property SubjectKind $keeper_kind
+ * @property int $keeper_id
+ * @property int $version
+ */
+final class Overlay extends Model
+{
+    use SoftDeletes;
+
+    protected $guarded = [];
+
+    protected $attributes = ['opening_view' => 'lanes', 'version' => 1];
+
+    /** @return HasMany<LayerRecord, $this> in order */
+    public function layers(): HasMany
+    {
+        return $this->hasMany(LayerRecord::class)->orderBy('position');
+    }
+
+    public function keeper(): Subject
+    {
+        return new Subject($this->keeper_kind, $this->keeper_id);
+    }
+
+    protected function casts(): array
+    {
+        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer'];
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Events\IndexedOccurrence;
+
+/** What is drawn of a window. */
+final readonly class Sheet
+{
+    /**
+     * @param  list<DrawnLayer>  $layers
+     * @param  list<SheetItem>  $items  by start
+     * @param  array<string, int>  $categories  how many occurrences have each, before the quick filter
+     * @param  list<IndexedOccurrence>  $closing  occurrences that close their days
+     */
+    public function __construct(public array $layers, public array $items, public array $categories, public array $closing)
+    {
+    }
+}

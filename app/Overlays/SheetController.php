@@ -1,0 +1,90 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Access\CurrentViewer;
+use App\Events\IndexedOccurrence;
+use Illuminate\Http\JsonResponse;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
+
+final class SheetController
+{
+    public function __construct(private readonly SheetReader $reader, private readonly CurrentViewer $viewer)
+    {
+    }
+
+    #[OA\Get(path: '/sheet', operationId: 'getSheet', summary: 'What is on in a window, through an overlay, one calendar, or all one may see.', tags: ['overlays'],
+        parameters: [
+            new OA\QueryParameter(name: 'from', required: true, description: 'First day', schema: new OA\Schema(type: 'string', format: 'date')),
+            new OA\QueryParameter(name: 'to', required: true, description: 'The day after the last', schema: new OA\Schema(type: 'string', format: 'date')),
+            new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which times are told', schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
+        ],
+        responses: [new OA\Response(response: 200, description: 'The sheet', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))])]
+    public function sheet(SheetRequest $request): JsonResponse
+    {
+        $sheet = $this->reader->read($request);
+        $calendars = $this->viewer->calendars();
+        $slugs = $calendars->map(fn ($each): string => $each->calendar->slug)->all();
+        $zone = $request->zone();
+
+        return new JsonResponse([
+            'layers' => array_map(fn (DrawnLayer $layer): array => [
+                'name' => $layer->name, 'about' => $layer->about, 'colour' => $layer->colour, 'mark' => $layer->mark,
+                'calendars' => array_map(fn (int $id): string => $slugs[$id], $layer->calendarIds),
+                'target' => collect($layer->calendarIds)->map(fn (int $id) => $calendars[$id])->first(fn ($each): bool => $each->mayAdd())?->calendar->slug,
+            ], $sheet->layers),
+            'items' => array_map(fn (SheetItem $item): array => $item->tell($zone, $slugs[$item->occurrence->calendarId]), $sheet->items),
+            'categories' => array_map(fn (string $name, int $count): array => ['name' => $name, 'count' => $count], array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
+            'closed' => $this->closedDays($sheet->closing, $request),
+        ]);
+    }
+
+    #[OA\Get(path: '/ruler', operationId: 'getRuler', summary: 'How full each day of a window is, and which are closed.', tags: ['overlays'],
+        parameters: [
+            new OA\QueryParameter(name: 'from', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
+            new OA\QueryParameter(name: 'to', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
+            new OA\QueryParameter(name: 'tz', required: true, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
+        ],
+        responses: [new OA\Response(response: 200, description: 'Counts by day', content: new OA\JsonContent(ref: '#/components/schemas/Ruler'))])]
+    public function ruler(SheetRequest $request): JsonResponse
+    {
+        $sheet = $this->reader->read($request);
+        $first = $request->from()->day();
+        $loads = array_fill(0, $request->to()->day() - $first, 0);
+        foreach ($sheet->items as $item) {
+            [$from, $to] = $item->days($request->zone());
+            for ($day = max($from, $first); $day <= min($to, $first + count($loads) - 1); $day++) {
+                $loads[$day - $first]++;
+            }
+        }
+
+        return new JsonResponse(['from' => $request->from()->toDate(), 'loads' => $loads, 'closed' => array_column($this->closedDays($sheet->closing, $request), 'date')]);
+    }
+
+    /**
+     * @param  list<IndexedOccurrence>  $closing
+     * @return list<array{date: string, title: string}>
+     */
+    private function closedDays(array $closing, SheetRequest $request): array
+    {
+        $days = [];
+        foreach ($closing as $occurrence) {
+            $last = CivilDate::floorDiv($occurrence->ends - 1, CivilDate::SECONDS_PER_DAY);
+            $first = CivilDate::floorDiv($occurrence->starts, CivilDate::SECONDS_PER_DAY);
+            for ($day = max($first, $request->from()->day()); $day <= min($last, $request->to()->day() - 1); $day++) {
+                $days[$day] ??= ['date' => (new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate(), 'title' => $occurrence->title];
+            }
+        }
+        ksort($days);
+
+        return array_values($days);
+    }
+}

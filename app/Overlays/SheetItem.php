@@ -1,0 +1,80 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Events\IndexedOccurrence;
+use PinnedRota\Core\Access\Blanking;
+use PinnedRota\Core\Access\EventRights;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Visibility;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
+
+/** An occurrence in the layer that shows it, as its viewer may see it. */
+final readonly class SheetItem
+{
+    /** @param  list<string>  $categories */
+    public function __construct(
+        public IndexedOccurrence $occurrence,
+        public int $layer,
+        public Visibility $visibility,
+        public array $categories,
+        private Level $level,
+        private bool $isAuthor,
+    ) {
+    }
+
+    /** @return array<string, mixed> times on the wall of $zone; all-day ones as dates, end exclusive */
+    public function tell(Zone $zone, string $calendar): array
+    {
+        $occurrence = $this->occurrence;
+        $full = $this->visibility === Visibility::Full;
+        [$start, $end] = $this->wall($zone);
+
+        return Blanking::contents([
+            'title' => $occurrence->title,
+            'place' => $occurrence->place,
+            'categories' => $this->categories,
+        ], $this->visibility) + [
+            'id' => $occurrence->seriesId,
+            'occurrence' => $occurrence->recurrenceId,
+            'layer' => $this->layer,
+            'calendar' => $calendar,
+            'allDay' => $occurrence->kind === TimeKind::Date,
+            'start' => $occurrence->kind === TimeKind::Date ? $start->toDate() : substr($start->toDateTime(), 0, 16),
+            'end' => $occurrence->kind === TimeKind::Date ? $end->toDate() : substr($end->toDateTime(), 0, 16),
+            'status' => $full ? $occurrence->status : 'confirmed',
+            'busyOnly' => ! $full,
+            'private' => $full && $occurrence->private,
+            'repeats' => $full && $occurrence->repeats,
+            'mayChange' => $full && EventRights::mayChange($this->level, $this->isAuthor),
+        ];
+    }
+
+    /**
+     * The days it takes up on the wall of a zone, as day numbers.
+     *
+     * @return array{int, int} first and last, both included
+     */
+    public function days(Zone $zone): array
+    {
+        [$start, $end] = $this->wall($zone);
+        // What ends at midnight does not take up the day that begins then.
+        $last = CivilDate::floorDiv(max($start->seconds, $end->seconds - 1), CivilDate::SECONDS_PER_DAY);
+
+        return [$start->day(), $last];
+    }
+
+    /** @return array{LocalDateTime, LocalDateTime} */
+    private function wall(Zone $zone): array
+    {
+        $zoned = $this->occurrence->kind === TimeKind::Zoned;
+
+        return [
+            new LocalDateTime($zoned ? $zone->toLocal($this->occurrence->starts) : $this->occurrence->starts),
+            new LocalDateTime($zoned ? $zone->toLocal($this->occurrence->ends) : $this->occurrence->ends),
+        ];
+    }
+}

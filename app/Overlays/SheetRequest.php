@@ -1,0 +1,69 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Http\Rules\WallTime;
+use App\Http\Rules\ZoneName;
+use Illuminate\Foundation\Http\FormRequest;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+
+/** A window on an overlay: days from `from` to before `to`, in a zone, with a quick filter by category. */
+final class SheetRequest extends FormRequest
+{
+    private const MOST_DAYS = 400;
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'from' => ['required', 'string', new WallTime],
+            'to' => ['required', 'string', new WallTime],
+            'tz' => ['required', 'string', new ZoneName],
+            'overlay' => ['sometimes', 'string', 'max:80'],
+            'calendar' => ['sometimes', 'string', 'max:80'],
+            'categories' => ['sometimes', 'array', 'max:50'],
+            'categories.*' => ['string', 'max:80'],
+        ];
+    }
+
+    public function after(): array
+    {
+        return [function ($validator): void {
+            if ($validator->errors()->isEmpty()) {
+                $days = $this->to()->day() - $this->from()->day();
+                if ($days < 1 || $days > self::MOST_DAYS) {
+                    $validator->errors()->add('to', 'A window has from 1 to '.self::MOST_DAYS.' days.');
+                }
+            }
+        }];
+    }
+
+    public function from(): LocalDateTime
+    {
+        return $this->midnight('from');
+    }
+
+    /** Exclusive. */
+    public function to(): LocalDateTime
+    {
+        return $this->midnight('to');
+    }
+
+    public function zone(): Zone
+    {
+        return Zone::of($this->query('tz'));
+    }
+
+    /** @return list<string> */
+    public function categories(): array
+    {
+        return array_values($this->query('categories', []));
+    }
+
+    private function midnight(string $name): LocalDateTime
+    {
+        return new LocalDateTime(LocalDateTime::parse($this->query($name))->day() * CivilDate::SECONDS_PER_DAY);
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+namespace App;
+
+use App\Directory\Person;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use PinnedRota\Core\Sources\AddressRules;
+
+final class RotaServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict();
+        JsonResource::withoutWrapping();
+
+        // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
+        RateLimiter::for('sign-in', fn (Request $request): array => [
+            Limit::perMinute(10)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
+            Limit::perMinute(100)->by((string) $request->ip()),
+        ]);
+        RateLimiter::for('feeds', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
+        RateLimiter::for('fetching', fn (Request $request): Limit => Limit::perMinute(30)->by((string) self::personId($request)));
+    }
+
+    private static function personId(Request $request): ?int
+    {
+        $person = $request->user();
+
+        return $person instanceof Person ? $person->id : null;
+    }
+}

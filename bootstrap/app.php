@@ -1,0 +1,48 @@
+<?php
+
+use App\Http\Middleware\ActivePeopleOnly;
+use App\Http\Middleware\SecurityHeaders;
+use App\Http\Problem;
+use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
+use Illuminate\Cookie\Middleware\EncryptCookies;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession;
+use Illuminate\Support\Facades\Route;
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        commands: __DIR__.'/../routes/console.php',
+        then: function (): void {
+            Route::middleware('api')->prefix('api/v1')->group(base_path('routes/api.php'));
+            Route::group([], base_path('routes/web.php'));
+        },
+    )
+    ->withMiddleware(function (Middleware $middleware): void {
+        // The registry does not serve the package that HandleCors needs; nothing here is called across origins.
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->group('api', [
+            EncryptCookies::class,
+            AddQueuedCookiesToResponse::class,
+            StartSession::class,
+            ValidateCsrfToken::class,
+            ActivePeopleOnly::class,
+        ]);
+        $middleware->trustProxies(at: ['127.0.0.1']);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->render(fn (Throwable $problem, Request $request) => $request->is('api/*') ? Problem::from($problem) : null);
+    })
+    ->create();
+
+// An instance is a directory: its .env, its storage. The demo, the tests and a production site are three of them.
+$home = getenv('ROTA_HOME') ?: $app->basePath('var/demo');
+$app->useEnvironmentPath($home);
+$app->useStoragePath($home.'/storage');
+
+return $app;

@@ -1,0 +1,13 @@
+<?php
+
+return [
+
+    'default' => 'local',
+
+    'disks' => [
+        'local' => ['driver' => 'local', 'root' => storage_path('app'), 'throw' => true],
+    ],
+
+    'links' => [],
+
+];

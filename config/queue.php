@@ -1,0 +1,14 @@
+<?php
+
+return [
+
+    'default' => env('QUEUE_CONNECTION', 'database'),
+
+    'connections' => [
+        'sync' => ['driver' => 'sync'],
+        'database' => ['driver' => 'database', 'table' => 'jobs', 'queue' => 'default', 'retry_after' => 300, 'after_commit' => true],
+    ],
+
+    'failed' => ['driver' => 'database-uuids', 'database' => 'mariadb', 'table' => 'failed_jobs'],
+
+];

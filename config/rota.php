@@ -1,0 +1,39 @@
+<?php
+
+return [
+
+    /* The demo lists its people on the sign-in page, with the password they share. */
+    'demo' => [
+        'enabled' => (bool) env('ROTA_DEMO', false),
+        'password' => env('ROTA_DEMO_PASSWORD', 'high-water-mark'),
+    ],
+
+    /* The zone that dates without one are read in, until a person has another. */
+    'timezone' => env('ROTA_TIMEZONE', 'Europe/London'),
+
+    'occurrences' => [
+        /* How far from today series are kept in the index, in days; beyond it the core expands them on demand. */
+        'days_back' => 800,
+        'days_ahead' => 800,
+    ],
+
+    'imports' => [
+        'max_kilobytes' => 20 * 1024,
+        /* A file looked at and not brought in is dropped after this many hours. */
+        'keep_hours' => 24,
+    ],
+
+    'sources' => [
+        /* host:port pairs that may be on the own network: the stand-in of the demo. Comma-separated. */
+        'trusted' => array_filter(explode(',', (string) env('ROTA_TRUSTED_SOURCES', ''))),
+        'timeout_seconds' => 20,
+        'max_bytes' => 10 * 1024 * 1024,
+        'max_redirects' => 4,
+        'refresh_minutes' => 60,
+    ],
+
+    'standins' => [
+        'url' => env('ROTA_STANDINS_URL'),
+    ],
+
+];

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Access;
+
+/** The level a viewer has, and every way by which some level is held. */
+final readonly class Decision
+{
+    /** @param  list<Reason>  $reasons the highest first */
+    public function __construct(public Level $level, public array $reasons)
+    {
+    }
+}

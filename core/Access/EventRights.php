@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Access;
+
+/** What a level lets one do with events. */
+final class EventRights
+{
+    public static function mayAdd(Level $level): bool
+    {
+        return $level->includes(Level::Contribute);
+    }
+
+    /** Change or delete: one's own from Contribute on, all from Edit on. */
+    public static function mayChange(Level $level, bool $isAuthor): bool
+    {
+        return $level->includes($isAuthor ? Level::Contribute : Level::Edit);
+    }
+}

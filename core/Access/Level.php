@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Access;
+
+/** What somebody may do with a calendar or an overlay; each level includes those below it. */
+enum Level: string
+{
+    case None = 'none';
+
+    /** When something is on, never what. */
+    case BusyTimes = 'busy';
+
+    case Read = 'read';
+
+    /** Add events; change and delete one's own. */
+    case Contribute = 'contribute';
+
+    case Edit = 'edit';
+
+    /** Edit, and settings and access. */
+    case Manage = 'manage';
+
+    public function rank(): int
+    {
+        return match ($this) {
+            self::None => 0,
+            self::BusyTimes => 1,
+            self::Read => 2,
+            self::Contribute => 3,
+            self::Edit => 4,
+            self::Manage => 5,
+        };
+    }
+
+    public function includes(self $other): bool
+    {
+        return $this->rank() >= $other->rank();
+    }
+
+    public static function highest(self ...$levels): self
+    {
+        return array_reduce($levels, static fn (self $best, self $level): self => $level->includes($best) ? $level : $best, self::None);
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\ICalendar;
+
+use Generator;
+
+/**
+ * Unfolded content lines from a stream (RFC 5545, 3.1), in constant memory.
+ *
+ * Lines may end in CRLF, LF or CR; a byte order mark is dropped; folds inside a UTF-8 sequence are joined.
+ * Text that is not UTF-8 is scrubbed. A content line over MAX_LENGTH octets is left out with a diagnostic.
+ */
+final readonly class LineReader
+{
+    public const MAX_LENGTH = 4_194_304;
+
+    private const CHUNK = 65_536;
+
+    /** @param  resource  $stream */
+    public function __construct(private mixed $stream, private Diagnostics $diagnostics)
+    {
+    }
+
+    /** @return Generator<int, string> content lines by the number of the line they begin on */
+    public function lines(): Generator
+    {
+        $content = null;
+        $begins = 0;
+        foreach ($this->physicalLines() as $number => $line) {
+            if ($content !== null && $line !== '' && ($line[0] === ' ' || $line[0] === "\t")) {
+                if (strlen($content) <= self::MAX_LENGTH) {
+                    $content .= substr($line, 1);
+                }
+
+                continue;
+            }
+            if ($content !== null) {
+                yield from $this->finished($begins, $content);
+            }
+            $content = $line;
+            $begins = $number;
+        }
+        if ($content !== null) {
+            yield from $this->finished($begins, $content);
+        }
+    }
+
+    /** @return Generator<int, string> */
+    private function finished(int $number, string $content): Generator
+    {
+        if (strlen($content) > self::MAX_LENGTH) {
+            $this->diagnostics->add($number, '', 'the line is longer than '.self::MAX_LENGTH.' octets', Outcome::Skipped);
+        } elseif (trim($content) !== '') {
+            yield $number => mb_check_encoding($content, 'UTF-8') ? $content : $this->scrubbed($number, $content);
+        }
+    }
+
+    private function scrubbed(int $number, string $content): string
+    {
+        $this->diagnostics->add($number, '', 'the text is not UTF-8', Outcome::Mended);
+
+        return mb_scrub($content, 'UTF-8');
+    }
+
+    /** @return Generator<int, string> */
+    private function physicalLines(): Generator
+    {
+        $number = 0;
+        $rest = '';
+        $first = true;
+        while (! feof($this->stream)) {
+            $chunk = fread($this->stream, self::CHUNK);
+            if ($chunk === false || ($chunk === '' && $rest === '')) {
+                break;
+            }
+            if ($first) {
+                $chunk = str_starts_with($chunk, "\xEF\xBB\xBF") ? substr($chunk, 3) : $chunk;
+                $first = false;
+            }
+            $rest .= $chunk;
+            // A CR at the very end may be half of a CRLF: it waits for the next chunk.
+            $held = str_ends_with($rest, "\r") && ! feof($this->stream) ? "\r" : '';
+            $lines = preg_split('/\r\n|\n|\r/', $held === '' ? $rest : substr($rest, 0, -1)) ?: [];
+            $rest = array_pop($lines).$held;
+            foreach ($lines as $line) {
+                yield ++$number => $line;
+            }
+            if (strlen($rest) > self::MAX_LENGTH) {
+                // Kept just long enough to be told apart as too long.
+                $rest = substr($rest, 0, self::MAX_LENGTH + 1);
+            }
+        }
+        if ($rest !== '') {
+            yield ++$number => rtrim($rest, "\r");
+        }
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\ICalendar;
+
+/** Writes content lines (RFC 5545, 3.1): CRLF, folded at 75 octets without cutting a character. */
+final readonly class LineWriter
+{
+    private const WIDTH = 75;
+
+    /**
+     * @param  resource  $stream
+     * @param  int  $width  octets a line has before it is folded
+     */
+    public function __construct(private mixed $stream, private int $width = self::WIDTH)
+    {
+    }
+
+    /** @param  array<string, string|list<string>>  $parameters */
+    public function property(string $name, string $value, array $parameters = []): void
+    {
+        $line = $name;
+        foreach ($parameters as $parameter => $values) {
+            $line .= ';'.$parameter.'='.implode(',', array_map($this->parameterValue(...), (array) $values));
+        }
+        $this->line($line.':'.$value);
+    }
+
+    public function text(string $name, string $text): void
+    {
+        $this->property($name, Text::escape($text));
+    }
+
+    public function line(string $line): void
+    {
+        $folded = '';
+        $room = $this->width;
+        while (strlen($line) > $room) {
+            $piece = mb_strcut($line, 0, $room, 'UTF-8');
+            $folded .= $piece."\r\n ";
+            $line = substr($line, strlen($piece));
+            $room = $this->width - 1;
+        }
+        fwrite($this->stream, $folded.$line."\r\n");
+    }
+
+    private function parameterValue(string $value): string
+    {
+        $encoded = strtr($value, ['^' => '^^', "\n" => '^n', '"' => "^'"]);
+
+        return preg_match('/[;:,]/', $encoded) === 1 ? '"'.$encoded.'"' : $encoded;
+    }
+}

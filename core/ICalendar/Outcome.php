@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\ICalendar;
+
+/** What the reader did about a problem. */
+enum Outcome: string
+{
+    /** Read all the same, as was most likely meant. */
+    case Mended = 'mended';
+
+    /** Left out; the rest of the component was read. */
+    case Skipped = 'skipped';
+
+    /** The whole event was left out. */
+    case Refused = 'refused';
+}

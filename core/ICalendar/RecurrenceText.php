@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\ICalendar;
+
+use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\RuleParser;
+use PinnedRota\Core\Time\Zone;
+use RuntimeException;
+
+/** A recurrence set as content lines (RRULE, RDATE, EXDATE), one a line: how it is stored. */
+final class RecurrenceText
+{
+    /** Reads what write() wrote. */
+    public static function read(string $lines): RecurrenceSet
+    {
+        if ($lines === '') {
+            return new RecurrenceSet;
+        }
+        $diagnostics = new Diagnostics;
+        $parser = new PropertyParser($diagnostics);
+        $times = new TimeReader($diagnostics, Zone::utc());
+        $rules = $extra = $skipped = [];
+        foreach (explode("\n", $lines) as $line) {
+            $property = $parser->parse(0, $line);
+            match ($property?->name) {
+                'RRULE' => $rules[] = (new RuleParser)->parse($property->value),
+                'RDATE' => array_push($extra, ...$times->all($property)),
+                'EXDATE' => array_push($skipped, ...$times->all($property)),
+                default => null,
+            };
+        }
+
+        return new RecurrenceSet($rules, $extra, $skipped);
+    }
+
+    /** The lines, or null where nothing repeats. */
+    public static function write(RecurrenceSet $set): ?string
+    {
+        $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('No memory stream could be opened.');
+        $writer = new LineWriter($stream, PHP_INT_MAX);
+        (new RecurrenceWriter($writer))->write($set);
+        rewind($stream);
+        $text = str_replace("\r\n", "\n", trim((string) stream_get_contents($stream)));
+
+        return $text === '' ? null : $text;
+    }
+}

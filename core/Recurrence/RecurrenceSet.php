@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Recurrence;
+
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+
+/**
+ * The recurrence set of RFC 5545, 3.8.5: DTSTART, the instances of the rules, the extra dates, less the skipped ones.
+ *
+ * Where a rule does not produce DTSTART, the RFC leaves the set undefined. Here DTSTART is its first occurrence all
+ * the same, and COUNT counts what the rule itself yields.
+ */
+final readonly class RecurrenceSet
+{
+    /**
+     * @param  list<Rule>  $rules
+     * @param  list<EventTime>  $extraDates  RDATE
+     * @param  list<EventTime>  $skippedDates  EXDATE; one that is a date skips whatever starts that day
+     */
+    public function __construct(
+        public array $rules = [],
+        public array $extraDates = [],
+        public array $skippedDates = [],
+    ) {
+    }
+
+    public function repeats(): bool
+    {
+        return $this->rules !== [] || $this->extraDates !== [];
+    }
+
+    /**
+     * The starts at or after $from and before $to, in order.
+     *
+     * @param  int  $from  on the index's axis (see EventTime::indexSeconds), inclusive
+     * @param  int  $to  exclusive
+     * @return list<EventTime>
+     */
+    public function startsBetween(EventTime $start, int $from, int $to): array
+    {
+        $starts = [];
+        $consider = static function (EventTime $time) use (&$starts, $from, $to): void {
+            $seconds = $time->indexSeconds();
+            if ($seconds >= $from && $seconds < $to) {
+                $starts[$seconds] ??= $time;
+            }
+        };
+        $consider($start);
+        foreach ($this->rules as $rule) {
+            $expander = new RuleExpander($rule, $start->local, $start->kind === TimeKind::Date);
+            $until = $this->lastInstant($rule, $start);
+            // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
+            $localTo = min($to, $until ?? $to) + 86_401;
+            foreach ($expander->between($from - 86_400, $localTo) as $local) {
+                $time = $start->at(new LocalDateTime($local));
+                if ($until === null || $time->indexSeconds() <= $until) {
+                    $consider($time);
+                }
+            }
+        }
+        foreach ($this->extraDates as $extra) {
+            $consider($this->likeStart($extra, $start));
+        }
+        foreach ($this->skippedDates as $skipped) {
+            $this->skip($starts, $skipped, $start);
+        }
+        ksort($starts);
+
+        return array_values($starts);
+    }
+
+    /** UNTIL on the index's axis, inclusive; a date means its whole day, a floating time is read in the zone of the start. */
+    private function lastInstant(Rule $rule, EventTime $start): ?int
+    {
+        $until = $rule->until;
+        if ($until === null || $until->kind === TimeKind::Zoned && $start->kind === TimeKind::Zoned) {
+            return $until?->indexSeconds();
+        }
+        $local = $until->kind === TimeKind::Date ? $until->local->plusSeconds(86_399) : $until->local;
+
+        return $start->at($local)->indexSeconds();
+    }
+
+    private function likeStart(EventTime $time, EventTime $start): EventTime
+    {
+        return match (true) {
+            $start->kind === TimeKind::Date => EventTime::date($time->local),
+            $time->kind === TimeKind::Zoned && $start->zone !== null => $time->inZone($start->zone),
+            $time->kind === TimeKind::Date => $start->at($time->local->plusSeconds($start->local->secondOfDay())),
+            default => $start->at($time->local),
+        };
+    }
+
+    /** @param  array<int, EventTime>  $starts */
+    private function skip(array &$starts, EventTime $skipped, EventTime $start): void
+    {
+        if ($skipped->kind === TimeKind::Date && $start->kind !== TimeKind::Date) {
+            $starts = array_filter($starts, static fn (EventTime $time): bool => $time->local->day() !== $skipped->local->day());
+
+            return;
+        }
+        unset($starts[$this->likeStart($skipped, $start)->indexSeconds()]);
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Recurrence;
+
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\TimeKind;
+
+/** A recurrence rule (RFC 5545, 3.3.10): what RuleParser understood, and back to text. */
+final readonly class Rule
+{
+    /**
+     * @param  ?EventTime  $until  inclusive
+     * @param  int  $weekStart  0 is Monday
+     * @param  list<int>  $bySecond
+     * @param  list<int>  $byMinute
+     * @param  list<int>  $byHour
+     * @param  list<WeekdayRule>  $byDay
+     * @param  list<int>  $byMonthDay
+     * @param  list<int>  $byYearDay
+     * @param  list<int>  $byWeekNumber
+     * @param  list<int>  $byMonth
+     * @param  list<int>  $bySetPosition
+     */
+    public function __construct(
+        public Frequency $frequency,
+        public int $interval = 1,
+        public ?int $count = null,
+        public ?EventTime $until = null,
+        public int $weekStart = 0,
+        public array $bySecond = [],
+        public array $byMinute = [],
+        public array $byHour = [],
+        public array $byDay = [],
+        public array $byMonthDay = [],
+        public array $byYearDay = [],
+        public array $byWeekNumber = [],
+        public array $byMonth = [],
+        public array $bySetPosition = [],
+    ) {
+    }
+
+    /** The value of an RRULE property, its parts always in the same order. */
+    public function __toString(): string
+    {
+        $parts = ['FREQ='.$this->frequency->value];
+        if ($this->interval !== 1) {
+            $parts[] = 'INTERVAL='.$this->interval;
+        }
+        if ($this->until !== null) {
+            $parts[] = 'UNTIL='.$this->untilText($this->until);
+        }
+        if ($this->count !== null) {
+            $parts[] = 'COUNT='.$this->count;
+        }
+        $lists = [
+            'BYMONTH' => $this->byMonth, 'BYWEEKNO' => $this->byWeekNumber, 'BYYEARDAY' => $this->byYearDay,
+            'BYMONTHDAY' => $this->byMonthDay, 'BYDAY' => $this->byDay, 'BYHOUR' => $this->byHour,
+            'BYMINUTE' => $this->byMinute, 'BYSECOND' => $this->bySecond, 'BYSETPOS' => $this->bySetPosition,
+        ];
+        foreach ($lists as $name => $values) {
+            if ($values !== []) {
+                $parts[] = $name.'='.implode(',', array_map(strval(...), $values));
+            }
+        }
+        if ($this->weekStart !== 0) {
+            $parts[] = 'WKST='.new WeekdayRule($this->weekStart);
+        }
+
+        return implode(';', $parts);
+    }
+
+    private function untilText(EventTime $until): string
+    {
+        $digits = str_replace(['-', ':'], '', $until->kind === TimeKind::Date ? $until->local->toDate() : $until->local->toDateTime());
+
+        return $digits.($until->kind === TimeKind::Zoned ? 'Z' : '');
+    }
+}

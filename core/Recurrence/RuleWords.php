@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Recurrence;
+
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\TimeKind;
+
+/** A rule in plain English, for people to check; a part that has no plain words yet is told by its name. */
+final class RuleWords
+{
+    private const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+
+    private const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+
+    private const ORDINALS = [1 => 'first', 2 => 'second', 3 => 'third', 4 => 'fourth', 5 => 'fifth', -1 => 'last', -2 => 'second-last'];
+
+    public static function of(Rule $rule, EventTime $start): string
+    {
+        $words = self::every($rule);
+        if ($rule->byDay !== []) {
+            $words .= ' on '.self::join(array_map(self::day(...), $rule->byDay));
+        } elseif ($rule->frequency === Frequency::Weekly) {
+            $words .= ' on '.self::DAYS[CivilDate::weekday($start->local->day())];
+        }
+        if ($rule->byMonthDay !== []) {
+            $words .= ' on day '.self::join(array_map(static fn (int $day): string => $day > 0 ? (string) $day : 'last'.($day === -1 ? '' : ' but '.(-$day - 1)), $rule->byMonthDay));
+        }
+        if ($rule->byMonth !== []) {
+            $words .= ' in '.self::join(array_map(static fn (int $month): string => self::MONTHS[$month - 1], $rule->byMonth));
+        }
+        $rest = ['weeks' => $rule->byWeekNumber, 'days of the year' => $rule->byYearDay, 'hours' => $rule->byHour, 'minutes' => $rule->byMinute, 'seconds' => $rule->bySecond, 'only number' => $rule->bySetPosition];
+        foreach ($rest as $name => $numbers) {
+            if ($numbers !== []) {
+                $words .= ", {$name} ".self::join(array_map(strval(...), $numbers));
+            }
+        }
+        if ($rule->count !== null) {
+            return $words.', '.($rule->count === 1 ? 'once' : "{$rule->count} times");
+        }
+
+        return $rule->until === null ? $words : $words.' until '.self::date($rule->until, $start);
+    }
+
+    private static function every(Rule $rule): string
+    {
+        $unit = match ($rule->frequency) {
+            Frequency::Yearly => 'year',
+            Frequency::Monthly => 'month',
+            Frequency::Weekly => 'week',
+            Frequency::Daily => 'day',
+            Frequency::Hourly => 'hour',
+            Frequency::Minutely => 'minute',
+            Frequency::Secondly => 'second',
+        };
+
+        return match ($rule->interval) {
+            1 => "every {$unit}",
+            2 => "every other {$unit}",
+            default => "every {$rule->interval} {$unit}s",
+        };
+    }
+
+    private static function day(WeekdayRule $day): string
+    {
+        return ($day->ordinal === 0 ? '' : 'the '.(self::ORDINALS[$day->ordinal] ?? "{$day->ordinal}.").' ').self::DAYS[$day->weekday];
+    }
+
+    private static function date(EventTime $until, EventTime $start): string
+    {
+        $local = $until->kind === TimeKind::Zoned && $start->zone !== null ? $until->inZone($start->zone)->local : $until->local;
+        [$year, $month, $day] = CivilDate::fromDays($local->day());
+
+        return sprintf('%d %s %d', $day, self::MONTHS[$month - 1], $year);
+    }
+
+    /** @param  list<string>  $items */
+    private static function join(array $items): string
+    {
+        $last = array_pop($items);
+
+        return $items === [] ? (string) $last : implode(', ', $items).' and '.$last;
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Time;
+
+/** A time as its author meant it: a date, a floating wall time, or a wall time in a zone. */
+final readonly class EventTime
+{
+    private function __construct(
+        public TimeKind $kind,
+        public LocalDateTime $local,
+        public ?Zone $zone,
+    ) {
+    }
+
+    public static function date(LocalDateTime $date): self
+    {
+        return new self(TimeKind::Date, new LocalDateTime($date->day() * CivilDate::SECONDS_PER_DAY), null);
+    }
+
+    public static function floating(LocalDateTime $local): self
+    {
+        return new self(TimeKind::Floating, $local, null);
+    }
+
+    public static function zoned(LocalDateTime $local, Zone $zone): self
+    {
+        return new self(TimeKind::Zoned, $local, $zone);
+    }
+
+    /** The same kind and zone at another wall time. */
+    public function at(LocalDateTime $local): self
+    {
+        return new self($this->kind, $local, $this->zone);
+    }
+
+    /**
+     * The place on the index's axis, in seconds: the UTC instant of a zoned time; of a date or a floating time,
+     * which are no instants, the wall time as though it were UTC.
+     */
+    public function indexSeconds(): int
+    {
+        return $this->zone === null ? $this->local->seconds : $this->zone->toUtc($this->local->seconds);
+    }
+
+    /** The same instant, told in this zone; dates and floating times stay what they are. */
+    public function inZone(Zone $zone): self
+    {
+        return $this->zone === null || $this->zone->name === $zone->name
+            ? $this
+            : self::zoned(new LocalDateTime($zone->toLocal($this->indexSeconds())), $zone);
+    }
+
+    /** The moment that comes this many exact seconds later (days, for a date). */
+    public function plusExactSeconds(int $seconds): self
+    {
+        if ($this->zone === null) {
+            return $this->at($this->local->plusSeconds($seconds));
+        }
+
+        return $this->at(new LocalDateTime($this->zone->toLocal($this->indexSeconds() + $seconds)));
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->kind === $other->kind && $this->indexSeconds() === $other->indexSeconds();
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+namespace Database\Seeders\Demo;
+
+use App\Access\GrantRecord;
+use App\Calendars\Calendar;
+use App\Calendars\Category;
+use App\Directory\Group;
+use App\Directory\Person;
+use App\Overlays\Overlay;
+use Illuminate\Support\Str;
+use PinnedRota\Core\Access\SubjectKind;
+
+/** The school's calendars, who has which level on them, its categories and its overlays. */
+final class DemoCalendars
+{
+    /** name => [colour, mark, keeper, grants, description] */
+    private const CALENDARS = [
+        'School days' => ['sea', 'disc', 'Coordination', ['everyone' => 'read'], 'Term dates, closures and what concerns the whole school.'],
+        'Assessments' => ['brick', 'triangle', 'Coordination', ['everyone' => 'read', 'Staff' => 'contribute'], 'Tests, papers and practical assessments of all cohorts.'],
+        'Launches and open days' => ['plum', 'diamond', 'Coordination', ['everyone' => 'read'], 'What the public may come to.'],
+        'Visits' => ['cobalt', 'star', 'Coordination', ['everyone' => 'read', 'Staff' => 'contribute'], 'Visitors, and visits to other yards.'],
+        'Term council' => ['slate', 'ring', 'Coordination', ['Staff' => 'read'], ''],
+        'Keel year' => ['pine', 'bars', 'Coordination', ['Keel year' => 'read', 'Staff' => 'edit'], 'First year: timetable.'],
+        'Frame year' => ['umber', 'bars', 'Coordination', ['Frame year' => 'read', 'Staff' => 'edit'], 'Second year: timetable.'],
+        'Launch year' => ['rose', 'bars', 'Coordination', ['Launch year' => 'read', 'Staff' => 'edit'], 'Third year: timetable.'],
+        'Joinery shop' => ['moss', 'square', 'Joinery', ['everyone' => 'read'], ''],
+        'Rigging loft' => ['pine', 'square', 'Rigging', ['everyone' => 'read'], ''],
+        'Sail loft' => ['cobalt', 'square', 'Sail loft', ['everyone' => 'read'], ''],
+        'Seamanship' => ['sea', 'square', 'Seamanship', ['everyone' => 'read'], ''],
+        'Slipway' => ['ochre', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], 'Bookings of the slip and its cradle.'],
+        'Safety boat' => ['rose', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], ''],
+        'Steam box' => ['umber', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], ''],
+        'Chart room' => ['slate', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], ''],
+        'Van' => ['moss', 'pentagon', 'Yard', ['Staff' => 'contribute'], ''],
+        'Staff away' => ['cobalt', 'plus', 'Coordination', ['Staff' => 'contribute', 'everyone' => 'busy'], 'Leave, courses, illness.'],
+        'Staff meetings' => ['slate', 'disc', 'Coordination', ['Staff' => 'read'], ''],
+        'Safety drills' => ['brick', 'star', 'Yard', ['everyone' => 'read'], ''],
+        'Teaching cover' => ['plum', 'triangle', 'Coordination', ['Staff' => 'edit'], 'Who stands in for whom.'],
+        'Volunteers' => ['ochre', 'diamond', 'Coordination', ['Volunteers' => 'contribute', 'Staff' => 'read'], ''],
+        'Ines: own' => ['slate', 'diamond', 'Ines Halloran', [], ''],
+    ];
+
+    private const CATEGORIES = ['assessment', 'booking', 'closed', 'launch', 'lesson', 'maintenance', 'meeting', 'public', 'regatta', 'safety', 'tide', 'visit'];
+
+    private const LAYERS = [
+        ['School days', 'sea', 'disc', ['School days'], []],
+        ['Assessments', 'brick', 'triangle', ['Assessments', 'Keel year', 'Frame year', 'Launch year'], ['assessment']],
+        ['Workshops', 'moss', 'square', ['Joinery shop', 'Rigging loft', 'Sail loft'], []],
+        ['Launches and open days', 'plum', 'diamond', ['Launches and open days', 'Visits', 'Regatta league'], []],
+        ['Rooms and boats', 'ochre', 'pentagon', ['Slipway', 'Safety boat', 'Steam box', 'Chart room'], []],
+        ['Staff away', 'cobalt', 'plus', ['Staff away'], []],
+        ['Tides', 'pine', 'waves', ['Tide table'], []],
+    ];
+
+    /**
+     * @param  array<string, Person>  $people
+     * @param  array<string, Group>  $groups
+     * @return array<string, Calendar> by name
+     */
+    public function lay(array $people, array $groups): array
+    {
+        foreach (self::CATEGORIES as $name) {
+            Category::query()->create(['name' => $name, 'closes_day' => $name === 'closed']);
+        }
+        $calendars = [];
+        foreach (self::CALENDARS as $name => [$colour, $mark, $keeper, $grants, $description]) {
+            $calendars[$name] = $calendar = Calendar::query()->create([
+                'slug' => Str::slug($name), 'name' => $name, 'description' => $description, 'colour' => $colour, 'mark' => $mark,
+                'timezone' => 'Europe/London',
+                'keeper_kind' => isset($people[$keeper]) ? SubjectKind::Person : SubjectKind::Group,
+                'keeper_id' => ($people[$keeper] ?? $groups[$keeper])->id,
+                'created_by' => $people['Ines Halloran']->id,
+            ]);
+            foreach ($grants as $to => $level) {
+                GrantRecord::query()->create([
+                    'on_kind' => 'calendar', 'on_id' => $calendar->id, 'level' => $level,
+                    'subject_kind' => $to === 'everyone' ? SubjectKind::Everyone : SubjectKind::Group,
+                    'subject_id' => $to === 'everyone' ? 0 : $groups[$to]->id,
+                ]);
+            }
+        }
+
+        return $calendars;
+    }
+
+    /**
+     * @param  array<string, Calendar>  $calendars
+     * @param  array<string, Group>  $groups
+     */
+    public function layOverlay(array $calendars, array $groups): void
+    {
+        $overlay = Overlay::query()->create([
+            'slug' => 'the-term-at-a-glance', 'name' => 'The term at a glance',
+            'keeper_kind' => SubjectKind::Group, 'keeper_id' => $groups['Coordination']->id,
+        ]);
+        GrantRecord::query()->create(['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => SubjectKind::Everyone, 'subject_id' => 0, 'level' => 'read']);
+        foreach (self::LAYERS as $position => [$name, $colour, $mark, $names, $categories]) {
+            $layer = $overlay->layers()->create(['position' => $position, 'name' => $name, 'colour' => $colour, 'mark' => $mark, 'filter' => ['anyCategory' => $categories]]);
+            $layer->calendars()->attach(array_map(fn (string $each): int => $calendars[$each]->id, array_filter($names, fn (string $each): bool => isset($calendars[$each]))));
+        }
+    }
+}

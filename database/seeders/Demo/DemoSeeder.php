@@ -1,0 +1,65 @@
+<?php
+
+namespace Database\Seeders\Demo;
+
+use App\Calendars\Calendar;
+use App\Directory\Person;
+use App\Events\SeriesWriter;
+use App\Sources\Source;
+use App\Sources\SourceRefresher;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use PinnedRota\Core\Access\SubjectKind;
+
+/** Fills an empty database with the demo school; does nothing where there are people already. */
+final class DemoSeeder
+{
+    private const SOURCES = [
+        'Tide table' => ['/harbour-office/tides.ics', 'pine', 'waves'],
+        'Regatta league' => ['/regatta-league/fixtures.ics', 'plum', 'waves'],
+    ];
+
+    public function __construct(private readonly SeriesWriter $writer, private readonly SourceRefresher $refresher) {}
+
+    /** @return bool whether anything was laid */
+    public function lay(): bool
+    {
+        if (Person::query()->exists()) {
+            return false;
+        }
+        DB::transaction(function (): void {
+            ['people' => $people, 'groups' => $groups] = (new DemoPeople)->lay();
+            $demo = new DemoCalendars;
+            $calendars = $demo->lay($people, $groups);
+            $sources = $this->sources($groups['Coordination']->id);
+            $demo->layOverlay($calendars + $sources, $groups);
+            (new DemoEvents($this->writer, $calendars, $people))->lay();
+        });
+        // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.
+        Source::query()->with('calendar')->get()->each(fn (Source $source) => $this->refresher->refresh($source));
+
+        return true;
+    }
+
+    /** @return array<string, Calendar> by name */
+    private function sources(int $keeper): array
+    {
+        $calendars = [];
+        foreach (self::SOURCES as $name => [$path, $colour, $mark]) {
+            $calendars[$name] = $calendar = Calendar::query()->create([
+                'slug' => Str::slug($name), 'name' => $name, 'colour' => $colour, 'mark' => $mark, 'timezone' => 'Europe/London',
+                'keeper_kind' => SubjectKind::Group, 'keeper_id' => $keeper,
+            ]);
+            $calendar->newQuery()->getConnection()->table('grants')->insert([
+                'on_kind' => 'calendar', 'on_id' => $calendar->id, 'subject_kind' => SubjectKind::Everyone->value, 'subject_id' => 0,
+                'level' => 'read', 'created_at' => now(), 'updated_at' => now(),
+            ]);
+            Source::query()->create([
+                'calendar_id' => $calendar->id, 'url' => config('rota.standins.url').$path,
+                'refresh_minutes' => (int) config('rota.sources.refresh_minutes'), 'next_refresh_at' => now(),
+            ]);
+        }
+
+        return $calendars;
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+use App\Api\Description;
+use App\Changes\Change;
+use App\Events\RollHorizon;
+use App\Imports\Import;
+use App\Sources\RefreshSource;
+use App\Sources\Source;
+use Database\Seeders\Demo\DemoSeeder;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Schedule;
+use Illuminate\Support\Facades\Storage;
+
+Artisan::command('rota:refresh-sources', function (): void {
+    Source::query()->where('next_refresh_at', '<=', now())->orderBy('next_refresh_at')->limit(500)
+        ->pluck('id')->each(fn (int $id) => RefreshSource::dispatch($id));
+})->purpose('Queues a refresh of every source that is due');
+
+Artisan::command('rota:roll-horizon', function (RollHorizon $roll): void {
+    $this->info($roll->roll().' series laid anew');
+})->purpose('Moves the horizon of the occurrence index along with today');
+
+Artisan::command('rota:tidy', function (): void {
+    Change::query()->where('created_at', '<', now()->subDays(7))->where('id', '<', (int) Change::query()->max('id'))->delete();
+    $old = Import::query()->whereNotNull('path')->where('created_at', '<', now()->subHours((int) config('rota.imports.keep_hours')));
+    foreach ($old->get() as $import) {
+        Storage::delete((string) $import->path);
+        $import->update(['path' => null]);
+    }
+})->purpose('Drops what is no longer needed: old change marks, files that were looked at only');
+
+Artisan::command('rota:demo', function (DemoSeeder $seeder): int {
+    if (! config('rota.demo.enabled')) {
+        $this->error('This is no demo (ROTA_DEMO).');
+
+        return 1;
+    }
+    $this->info($seeder->lay() ? 'The demo school is laid' : 'The demo school is there already');
+
+    return 0;
+})->purpose('Fills the empty database of a demo with the demo school');
+
+Artisan::command('rota:openapi', function (Description $description): void {
+    $this->output->write($description->json()."\n", false, Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+})->purpose('Prints the OpenAPI description of the API');
+
+Schedule::command('rota:refresh-sources')->everyMinute();
+Schedule::command('rota:roll-horizon')->dailyAt('03:10');
+Schedule::command('rota:tidy')->dailyAt('03:40');

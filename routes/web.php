@@ -1,0 +1,12 @@
+<?php
+
+use App\Api\OpenApiController;
+use App\Feeds\FeedDownloadController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('feeds/{token}.ics', [FeedDownloadController::class, 'show'])
+    ->where('token', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
+Route::get('api/openapi.json', OpenApiController::class);
+
+// Every other address is the application's: its routes are in resources/js.
+Route::view('/{any?}', 'application')->where('any', '^(?!api/|feeds/|build/).*$');
