@@ -6,8 +6,9 @@ use App\Directory\Person;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
-use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\URL;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use PinnedRota\Core\Sources\AddressRules;
 
@@ -21,7 +22,9 @@ final class RotaServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
-        JsonResource::withoutWrapping();
+        Vite::createAssetPathsUsing(fn (string $path): string => '/'.$path);
+        // Links that leave the house name the address of the site, not whatever Host a request came with.
+        URL::forceRootUrl((string) config('app.url'));
 
         // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
         RateLimiter::for('sign-in', fn (Request $request): array => [

@@ -33,7 +33,6 @@ $app = Application::configure(basePath: dirname(__DIR__))
             ValidateCsrfToken::class,
             ActivePeopleOnly::class,
         ]);
-        $middleware->trustProxies(at: ['127.0.0.1']);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->render(fn (Throwable $problem, Request $request) => $request->is('api/*') ? Problem::from($problem) : null);

@@ -52,7 +52,7 @@ final class CalendarJson
             'level' => $each->level()->value,
             'reasons' => array_map(fn (Reason $reason): string => $reason->asKeeper
                 ? 'kept by '.$names->of($reason->subject)
-                : 'given to '.lcfirst($names->of($reason->subject)), $each->decision->reasons),
+                : 'given to '.($reason->subject->id === null ? lcfirst($names->of($reason->subject)) : $names->of($reason->subject)), $each->decision->reasons),
             'mayAdd' => $each->mayAdd(),
             'subscribed' => $calendar->isSubscribed(),
             'version' => $calendar->version,

@@ -35,7 +35,7 @@ final class SourcesController
         $sources = Source::query()->whereIn('calendar_id', $ids)->with('calendar')->get()
             ->sortBy(fn (Source $source): string => mb_strtolower($source->calendar->name))->values();
 
-        return new JsonResponse($sources->map($this->describe(...)));
+        return new JsonResponse($sources->map(fn (Source $source): array => $this->describe($source)));
     }
 
     #[OA\Post(path: '/sources', operationId: 'createSource', summary: 'Subscribes to an outside address; it is fetched at once.', tags: ['sources'],

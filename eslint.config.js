@@ -1,0 +1,20 @@
+import js from '@eslint/js';
+import a11y from 'eslint-plugin-jsx-a11y';
+import hooks from 'eslint-plugin-react-hooks';
+import ts from 'typescript-eslint';
+
+export default ts.config(
+    { ignores: ['resources/js/api/generated'] },
+    js.configs.recommended,
+    ...ts.configs.recommendedTypeChecked,
+    a11y.flatConfigs.recommended,
+    hooks.configs.flat.recommended,
+    {
+        languageOptions: { parserOptions: { projectService: true } },
+        rules: {
+            // A form or panel that opens by one's own doing takes the focus: that is where the reader is.
+            'jsx-a11y/no-autofocus': 'off',
+            'no-restricted-globals': ['error', { name: 'Date', message: 'Civil time is Temporal’s: see resources/js/time.' }],
+        },
+    },
+);

@@ -1,0 +1,42 @@
+import { Link, Outlet } from '@tanstack/react-router';
+import { ArrowDownToLine, BookOpen, Rows3, Send, type LucideIcon } from 'lucide-react';
+import { useChanges } from './useChanges';
+
+const PLACES: { to: string; label: string; icon: LucideIcon }[] = [
+    { to: '/', label: 'Rota', icon: Rows3 },
+    { to: '/calendars', label: 'Calendars', icon: BookOpen },
+    { to: '/feeds', label: 'Feeds', icon: Send },
+    { to: '/sources', label: 'Sources', icon: ArrowDownToLine },
+];
+
+/** The frame of every page: the rail at the side, or at the foot of a narrow screen. */
+export function Shell() {
+    useChanges();
+    return (
+        <div className="flex h-full flex-col-reverse sm:flex-row">
+            <nav aria-label="Places" className="z-20 flex shrink-0 border-line bg-paper max-sm:justify-around max-sm:border-t sm:w-15 sm:flex-col sm:items-center sm:gap-1 sm:border-r">
+                <Link to="/" aria-label="Pinned Rota, home" className="grid h-15 w-15 place-items-center bg-[#1d2733] max-sm:hidden">
+                    <svg width="26" height="30" viewBox="0 0 26 30" aria-hidden="true">
+                        <circle cx="13" cy="9" r="7" fill="#c8432b" />
+                        <circle cx="10.6" cy="6.6" r="2" fill="#fff" opacity=".65" />
+                        <path d="M13 16v12" stroke="#f7f2e8" strokeWidth="2.4" strokeLinecap="round" />
+                    </svg>
+                </Link>
+                {PLACES.map(({ to, label, icon: Icon }) => (
+                    <Link
+                        key={to}
+                        to={to}
+                        activeOptions={{ exact: to === '/', includeSearch: false }}
+                        className="grid h-13 w-14 place-items-center content-center gap-0.5 rounded-sm text-[10.5px] text-soft hover:text-ink data-[status=active]:bg-wash data-[status=active]:font-bold data-[status=active]:text-ink data-[status=active]:shadow-[inset_3px_0_var(--pin)] max-sm:data-[status=active]:shadow-[inset_0_3px_var(--pin)]"
+                    >
+                        <Icon size={18} strokeWidth={1.8} aria-hidden="true" />
+                        {label}
+                    </Link>
+                ))}
+            </nav>
+            <div className="min-h-0 min-w-0 flex-1">
+                <Outlet />
+            </div>
+        </div>
+    );
+}

@@ -1,0 +1,65 @@
+import clsx from 'clsx';
+import { useId, type ComponentProps, type ReactNode } from 'react';
+
+export const CONTROL = 'w-full rounded-sm border border-line bg-sheet px-2 py-1.5 text-[13px] text-ink aria-[invalid=true]:border-pin-ink';
+
+type FieldProps = {
+    label: string;
+    error?: string | undefined;
+    hint?: ReactNode;
+    children: (control: { id: string; className: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => ReactNode;
+    className?: string;
+};
+
+/** A label, its control, and beneath it what is wrong. */
+export function Field({ label, error, hint, children, className }: FieldProps) {
+    const id = useId();
+    const note = error !== undefined || hint !== undefined ? `${id}-note` : undefined;
+    return (
+        <div className={clsx('flex flex-col gap-1', className)}>
+            <label htmlFor={id} className="text-xs text-soft">
+                {label}
+            </label>
+            {children({ id, className: CONTROL, 'aria-invalid': error !== undefined, 'aria-describedby': note })}
+            {error !== undefined ? (
+                <p id={note} role="alert" className="text-xs font-semibold text-pin-ink">
+                    {error}
+                </p>
+            ) : (
+                hint !== undefined && (
+                    <p id={note} className="text-xs text-soft">
+                        {hint}
+                    </p>
+                )
+            )}
+        </div>
+    );
+}
+
+type TextFieldProps = Omit<ComponentProps<'input'>, 'children'> & { label: string; error?: string | undefined; hint?: ReactNode; fieldClassName?: string };
+
+export function TextField({ label, error, hint, fieldClassName, ...input }: TextFieldProps) {
+    return (
+        <Field label={label} error={error} hint={hint} {...(fieldClassName === undefined ? {} : { className: fieldClassName })}>
+            {(control) => <input type="text" {...control} {...input} />}
+        </Field>
+    );
+}
+
+export function CheckField({ label, ...input }: ComponentProps<'input'> & { label: string }) {
+    return (
+        <label className="flex items-center gap-2 py-0.5">
+            <input type="checkbox" className="size-4 accent-(--ink)" {...input} />
+            {label}
+        </label>
+    );
+}
+
+/** What went wrong with a whole form. */
+export function FormProblem({ children }: { children: ReactNode }) {
+    return (
+        <div role="alert" className="border-l-[3px] border-pin bg-wash px-2.5 py-1.5 text-[13px]">
+            {children}
+        </div>
+    );
+}

@@ -1,0 +1,44 @@
+import clsx from 'clsx';
+import { INKS, Mark, MARKS, type Ink, type MarkName } from './Mark';
+
+type Props = { ink: Ink; mark: MarkName; onChange: (ink: Ink, mark: MarkName) => void };
+
+/** Chooses the colour and the mark in which something is drawn. */
+export function InkPicker({ ink, mark, onChange }: Props) {
+    return (
+        <div className="flex flex-col gap-2">
+            <div role="radiogroup" aria-label="Colour" className="flex flex-wrap gap-1.5">
+                {INKS.map((each) => (
+                    <button
+                        key={each}
+                        type="button"
+                        role="radio"
+                        aria-checked={each === ink}
+                        aria-label={each}
+                        title={each}
+                        data-ink={each}
+                        onClick={() => onChange(each, mark)}
+                        className={clsx('h-6 w-7 rounded-sm border-2 bg-(--k)', each === ink ? 'border-ink outline-2 outline-offset-1 outline-ink' : 'border-sheet')}
+                    />
+                ))}
+            </div>
+            <div role="radiogroup" aria-label="Mark" className="flex flex-wrap gap-1.5">
+                {MARKS.map((each) => (
+                    <button
+                        key={each}
+                        type="button"
+                        role="radio"
+                        aria-checked={each === mark}
+                        aria-label={each}
+                        title={each}
+                        data-ink={ink}
+                        onClick={() => onChange(ink, each)}
+                        className={clsx('grid h-7 w-7 place-items-center rounded-sm border text-(--k)', each === mark ? 'border-ink bg-wash' : 'border-line bg-sheet')}
+                    >
+                        <Mark mark={each} size={13} />
+                    </button>
+                ))}
+            </div>
+        </div>
+    );
+}

@@ -1,0 +1,85 @@
+import { useQuery } from '@tanstack/react-query';
+import { useId, useState, type KeyboardEvent } from 'react';
+import { api, type Schemas } from '@/api/client';
+import { CONTROL } from '@/components/Field';
+
+export type Entry = Schemas['DirectoryEntry'];
+
+/** Finds a person or a group by typing part of the name. */
+export function SubjectPicker({ entry, onChange }: { entry: Entry | null; onChange: (entry: Entry | null) => void }) {
+    const id = useId();
+    const [words, setWords] = useState('');
+    const [open, setOpen] = useState(false);
+    const [active, setActive] = useState(0);
+    const found = useQuery({
+        queryKey: ['directory', words],
+        queryFn: ({ signal }) => api<Entry[]>('GET', '/directory', { query: { q: words }, signal }),
+        enabled: open,
+        placeholderData: (before) => before,
+    });
+    const entries = open ? (found.data ?? []) : [];
+    const choose = (chosen: Entry) => {
+        onChange(chosen);
+        setWords('');
+        setOpen(false);
+    };
+    const onKeyDown = (event: KeyboardEvent) => {
+        const chosen = entries[active];
+        if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+            event.preventDefault();
+            setOpen(true);
+            setActive(Math.min(Math.max(active + (event.key === 'ArrowDown' ? 1 : -1), 0), Math.max(entries.length - 1, 0)));
+        } else if (event.key === 'Enter' && open && chosen !== undefined) {
+            event.preventDefault();
+            choose(chosen);
+        } else if (event.key === 'Escape') {
+            setOpen(false);
+        }
+    };
+    return (
+        <div className="relative min-w-60 flex-1">
+            <label htmlFor={id} className="mb-1 block text-xs text-soft">
+                Person or group
+            </label>
+            <input
+                id={id}
+                role="combobox"
+                aria-expanded={entries.length > 0}
+                aria-controls={`${id}-list`}
+                aria-activedescendant={entries.length > 0 ? `${id}-${active}` : undefined}
+                autoComplete="off"
+                className={CONTROL}
+                placeholder="Type a name"
+                value={entry?.name ?? words}
+                onChange={(event) => {
+                    onChange(null);
+                    setWords(event.target.value);
+                    setActive(0);
+                    setOpen(true);
+                }}
+                onFocus={() => setOpen(entry === null)}
+                onBlur={() => setOpen(false)}
+                onKeyDown={onKeyDown}
+            />
+            <ul id={`${id}-list`} role="listbox" aria-label="People and groups" className={entries.length === 0 ? 'hidden' : 'absolute z-30 mt-1 max-h-64 w-full overflow-y-auto border border-ink bg-sheet shadow-(--shadow)'}>
+                {entries.map((each, index) => (
+                    // The keyboard chooses from the field itself, as the combobox pattern has it.
+                    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+                    <li
+                        key={`${each.kind}:${each.id}`}
+                        id={`${id}-${index}`}
+                        role="option"
+                        aria-selected={index === active}
+                        className="flex cursor-pointer items-baseline gap-3 px-2.5 py-1.5 aria-selected:bg-wash"
+                        onMouseDown={(event) => event.preventDefault()}
+                        onClick={() => choose(each)}
+                        onMouseEnter={() => setActive(index)}
+                    >
+                        {each.name}
+                        <span className="ml-auto text-soft">{each.kind === 'group' ? `group, ${each.about}` : each.about}</span>
+                    </li>
+                ))}
+            </ul>
+        </div>
+    );
+}

@@ -1,0 +1,15 @@
+import type { Schemas } from '@/api/client';
+
+export type Level = Schemas['Calendar']['level'];
+
+/** What each level is called and lets one do, from least to most. */
+export const LEVELS: Record<Level, { name: string; means: string }> = {
+    none: { name: 'Nothing', means: 'does not see it' },
+    busy: { name: 'Busy times', means: 'sees when something is on, never what' },
+    read: { name: 'Read', means: 'sees everything but private events' },
+    contribute: { name: 'Contribute', means: 'adds events; changes their own' },
+    edit: { name: 'Edit', means: 'changes every event' },
+    manage: { name: 'Manage', means: 'edits, and decides settings and access' },
+};
+
+export const GIVABLE: Level[] = ['busy', 'read', 'contribute', 'edit', 'manage'];

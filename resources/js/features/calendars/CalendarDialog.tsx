@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { Problem } from '@/api/client';
+import { Button } from '@/components/Button';
+import { Dialog } from '@/components/Dialog';
+import { Field, FormProblem, TextField } from '@/components/Field';
+import { InkPicker } from '@/components/InkPicker';
+import { INKS, MARKS } from '@/components/Mark';
+import { usePerson } from '@/features/session/useSession';
+import { useCalendarActions, useCalendars, type Calendar, type CalendarInput } from './useCalendars';
+
+type Props = { open: boolean; onOpenChange: (open: boolean) => void; calendar: Calendar | null; onSaved?: (calendar: Calendar) => void };
+
+/** Makes a calendar, or changes its settings. */
+export function CalendarDialog(props: Props) {
+    return (
+        <Dialog
+            open={props.open}
+            onOpenChange={props.onOpenChange}
+            title={props.calendar === null ? 'Make a calendar' : `Settings of ${props.calendar.name}`}
+            about={props.calendar === null ? 'It is yours alone until you share it.' : undefined}
+        >
+            {props.open && <CalendarForm {...props} />}
+        </Dialog>
+    );
+}
+
+function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
+    const person = usePerson();
+    const calendars = useCalendars();
+    const { create, update } = useCalendarActions();
+    const number = calendars.data?.length ?? 0;
+    const [input, setInput] = useState<Required<CalendarInput>>({
+        name: calendar?.name ?? '',
+        description: calendar?.description ?? '',
+        colour: calendar?.colour ?? INKS[number % INKS.length] ?? 'sea',
+        mark: calendar?.mark ?? MARKS[number % MARKS.length] ?? 'disc',
+        timezone: calendar?.timezone ?? person.timezone,
+    });
+    const saving = calendar === null ? create : update;
+    const problem = saving.error instanceof Problem ? saving.error : null;
+    const done = (saved: Calendar) => {
+        toast(calendar === null ? `“${saved.name}” is made. Click in the empty space of a day to put something on it.` : `“${saved.name}” is changed.`);
+        onOpenChange(false);
+        onSaved?.(saved);
+    };
+    return (
+        <form
+            className="flex flex-col gap-3.5"
+            onSubmit={(event) => {
+                event.preventDefault();
+                if (calendar === null) create.mutate(input, { onSuccess: done });
+                else update.mutate({ calendar, input }, { onSuccess: done });
+            }}
+        >
+            <TextField label="Name" value={input.name} error={problem?.field('name')} onChange={(event) => setInput({ ...input, name: event.target.value })} autoFocus />
+            <Field label="What it is for" error={problem?.field('description')}>
+                {(control) => <textarea rows={2} {...control} value={input.description} onChange={(event) => setInput({ ...input, description: event.target.value })} />}
+            </Field>
+            <div>
+                <p className="mb-1 text-xs text-soft">Colour and mark</p>
+                <InkPicker ink={input.colour} mark={input.mark} onChange={(colour, mark) => setInput({ ...input, colour, mark })} />
+            </div>
+            <TextField label="Time zone" value={input.timezone} error={problem?.field('timezone')} list="zones" onChange={(event) => setInput({ ...input, timezone: event.target.value })} />
+            <datalist id="zones">
+                {Intl.supportedValuesOf('timeZone').map((zone) => (
+                    <option key={zone} value={zone} />
+                ))}
+            </datalist>
+            {problem !== null && problem.fields.length === 0 && (
+                <FormProblem>
+                    {problem.message} {problem.detail}
+                </FormProblem>
+            )}
+            <div className="flex justify-end gap-2">
+                <Button onClick={() => onOpenChange(false)}>Leave it</Button>
+                <Button type="submit" look="primary" disabled={saving.isPending}>
+                    {calendar === null ? 'Make it' : 'Save'}
+                </Button>
+            </div>
+        </form>
+    );
+}

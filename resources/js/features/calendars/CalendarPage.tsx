@@ -1,0 +1,90 @@
+import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
+import { ArrowLeft } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { Mark } from '@/components/Mark';
+import { Page, Section } from '@/components/Page';
+import { Empty, Failed, Loading } from '@/components/States';
+import { LEVELS } from '@/features/access/levels';
+import { SharingPanel } from '@/features/access/SharingPanel';
+import { FeedLinks } from '@/features/feeds/FeedLinks';
+import { ImportPanel } from '@/features/imports/ImportPanel';
+import { CalendarDialog } from './CalendarDialog';
+import { useCalendarActions, useCalendars } from './useCalendars';
+
+const route = getRouteApi('/calendars/$slug');
+
+/** One calendar: its settings, who may see it, how it is published, what is brought into it. */
+export function CalendarPage() {
+    const { slug } = route.useParams();
+    const navigate = useNavigate();
+    const calendars = useCalendars();
+    const { remove } = useCalendarActions();
+    const [editing, setEditing] = useState(false);
+    if (calendars.isPending) return <Loading what="the calendar" />;
+    if (calendars.isError) return <Failed error={calendars.error} retry={() => void calendars.refetch()} />;
+    const calendar = calendars.data.find((each) => each.slug === slug);
+    if (calendar === undefined) {
+        return (
+            <div className="p-8">
+                <Empty title="There is no such calendar for you">
+                    It may have been deleted, or it is not shared with you (any more).{' '}
+                    <Link to="/calendars" className="underline">
+                        All calendars
+                    </Link>
+                </Empty>
+            </div>
+        );
+    }
+    const manages = calendar.level === 'manage';
+    const edits = manages || calendar.level === 'edit';
+    return (
+        <Page
+            title={calendar.name}
+            about={calendar.description}
+            actions={
+                manages && (
+                    <>
+                        <Button onClick={() => setEditing(true)}>Settings</Button>
+                        <Button look="danger" onClick={() => remove.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>
+                            Delete
+                        </Button>
+                    </>
+                )
+            }
+        >
+            <div className="mb-6 flex flex-wrap items-center gap-x-5 gap-y-1">
+                <Link to="/calendars" className="flex items-center gap-1 text-soft hover:text-ink hover:underline">
+                    <ArrowLeft size={14} aria-hidden="true" /> All calendars
+                </Link>
+                <span className="flex items-center gap-2">
+                    <Mark mark={calendar.mark} ink={calendar.colour} size={14} /> kept by {calendar.keeper.name}
+                </span>
+                <span className="text-soft">{calendar.timezone}</span>
+            </div>
+            <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].means}.`}>
+                <ul className="list-inside list-disc text-soft">
+                    {calendar.reasons.map((reason) => (
+                        <li key={reason}>{reason}</li>
+                    ))}
+                </ul>
+            </Section>
+            {manages && (
+                <Section title="Shared with" about="The highest level that applies to somebody holds.">
+                    <SharingPanel calendar={calendar} />
+                </Section>
+            )}
+            {manages && (
+                <Section title="Feed links" about="A secret address for one reader or one place, for their own calendar program. Each can be revoked alone.">
+                    <FeedLinks calendar={calendar} />
+                </Section>
+            )}
+            {edits && !calendar.subscribed && (
+                <Section title="Bring in a file" about="An iCalendar file (.ics). You see what it would add before anything is changed.">
+                    <ImportPanel calendar={calendar} />
+                </Section>
+            )}
+            <CalendarDialog open={editing} onOpenChange={setEditing} calendar={calendar} />
+        </Page>
+    );
+}

@@ -1,0 +1,59 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Failed, Loading } from '@/components/States';
+import { useRota } from '@/features/overlays/RotaContext';
+import { EventForm } from './EventForm';
+import { EventPanel } from './EventPanel';
+import { fetchEvent, type Scope } from './useEventActions';
+
+/** The event that is open or being written, beside the sheet and never over it. */
+export function EventAside() {
+    const rota = useRota();
+    const { event: id, occurrence } = rota.search;
+    const close = () => {
+        rota.setDraft(null);
+        rota.go({ event: undefined, occurrence: undefined });
+    };
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent) => {
+            if (event.key === 'Escape' && document.querySelector('[role=dialog],[role=menu]') === null) close();
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    });
+    return (
+        <aside
+            aria-label="Event"
+            className="w-70 shrink-0 overflow-y-auto border-l border-line bg-paper px-4 py-3.5 max-md:fixed max-md:inset-x-0 max-md:bottom-13 max-md:z-30 max-md:max-h-[82vh] max-md:w-auto max-md:border-t-2 max-md:border-l-0 max-md:border-ink max-md:shadow-(--shadow)"
+        >
+            {rota.draft !== null ? (
+                <EventForm event={null} scope={null} onDone={close} onLeave={close} />
+            ) : (
+                <OpenEvent key={`${id}:${occurrence ?? ''}`} id={id ?? 0} occurrence={occurrence ?? null} onClose={close} />
+            )}
+        </aside>
+    );
+}
+
+function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope; onClose: () => void }) {
+    const [editing, setEditing] = useState<{ scope: Scope } | null>(null);
+    // Of a series, the form is about the series itself or about the one time that was opened.
+    const shown = editing === null ? occurrence : editing.scope;
+    const event = useQuery({ queryKey: ['event', id, shown], queryFn: () => fetchEvent(id, shown), staleTime: 0 });
+    if (event.isPending) return <Loading what="the event" />;
+    if (event.isError) {
+        return (
+            <>
+                <Failed error={event.error} retry={() => void event.refetch()} />
+                <button type="button" className="ml-4 underline" onClick={onClose}>
+                    Close
+                </button>
+            </>
+        );
+    }
+    return editing === null ? (
+        <EventPanel event={event.data} onEdit={(scope) => setEditing({ scope })} onClose={onClose} />
+    ) : (
+        <EventForm key={String(editing.scope)} event={event.data} scope={editing.scope} onDone={() => setEditing(null)} onLeave={() => setEditing(null)} />
+    );
+}

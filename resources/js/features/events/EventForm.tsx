@@ -1,0 +1,120 @@
+import { useEffect } from 'react';
+import { FormProvider, useForm, useWatch } from 'react-hook-form';
+import { Problem } from '@/api/client';
+import { Button } from '@/components/Button';
+import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
+import { useRota } from '@/features/overlays/RotaContext';
+import { CategoryPicker } from './CategoryPicker';
+import { endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
+import { RepeatFields } from './RepeatFields';
+import { TargetPicker } from './TargetPicker';
+import { useEventActions, type Event, type Scope } from './useEventActions';
+
+type Props = { event: Event | null; scope: Scope; onDone: () => void; onLeave: () => void };
+
+/** Writes an event, new or old. Title and start are enough. */
+export function EventForm({ event, scope, onDone, onLeave }: Props) {
+    const rota = useRota();
+    const { create, update } = useEventActions();
+    const form = useForm<EventValues>({ defaultValues: valuesOf(event ?? rota.draft ?? { calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }) });
+    const { register, control, setValue, getValues } = form;
+    const values = { ...getValues(), ...useWatch({ control }) };
+    const saving = event === null ? create : update;
+    const problem = saving.error instanceof Problem ? saving.error : null;
+    // An imported rule that says more than this form can is kept as it is.
+    const foreignRule = event?.repeat !== null && event?.repeat !== undefined && event.repeat.weekly === null;
+    const withRepeat = scope === null && !foreignRule;
+
+    const { setDraft } = rota;
+    const { calendar, title, allDay, startDate, startTime, endDate, endTime } = values;
+    useEffect(() => {
+        if (event === null) setDraft({ calendar, title, allDay, start: `${startDate}T${startTime}`, end: `${endDate}T${endTime}` });
+    }, [event, setDraft, calendar, title, allDay, startDate, startTime, endDate, endTime]);
+
+    // Clicking another day while writing takes the event there.
+    const draftDay = rota.draft?.start.slice(0, 10);
+    const draftCalendar = rota.draft?.calendar;
+    useEffect(() => {
+        if (event !== null || draftDay === undefined || draftDay === getValues('startDate')) return;
+        setValue('endDate', endAfter(getValues(), draftDay, getValues('startTime')).endDate);
+        setValue('startDate', draftDay);
+        if (draftCalendar !== undefined) setValue('calendar', draftCalendar);
+    }, [event, draftDay, draftCalendar, getValues, setValue]);
+
+    const moveStart = (date: string, time: string) => {
+        if (date === '' || time === '') return;
+        const end = endAfter(getValues(), date, time);
+        setValue('startDate', date);
+        setValue('startTime', time);
+        setValue('endDate', end.endDate);
+        setValue('endTime', end.endTime);
+    };
+    const submit = form.handleSubmit((given) => {
+        const input = inputOf(given, withRepeat);
+        if (event === null) create.mutate(input, { onSuccess: onDone });
+        else update.mutate({ event, scope, change: scope === null ? input : { ...input, calendar: undefined } }, { onSuccess: onDone });
+    });
+    const conflict = problem?.status === 412 ? (problem.current as Event) : null;
+    return (
+        <FormProvider {...form}>
+            <form onSubmit={(submitted) => void submit(submitted)} className="flex flex-col gap-3" aria-label={event === null ? 'New event' : 'Change the event'} noValidate>
+                <TargetPicker error={problem?.field('calendar')} fixed={scope !== null} />
+                <TextField label="Title" error={problem?.field('title')} autoFocus autoComplete="off" {...register('title')} />
+                <CheckField label="All day" {...register('allDay')} />
+                <div className="grid grid-cols-[1fr_100px] gap-2">
+                    <TextField label={allDay ? 'First day' : 'Starts'} type="date" error={problem?.field('start')} value={startDate} onChange={(change) => moveStart(change.target.value, startTime)} />
+                    {!allDay && <TextField label="at" type="time" value={startTime} onChange={(change) => moveStart(startDate, change.target.value)} />}
+                    <TextField label={allDay ? 'Last day' : 'Ends'} type="date" error={problem?.field('end')} fieldClassName="col-start-1" {...register('endDate')} />
+                    {!allDay && <TextField label="at" type="time" {...register('endTime')} />}
+                </div>
+                <TextField label="Place" error={problem?.field('place')} {...register('place')} />
+                <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
+                <Field label="State">
+                    {(control) => (
+                        <select {...control} {...register('status')}>
+                            <option value="confirmed">Confirmed</option>
+                            <option value="provisional">Provisional</option>
+                            <option value="cancelled">Cancelled</option>
+                        </select>
+                    )}
+                </Field>
+                {withRepeat ? (
+                    <RepeatFields problem={problem} />
+                ) : (
+                    foreignRule && scope === null && <p className="text-soft">Repeats {event?.repeat?.words}. This repeat is kept as it is.</p>
+                )}
+                <div>
+                    <CheckField label="Leaves the time free" {...register('free')} />
+                    <CheckField label="Private: busy to all who may not edit" {...register('private')} />
+                </div>
+                <TextField label="Link" type="url" error={problem?.field('link')} {...register('link')} />
+                <Field label="About" error={problem?.field('description')}>
+                    {(control) => <textarea rows={3} {...control} {...register('description')} />}
+                </Field>
+                {conflict !== null && event !== null ? (
+                    <FormProblem>
+                        <b className="block">{conflict.changedBy ?? 'Somebody'} was first.</b>
+                        It is now “{conflict.title}”, {conflict.start.replace('T', ' ')}. What you typed is still here.
+                        <span className="mt-1.5 flex gap-1.5">
+                            <Button onClick={() => update.mutate({ event: { ...event, version: conflict.version }, scope, change: inputOf(getValues(), withRepeat) }, { onSuccess: onDone })}>Save mine over it</Button>
+                            <Button onClick={onDone}>Take theirs</Button>
+                        </span>
+                    </FormProblem>
+                ) : (
+                    problem !== null &&
+                    problem.fields.length === 0 && (
+                        <FormProblem>
+                            {problem.message} {problem.detail}
+                        </FormProblem>
+                    )
+                )}
+                <div className="sticky -bottom-3.5 -mx-4 flex gap-1.5 border-t border-line bg-paper px-4 py-2.5">
+                    <Button type="submit" look="primary" disabled={saving.isPending}>
+                        {event === null ? 'Add it' : 'Save'}
+                    </Button>
+                    <Button onClick={onLeave}>Leave it</Button>
+                </div>
+            </form>
+        </FormProvider>
+    );
+}

@@ -1,0 +1,112 @@
+import { X } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import { Button } from '@/components/Button';
+import { Mark } from '@/components/Mark';
+import { useCalendars } from '@/features/calendars/useCalendars';
+import { useRota } from '@/features/overlays/RotaContext';
+import { formatMoment, formatWhen } from '@/time/dates';
+import { SeriesQuestion } from './SeriesQuestion';
+import { useEventActions, type Event, type Scope } from './useEventActions';
+
+type Props = { event: Event; onEdit: (scope: Scope) => void; onClose: () => void };
+
+const STATUS = { confirmed: null, provisional: 'provisional, not settled yet', cancelled: 'cancelled' } as const;
+
+/** All there is to know of an event. */
+export function EventPanel({ event, onEdit, onClose }: Props) {
+    const rota = useRota();
+    const calendars = useCalendars();
+    const { remove, update } = useEventActions();
+    const [asking, setAsking] = useState<'change' | 'delete' | null>(null);
+    const calendar = calendars.data?.find((each) => each.slug === event.calendar);
+    const series = event.repeat !== null && event.occurrence !== null;
+    const drop = (scope: Scope) => remove.mutate({ event, scope }, { onSuccess: onClose });
+    const targets = calendars.data?.filter((each) => each.mayAdd || each.slug === event.calendar) ?? [];
+    return (
+        <article aria-labelledby="event-title">
+            <div data-ink={calendar?.colour} className="flex items-center gap-2 border border-(--k) bg-[color-mix(in_srgb,var(--k)_9%,var(--sheet))] px-2 py-1.5 font-semibold text-(--k)">
+                {calendar !== undefined && <Mark mark={calendar.mark} size={12} />}
+                <span className="min-w-0 truncate">{calendar?.name ?? 'A calendar'}</span>
+                {event.mayChange && targets.length > 1 && (
+                    <label className="relative ml-auto shrink-0 text-xs font-normal text-soft underline">
+                        move…
+                        <select
+                            aria-label="Move to another calendar"
+                            className="absolute inset-0 cursor-pointer opacity-0"
+                            value={event.calendar}
+                            onChange={(change) => update.mutate({ event, scope: null, change: { calendar: change.target.value } })}
+                        >
+                            {targets.map((each) => (
+                                <option key={each.slug} value={each.slug}>
+                                    {each.name}
+                                </option>
+                            ))}
+                        </select>
+                    </label>
+                )}
+                <button type="button" onClick={onClose} className="ml-auto shrink-0 text-soft hover:text-ink" aria-label="Close the event">
+                    <X size={16} />
+                </button>
+            </div>
+            <h2 id="event-title" className="mt-3 text-[22px] font-semibold [overflow-wrap:anywhere]">
+                {event.title}
+            </h2>
+            <p className="mt-0.5 text-soft">
+                {formatWhen(event)}
+                {event.timezone !== null && event.timezone !== rota.zone && ` (${event.timezone})`}
+            </p>
+            {event.busyOnly && (
+                <p className="mt-3 border-l-[3px] border-line pl-2.5">
+                    {calendar?.level === 'busy'
+                        ? `You see busy times of this calendar only. It is kept by ${calendar.keeper.name}; ask there for more.`
+                        : 'This event is private: you see that the time is taken, not what for.'}
+                </p>
+            )}
+            <dl className="my-3 grid grid-cols-[78px_1fr] gap-y-2">
+                <Fact name="Place">{event.place}</Fact>
+                <Fact name="Category">{event.categories.join(', ')}</Fact>
+                <Fact name="State">{STATUS[event.status]}</Fact>
+                <Fact name="Repeats">{event.repeat?.words}</Fact>
+                <Fact name="Time is">{event.busyOnly || event.busy ? null : 'left free'}</Fact>
+                <Fact name="Seen by">{event.private ? 'those who may edit; busy to others' : null}</Fact>
+                <Fact name="Link">
+                    {event.link !== '' && (
+                        <a href={event.link} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">
+                            {event.link}
+                        </a>
+                    )}
+                </Fact>
+                <Fact name="About">{event.description !== '' && <span className="whitespace-pre-line [overflow-wrap:anywhere]">{event.description}</span>}</Fact>
+                <Fact name="Added by">{event.addedBy !== null && event.addedAt !== null && `${event.addedBy}, ${formatMoment(event.addedAt)}`}</Fact>
+                <Fact name="Changed by">{event.changedAt !== event.addedAt && event.changedBy !== null && event.changedAt !== null && `${event.changedBy}, ${formatMoment(event.changedAt)}`}</Fact>
+            </dl>
+            {calendar?.subscribed === true && <p className="mb-3 text-soft italic">It comes from outside and is changed there.</p>}
+            {event.mayChange && (
+                <div className="flex gap-1.5">
+                    <Button look="primary" onClick={() => (series ? setAsking('change') : onEdit(null))}>
+                        Change
+                    </Button>
+                    <Button onClick={() => (series ? setAsking('delete') : drop(null))}>Delete</Button>
+                </div>
+            )}
+            {asking !== null && (
+                <SeriesQuestion
+                    title={asking === 'change' ? `Change “${event.title}”` : `Delete “${event.title}”`}
+                    onClose={() => setAsking(null)}
+                    onOne={() => (asking === 'change' ? onEdit(event.occurrence) : drop(event.occurrence))}
+                    onAll={() => (asking === 'change' ? onEdit(null) : drop(null))}
+                />
+            )}
+        </article>
+    );
+}
+
+function Fact({ name, children }: { name: string; children: ReactNode }) {
+    if (children === null || children === undefined || children === '' || children === false) return null;
+    return (
+        <>
+            <dt className="text-soft">{name}</dt>
+            <dd>{children}</dd>
+        </>
+    );
+}

@@ -1,0 +1,44 @@
+import { useFormContext, useWatch } from 'react-hook-form';
+import { Mark } from '@/components/Mark';
+import { useCalendars } from '@/features/calendars/useCalendars';
+import { useRota } from '@/features/overlays/RotaContext';
+import type { EventValues } from './eventValues';
+
+/** The calendar that the event goes on: always in sight, in its colour, before anything is saved. */
+export function TargetPicker({ error, fixed }: { error: string | undefined; fixed: boolean }) {
+    const rota = useRota();
+    const calendars = useCalendars();
+    const { register, control } = useFormContext<EventValues>();
+    const chosen = useWatch({ control, name: 'calendar' });
+    const calendar = calendars.data?.find((each) => each.slug === chosen);
+    const targets = calendars.data?.filter((each) => each.mayAdd || each.slug === calendar?.slug) ?? [];
+    const inView = new Set(rota.sheet?.layers.flatMap((layer) => layer.calendars));
+    const groups = [
+        { label: 'In this overlay', calendars: targets.filter((each) => inView.has(each.slug)) },
+        { label: 'Others', calendars: targets.filter((each) => !inView.has(each.slug)) },
+    ].filter((group) => group.calendars.length > 0);
+    return (
+        <div>
+            <label data-ink={calendar?.colour} className="flex items-center gap-2 border border-(--k) bg-[color-mix(in_srgb,var(--k)_9%,var(--sheet))] px-2 text-(--k)">
+                <span className="sr-only">Calendar</span>
+                {calendar !== undefined && <Mark mark={calendar.mark} size={13} />}
+                <select {...register('calendar')} disabled={fixed} aria-invalid={error !== undefined} className="min-w-0 flex-1 bg-transparent py-1.5 font-semibold text-(--k) [&_*]:bg-sheet [&_*]:text-ink">
+                    {groups.map((group) => (
+                        <optgroup key={group.label} label={group.label}>
+                            {group.calendars.map((each) => (
+                                <option key={each.slug} value={each.slug}>
+                                    {each.name}
+                                </option>
+                            ))}
+                        </optgroup>
+                    ))}
+                </select>
+            </label>
+            {error !== undefined && (
+                <p role="alert" className="mt-1 text-xs font-semibold text-pin-ink">
+                    {error}
+                </p>
+            )}
+        </div>
+    );
+}

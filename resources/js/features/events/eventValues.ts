@@ -1,0 +1,98 @@
+import type { Schemas } from '@/api/client';
+import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
+import type { Draft } from '@/features/overlays/RotaContext';
+import type { Event, EventInput } from './useEventActions';
+
+export type Weekday = Schemas['WeeklyRepeat']['weekdays'][number];
+
+export const WEEKDAYS: Weekday[] = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
+
+/** What the form holds: dates and times in fields of their own, the last day of an all-day event as people say it. */
+export type EventValues = {
+    calendar: string;
+    title: string;
+    allDay: boolean;
+    startDate: string;
+    startTime: string;
+    endDate: string;
+    endTime: string;
+    place: string;
+    link: string;
+    description: string;
+    categories: string[];
+    status: Event['status'];
+    free: boolean;
+    private: boolean;
+    repeats: boolean;
+    interval: number;
+    weekdays: Weekday[];
+    ends: 'never' | 'until' | 'count';
+    until: string;
+    count: number;
+};
+
+export function valuesOf(event: Event | Draft): EventValues {
+    const full = 'id' in event ? event : null;
+    const startDate = event.start.slice(0, 10);
+    const weekly = full?.repeat?.weekly ?? null;
+    return {
+        calendar: event.calendar,
+        title: event.title,
+        allDay: event.allDay,
+        startDate,
+        startTime: event.allDay ? '09:00' : event.start.slice(11, 16),
+        endDate: event.allDay ? addDays(event.end.slice(0, 10), -1) : event.end.slice(0, 10),
+        endTime: event.allDay ? '10:00' : event.end.slice(11, 16),
+        place: full?.place ?? '',
+        link: full?.link ?? '',
+        description: full?.description ?? '',
+        categories: full?.categories ?? [],
+        status: full?.status ?? 'confirmed',
+        free: full === null ? false : !full.busy,
+        private: full?.private ?? false,
+        repeats: weekly !== null,
+        interval: weekly?.interval ?? 1,
+        weekdays: weekly?.weekdays ?? [WEEKDAYS[weekday(startDate)] ?? 'MO'],
+        ends: weekly?.until ? 'until' : weekly?.count ? 'count' : 'never',
+        until: weekly?.until ?? addDays(startDate, 70),
+        count: weekly?.count ?? 10,
+    };
+}
+
+/** What the form sends; `repeat` only where the form is about a repeat it can offer. */
+export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
+    const { allDay, startDate, endDate } = values;
+    return {
+        calendar: values.calendar,
+        title: values.title.trim(),
+        allDay,
+        start: allDay ? startDate : `${startDate}T${values.startTime}`,
+        end: allDay ? addDays(endDate, 1) : `${endDate}T${values.endTime}`,
+        place: values.place,
+        link: values.link,
+        description: values.description,
+        categories: values.categories,
+        status: values.status,
+        busy: !values.free,
+        private: values.private,
+        ...(withRepeat ? { repeat: repeatOf(values) } : {}),
+    };
+}
+
+function repeatOf(values: EventValues): Schemas['WeeklyRepeat'] | null {
+    if (!values.repeats) return null;
+    return {
+        interval: values.interval,
+        weekdays: values.weekdays,
+        until: values.ends === 'until' ? values.until : null,
+        count: values.ends === 'count' ? values.count : null,
+    };
+}
+
+/** The end that goes with another start: the length stays. */
+export function endAfter(values: EventValues, startDate: string, startTime: string): { endDate: string; endTime: string } {
+    const before = `${values.startDate}T${values.startTime}`;
+    const length = minutesBetween(before, `${values.endDate}T${values.endTime}`);
+    const end = addMinutes(`${startDate}T${startTime}`, length);
+    return { endDate: end.slice(0, 10), endTime: end.slice(11, 16) };
+}

@@ -1,0 +1,103 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { api, Problem, type Schemas } from '@/api/client';
+import { itemKey, type Item } from '@/features/sheet/geometry';
+import type { Sheet } from '@/features/overlays/useSheet';
+import { daysBetween, formatDate, shiftDays } from '@/time/dates';
+
+export type Event = Schemas['Event'];
+export type EventInput = Schemas['EventInput'];
+export type EventChange = Schemas['EventChange'];
+
+/** One occurrence of a series, or (null) all of it. */
+export type Scope = string | null;
+
+const query = (occurrence: Scope) => ({ query: { occurrence: occurrence ?? undefined } });
+
+export function fetchEvent(id: number, occurrence: Scope): Promise<Event> {
+    return api<Event>('GET', `/events/${id}`, query(occurrence));
+}
+
+/** What can be done to events. Each says what it did, and can be undone. */
+export function useEventActions() {
+    const client = useQueryClient();
+    const refresh = () => client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'event', 'categories'].includes(String(queryKey[0])) });
+    const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(['calendars'])?.find((each) => each.slug === slug)?.name ?? slug;
+    const refused = (error: unknown) => {
+        const told = error instanceof Problem ? error : null;
+        toast.error(told?.message ?? 'Something went wrong.', { description: told?.fields[0]?.message ?? told?.detail });
+    };
+    const undo = (step: () => Promise<unknown>) => ({ label: 'Undo', onClick: () => void step().then(refresh, refused) });
+
+    const create = useMutation({
+        mutationFn: (input: EventInput) => api<Event>('POST', '/events', { body: input }),
+        onSuccess: async (event) => {
+            await refresh();
+            toast(`Added to ${nameOf(event.calendar)}, ${formatDate(event.start, 'weekdayDay')}.`, {
+                action: undo(() => api('DELETE', `/events/${event.id}`, { version: event.version })),
+            });
+        },
+    });
+
+    const update = useMutation({
+        mutationFn: ({ event, scope, change }: { event: Event; scope: Scope; change: EventChange }) =>
+            api<Event>('PATCH', `/events/${event.id}`, { ...query(scope), body: change, version: event.version }),
+        onSuccess: async (saved, { event, scope, change }) => {
+            await refresh();
+            toast(saved.calendar === event.calendar ? `“${saved.title}” is changed.` : `Moved to ${nameOf(saved.calendar)}.`, {
+                action: undo(() => api('PATCH', `/events/${event.id}`, { ...query(scope), body: before(event, change), version: saved.version })),
+            });
+        },
+    });
+
+    const remove = useMutation({
+        mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => api<void>('DELETE', `/events/${event.id}`, { ...query(scope), version: event.version }),
+        onSuccess: async (_, { event, scope }) => {
+            await refresh();
+            toast(`“${event.title}” is deleted from ${nameOf(event.calendar)}.`, {
+                action: undo(() => api('POST', `/events/${event.id}/restore`, query(scope))),
+            });
+        },
+        onError: refused,
+    });
+
+    const move = useMutation({
+        mutationFn: async ({ item, scope, day }: { item: Item; scope: Scope; day: string }) => {
+            // The sheet tells times on the reader's wall; the event is moved on its own.
+            const event = await fetchEvent(item.id, scope);
+            const days = daysBetween(item.start.slice(0, 10), day);
+            const change = { start: shiftDays(event.start, days), end: shiftDays(event.end, days) };
+            const saved = await api<Event>('PATCH', `/events/${item.id}`, { ...query(scope), body: change, version: event.version });
+            return { event, saved };
+        },
+        onMutate: ({ item, scope, day }) => {
+            const days = daysBetween(item.start.slice(0, 10), day);
+            const sheets = client.getQueriesData<Sheet>({ queryKey: ['sheet'] });
+            for (const [key, sheet] of sheets) {
+                if (sheet === undefined) continue;
+                const shifted = (each: Item) => ({ ...each, start: shiftDays(each.start, days), end: shiftDays(each.end, days) });
+                const items = sheet.items.map((each) => ((scope === null ? each.id === item.id : itemKey(each) === itemKey(item)) ? shifted(each) : each));
+                client.setQueryData<Sheet>(key, { ...sheet, items: items.sort((a, b) => (a.start < b.start ? -1 : 1)) });
+            }
+            return { sheets };
+        },
+        onSuccess: ({ event, saved }, { scope, day }) => {
+            toast(`“${saved.title}” is moved to ${formatDate(day, 'weekdayDay')}.`, {
+                action: undo(() => api('PATCH', `/events/${saved.id}`, { ...query(scope), body: { start: event.start, end: event.end }, version: saved.version })),
+            });
+        },
+        onError: (error, _, context) => {
+            context?.sheets.forEach(([key, sheet]) => client.setQueryData(key, sheet));
+            refused(error);
+        },
+        onSettled: refresh,
+    });
+
+    return { create, update, remove, move };
+}
+
+/** What of an event a change would have to put back. */
+function before(event: Event, change: EventChange): EventChange {
+    const all: EventChange = { ...event, repeat: event.repeat?.weekly ?? null };
+    return Object.fromEntries(Object.keys(change).map((key) => [key, all[key as keyof EventChange] ?? null]));
+}

@@ -1,0 +1,76 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { toast } from 'sonner';
+import { api, Problem, type Schemas } from '@/api/client';
+import { Button } from '@/components/Button';
+import { FormProblem } from '@/components/Field';
+import type { Calendar } from '@/features/calendars/useCalendars';
+import { ImportPreview } from './ImportPreview';
+
+type Counts = Schemas['ImportCounts'];
+
+/** The most that the server takes; checked here too, so that nobody waits for an upload that is refused. */
+const MOST_MEGABYTES = 20;
+
+/** Brings a file into a calendar: choose it, look at what it would do, bring it in. */
+export function ImportPanel({ calendar }: { calendar: Calendar }) {
+    const client = useQueryClient();
+    const chooser = useRef<HTMLInputElement>(null);
+    const preview = useMutation({
+        mutationFn: (file: File) => {
+            if (file.size > MOST_MEGABYTES * 1024 * 1024) {
+                const message = `The file is larger than ${MOST_MEGABYTES} MB. Ask for a shorter span of time, or bring it in in parts.`;
+                throw new Problem(422, message, '', [{ field: 'file', message }], null);
+            }
+            const body = new FormData();
+            body.append('file', file);
+            return api<Schemas['ImportPreview']>('POST', `/calendars/${calendar.slug}/imports`, { body });
+        },
+    });
+    const apply = useMutation({
+        mutationFn: (id: number) => api<Counts>('POST', `/imports/${id}/apply`),
+        onSuccess: async (counts) => {
+            preview.reset();
+            await client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'categories'].includes(String(queryKey[0])) });
+            toast(`Brought into ${calendar.name}: ${counts.added} added, ${counts.changed} changed, ${counts.unchanged} already there.`);
+        },
+    });
+    const error = preview.error ?? apply.error;
+    const problem = error instanceof Problem ? error : null;
+    return (
+        <div className="flex flex-col items-start gap-3">
+            <input
+                ref={chooser}
+                type="file"
+                accept=".ics,text/calendar"
+                aria-label="iCalendar file"
+                className="file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-ink file:bg-sheet file:px-2.5 file:py-1"
+                onChange={(event) => {
+                    const file = event.target.files?.[0];
+                    apply.reset();
+                    if (file !== undefined) preview.mutate(file);
+                    event.target.value = '';
+                }}
+            />
+            {preview.isPending && <p role="status">Reading the file…</p>}
+            {problem !== null && (
+                <FormProblem>
+                    {problem.field('file') ?? `${problem.message} ${problem.detail}`} Nothing was changed.
+                </FormProblem>
+            )}
+            {preview.data !== undefined && (
+                <ImportPreview
+                    preview={preview.data}
+                    actions={
+                        <>
+                            <Button look="primary" disabled={apply.isPending || preview.data.counts.added + preview.data.counts.changed === 0} onClick={() => apply.mutate(preview.data.id)}>
+                                {apply.isPending ? 'Bringing it in…' : 'Bring it in'}
+                            </Button>
+                            <Button onClick={() => preview.reset()}>Leave it</Button>
+                        </>
+                    }
+                />
+            )}
+        </div>
+    );
+}

@@ -1,0 +1,64 @@
+import type { ReactNode } from 'react';
+import type { Schemas } from '@/api/client';
+import { formatDate, timeOfDay } from '@/time/dates';
+
+const VERDICTS = { added: 'new', changed: 'changed', unchanged: 'already there' } as const;
+
+/** Row by row, what bringing a file in would do. */
+export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPreview']; actions: ReactNode }) {
+    const { counts, rows, problems, problemCount } = preview;
+    const total = counts.added + counts.changed + counts.unchanged;
+    return (
+        <section aria-label="Preview of the import" className="w-full border border-ink bg-sheet">
+            <header className="flex flex-wrap items-center gap-3 border-b border-line p-3">
+                <p className="min-w-0 flex-1">
+                    <b className="font-semibold">{preview.fileName}</b>
+                    <span className="block text-soft">
+                        {counts.added} new, {counts.changed} changed, {counts.unchanged} already there
+                        {problemCount > 0 && `, ${problemCount} ${problemCount === 1 ? 'problem' : 'problems'}`}
+                    </span>
+                </p>
+                <div className="flex gap-1.5">{actions}</div>
+            </header>
+            {problems.length > 0 && (
+                <ul aria-label="Problems" className="max-h-40 overflow-y-auto border-b border-line p-3">
+                    {problems.map((each, index) => (
+                        <li key={index}>
+                            <b className="font-semibold">Line {each.line}</b> {each.property}: {each.problem} <span className="text-soft">({each.outcome})</span>
+                        </li>
+                    ))}
+                </ul>
+            )}
+            {/* A scrolling region must be reachable by keyboard. */}
+            {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+            <div className="max-h-96 overflow-auto" tabIndex={0} role="region" aria-label="Events of the file">
+                <table className="w-full text-left">
+                    <thead className="sticky top-0 bg-paper text-xs text-soft">
+                        <tr>
+                            {['', 'Event', 'When', 'Place'].map((head) => (
+                                <th key={head} scope="col" className="border-b border-line px-3 py-1.5 font-normal">
+                                    {head === '' ? <span className="sr-only">Verdict</span> : head}
+                                </th>
+                            ))}
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {rows.map((row, index) => (
+                            <tr key={index} className={row.verdict === 'unchanged' ? 'text-soft' : ''}>
+                                <td className="border-b border-hair px-3 py-1 whitespace-nowrap italic">{VERDICTS[row.verdict]}</td>
+                                <td className="border-b border-hair px-3 py-1 [overflow-wrap:anywhere]">{row.title}</td>
+                                <td className="border-b border-hair px-3 py-1 whitespace-nowrap">
+                                    {formatDate(row.start, 'weekdayDay')} {row.start.slice(0, 4)}
+                                    {!row.allDay && `, ${timeOfDay(row.start)}`}
+                                    {row.repeats && ', repeats'}
+                                </td>
+                                <td className="border-b border-hair px-3 py-1">{row.place}</td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+            {total > rows.length && <p className="p-3 text-soft">and {total - rows.length} more.</p>}
+        </section>
+    );
+}

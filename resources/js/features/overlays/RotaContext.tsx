@@ -1,0 +1,38 @@
+import { createContext, useContext } from 'react';
+import type { Item } from '@/features/sheet/geometry';
+import type { RotaSearch, View } from './rotaSearch';
+import type { Sheet, Span } from './useSheet';
+
+/** An event that is being written and not saved yet. */
+export type Draft = { calendar: string; title: string; allDay: boolean; start: string; end: string };
+
+export type Rota = {
+    search: RotaSearch;
+    /** Changes a part of the address; the rest stays. */
+    go: (change: Partial<RotaSearch>) => void;
+    overlay: string;
+    view: View;
+    date: string;
+    today: string;
+    zone: string;
+    span: Span;
+    /** The days that the view is about: a month's own, or all that lanes show. */
+    focus: Span;
+    step: (direction: 1 | -1) => void;
+    sheet: Sheet | undefined;
+    hidden: ReadonlySet<number>;
+    draft: Draft | null;
+    setDraft: (draft: Draft | null) => void;
+    /** Begins an event in the empty space of a day. */
+    begin: (day: string, calendar: string | null) => void;
+    open: (item: Item) => void;
+    move: (item: Item, day: string) => void;
+};
+
+export const RotaContext = createContext<Rota | null>(null);
+
+export function useRota(): Rota {
+    const rota = useContext(RotaContext);
+    if (rota === null) throw new Error('There is no rota here.');
+    return rota;
+}

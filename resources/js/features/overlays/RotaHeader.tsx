@@ -1,0 +1,35 @@
+import { ListTree, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { PersonMenu } from '@/app/PersonMenu';
+import { OverlayDialog } from './OverlayDialog';
+import { OverlayMenu } from './OverlayMenu';
+import { useRota } from './RotaContext';
+import { useOverlays } from './useOverlays';
+
+export function RotaHeader({ onKey }: { onKey: () => void }) {
+    const rota = useRota();
+    const overlays = useOverlays();
+    const [editing, setEditing] = useState<'new' | 'this' | null>(null);
+    const overlay = overlays.data?.find((each) => each.slug === rota.overlay) ?? null;
+    const layers = rota.sheet?.layers.length ?? 0;
+    const about = `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
+    return (
+        <header className="flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
+            <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} />
+            <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
+            <div className="ml-auto flex items-center gap-2 sm:gap-3">
+                <Button look="primary" onClick={() => rota.begin(rota.date, null)} aria-label="Add an event">
+                    <Plus size={15} aria-hidden="true" />
+                    <span className="max-sm:hidden">Add an event</span>
+                </Button>
+                <Button className="md:hidden" onClick={onKey} aria-label="Key">
+                    <ListTree size={15} aria-hidden="true" />
+                </Button>
+                <PersonMenu />
+            </div>
+            {editing !== null && <OverlayDialog overlay={editing === 'this' ? overlay : null} onClose={() => setEditing(null)} />}
+        </header>
+    );
+}
+

@@ -1,0 +1,55 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { Button } from '@/components/Button';
+import { addDays, formatDate, formatSpan, weekNumber } from '@/time/dates';
+import { useRota } from './RotaContext';
+import type { View } from './rotaSearch';
+
+const VIEWS: [View, string][] = [
+    ['lanes', 'Lanes'],
+    ['month', 'Month'],
+];
+
+/** Turns the sheet over: back, today, on; and chooses how it is drawn. */
+export function ViewBar() {
+    const rota = useRota();
+    const last = addDays(rota.span.to, -1);
+    const heading = rota.view === 'month' ? formatDate(rota.focus.from, 'monthYear') : formatSpan(rota.span.from, last);
+    const from = weekNumber(rota.span.from);
+    const to = weekNumber(last);
+    const unit = rota.view === 'month' ? 'month' : 'week';
+    return (
+        <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 sm:gap-3.5 sm:px-3.5">
+            <div className="flex gap-1.5">
+                <Button className="border-line px-1.5" onClick={() => rota.step(-1)} aria-label={`Back a ${unit}`}>
+                    <ChevronLeft size={16} />
+                </Button>
+                <Button className="border-line" onClick={() => rota.go({ date: rota.today })}>
+                    Today
+                </Button>
+                <Button className="border-line px-1.5" onClick={() => rota.step(1)} aria-label={`On a ${unit}`}>
+                    <ChevronRight size={16} />
+                </Button>
+            </div>
+            <h2 className="truncate text-base font-medium sm:text-[19px]" aria-live="polite">
+                {heading}
+            </h2>
+            <p className="truncate text-soft max-lg:hidden">
+                {from === to ? `week ${from}` : `weeks ${from} to ${to}`} · {rota.zone}
+            </p>
+            <div role="tablist" aria-label="View" className="ml-auto flex gap-3 sm:gap-4">
+                {VIEWS.map(([view, label]) => (
+                    <button
+                        key={view}
+                        type="button"
+                        role="tab"
+                        aria-selected={rota.view === view}
+                        onClick={() => rota.go({ view })}
+                        className="border-b-[3px] border-transparent py-1 text-soft hover:text-ink aria-selected:border-pin aria-selected:font-bold aria-selected:text-ink"
+                    >
+                        {label}
+                    </button>
+                ))}
+            </div>
+        </div>
+    );
+}

@@ -1,0 +1,28 @@
+import { isDate } from '@/time/dates';
+
+export type View = 'lanes' | 'month';
+
+/** What the address of the rota says: it is the state, so that a copied address shows the same. */
+export type RotaSearch = {
+    /** A kept overlay by its slug, or `all`. */
+    overlay?: string;
+    view?: View;
+    date?: string;
+    categories?: string[];
+    /** Layers that are toggled off, by position. */
+    off?: number[];
+    event?: number;
+    occurrence?: string;
+};
+
+export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
+    const search: RotaSearch = {};
+    if (typeof raw.overlay === 'string') search.overlay = raw.overlay;
+    if (raw.view === 'lanes' || raw.view === 'month') search.view = raw.view;
+    if (isDate(raw.date)) search.date = raw.date;
+    if (Array.isArray(raw.categories)) search.categories = raw.categories.filter((each) => typeof each === 'string');
+    if (Array.isArray(raw.off)) search.off = raw.off.filter((each) => Number.isInteger(each)) as number[];
+    if (Number.isInteger(raw.event)) search.event = raw.event as number;
+    if (typeof raw.occurrence === 'string') search.occurrence = raw.occurrence;
+    return search;
+}

@@ -1,0 +1,42 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { api, type Schemas } from '@/api/client';
+
+export type Overlay = Schemas['Overlay'];
+export type OverlayInput = Schemas['OverlayInput'];
+
+export function useOverlays() {
+    return useQuery({ queryKey: ['overlays'], queryFn: ({ signal }) => api<Overlay[]>('GET', '/overlays', { signal }) });
+}
+
+export function useOverlayActions() {
+    const client = useQueryClient();
+    const refresh = () => client.invalidateQueries({ predicate: ({ queryKey }) => ['overlays', 'sheet', 'ruler'].includes(String(queryKey[0])) });
+    const save = useMutation({
+        mutationFn: ({ overlay, input }: { overlay: Overlay | null; input: OverlayInput }) =>
+            overlay === null
+                ? api<Overlay>('POST', '/overlays', { body: input })
+                : api<Overlay>('PUT', `/overlays/${overlay.slug}`, { body: input, version: overlay.version }),
+        onSuccess: async (saved, { overlay }) => {
+            await refresh();
+            toast(overlay === null ? `Kept as “${saved.name}”.` : `“${saved.name}” is changed.`);
+        },
+    });
+    const share = useMutation({
+        mutationFn: ({ overlay, shared }: { overlay: Overlay; shared: boolean }) => api<Overlay>('PUT', `/overlays/${overlay.slug}/everyone`, { body: { shared } }),
+        onSuccess: refresh,
+    });
+    const remove = useMutation({
+        mutationFn: (overlay: Overlay) => api<void>('DELETE', `/overlays/${overlay.slug}`),
+        onSuccess: async (_, overlay) => {
+            await refresh();
+            toast(`“${overlay.name}” is deleted. Its calendars stay.`, {
+                action: {
+                    label: 'Undo',
+                    onClick: () => void api('POST', `/overlays/${overlay.slug}/restore`).then(refresh),
+                },
+            });
+        },
+    });
+    return { save, share, remove };
+}

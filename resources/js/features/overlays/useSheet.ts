@@ -1,0 +1,29 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { api, type Schemas } from '@/api/client';
+
+export type Sheet = Schemas['Sheet'];
+export type Span = { from: string; to: string };
+
+type Through = { overlay: string; zone: string; categories: string[] };
+
+function query({ overlay, zone, categories }: Through, { from, to }: Span) {
+    return { from, to, tz: zone, overlay: overlay === 'all' ? undefined : overlay, categories };
+}
+
+export function useSheet(through: Through, span: Span, enabled: boolean) {
+    return useQuery({
+        queryKey: ['sheet', through, span],
+        queryFn: ({ signal }) => api<Sheet>('GET', '/sheet', { query: query(through, span), signal }),
+        placeholderData: keepPreviousData,
+        enabled,
+    });
+}
+
+export function useRuler(through: Through, span: Span, enabled: boolean) {
+    return useQuery({
+        queryKey: ['ruler', through, span],
+        queryFn: ({ signal }) => api<Schemas['Ruler']>('GET', '/ruler', { query: query(through, span), signal }),
+        placeholderData: keepPreviousData,
+        enabled,
+    });
+}

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import { Problem, type Schemas } from '@/api/client';
+import { Button } from '@/components/Button';
+import { FormProblem, TextField } from '@/components/Field';
+import { PinLogo } from '@/app/PinLogo';
+import { useSignIn } from './useSession';
+
+export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
+    const [email, setEmail] = useState('');
+    const [password, setPassword] = useState('');
+    const signIn = useSignIn();
+    const problem = signIn.error instanceof Problem ? signIn.error : null;
+    return (
+        <main className="grid min-h-full bg-wash place-items-center p-4">
+            <div className="grid w-full max-w-4xl border-2 border-ink bg-paper md:grid-cols-[1fr_1.2fr]">
+                <form
+                    className="flex flex-col gap-4 p-6 sm:p-8"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        signIn.mutate({ email, password });
+                    }}
+                >
+                    <div className="flex items-center gap-3">
+                        <PinLogo />
+                        <h1 className="text-3xl font-semibold">Pinned Rota</h1>
+                    </div>
+                    <p className="text-soft">The calendars that everybody else lives by: built, shared, laid over each other.</p>
+                    <TextField label="Your address" type="email" autoComplete="username" value={email} error={problem?.field('email')} onChange={(event) => setEmail(event.target.value)} required />
+                    <TextField label="Password" type="password" autoComplete="current-password" value={password} error={problem?.field('password')} onChange={(event) => setPassword(event.target.value)} required />
+                    {problem !== null && problem.fields.length === 0 && (
+                        <FormProblem>
+                            {problem.message} {problem.detail}
+                        </FormProblem>
+                    )}
+                    <Button type="submit" look="primary" className="py-1.5" disabled={signIn.isPending}>
+                        Sign in
+                    </Button>
+                </form>
+                {demo !== null && (
+                    <section aria-labelledby="demo-people" className="max-h-[70vh] overflow-y-auto border-t border-line bg-sheet p-6 md:border-t-0 md:border-l">
+                        <h2 id="demo-people" className="text-lg font-semibold">
+                            Enter the demo as
+                        </h2>
+                        <p className="mb-3 text-soft">Skerrin Quay School of Boatbuilding, invented. Everybody’s password is “{demo.password}”.</p>
+                        <ul className="grid gap-px">
+                            {demo.people.map((person) => (
+                                <li key={person.email}>
+                                    <button
+                                        type="button"
+                                        className="flex w-full items-baseline gap-3 border-b border-hair px-2 py-1.5 text-left hover:bg-wash"
+                                        onClick={() => signIn.mutate({ email: person.email, password: demo.password })}
+                                    >
+                                        <span className="font-semibold">{person.name}</span>
+                                        <span className="ml-auto text-right text-soft">{person.post}</span>
+                                    </button>
+                                </li>
+                            ))}
+                        </ul>
+                    </section>
+                )}
+            </div>
+        </main>
+    );
+}

@@ -1,0 +1,35 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, type Schemas } from '@/api/client';
+
+type Session = Schemas['Session'];
+
+export function useSession() {
+    return useQuery({ queryKey: ['session'], queryFn: ({ signal }) => api<Session>('GET', '/session', { signal }), staleTime: Infinity });
+}
+
+/** The person who is signed in; only below the sign-in page. */
+export function usePerson(): Schemas['Person'] {
+    const person = useSession().data?.person;
+    if (person === null || person === undefined) throw new Error('Nobody is signed in.');
+    return person;
+}
+
+export function useSignIn() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (credentials: { email: string; password: string }) => api<Session>('POST', '/session', { body: credentials }),
+        onSuccess: (session) => client.setQueryData(['session'], session),
+    });
+}
+
+export function useSignOut() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: () => api<void>('DELETE', '/session'),
+        // Nothing of one person's may be seen by the next at the same screen.
+        onSuccess: async () => {
+            client.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
+            await client.resetQueries({ queryKey: ['session'] });
+        },
+    });
+}

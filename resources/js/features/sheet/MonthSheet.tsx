@@ -1,0 +1,115 @@
+import { useMemo, useState } from 'react';
+import type { Ink, MarkName } from '@/components/Mark';
+import { useRota } from '@/features/overlays/RotaContext';
+import type { Sheet } from '@/features/overlays/useSheet';
+import { addDays, daysBetween, daysFrom, formatDate, weekNumber } from '@/time/dates';
+import { Cell } from './Cell';
+import { itemKey, layRow } from './geometry';
+import { ItemView } from './ItemView';
+import { PendingItem } from './PendingItem';
+import { useLinesPerDay } from './useLinesPerDay';
+
+const TRACK = 22;
+const NUMBER = 22;
+
+/** A row for each week. Days that hold more than fits say so and open in place. */
+export function MonthSheet({ sheet }: { sheet: Sheet }) {
+    const { span, focus, hidden, today, draft } = useRota();
+    const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+    const weeks = daysBetween(span.from, span.to) / 7;
+    const { ref, lines, weekHeight } = useLinesPerDay(weeks);
+    const closed = useMemo(() => new Map(sheet.closed.map((each) => [each.date, each.title])), [sheet.closed]);
+    const rows = useMemo(() => {
+        const shown = sheet.items.filter((item) => !hidden.has(item.layer));
+        return Array.from({ length: weeks }, (_, week) => {
+            const first = addDays(span.from, week * 7);
+            return { first, days: daysFrom(first, 7), row: layRow(shown, first, 7, 'ribbon') };
+        });
+    }, [sheet.items, hidden, span.from, weeks]);
+    const drawn = (layer: number): { ink: Ink; mark: MarkName } => {
+        const found = sheet.layers[layer];
+        return { ink: found?.colour ?? 'slate', mark: found?.mark ?? 'disc' };
+    };
+    return (
+        <div ref={ref} role="grid" aria-label="Month: a row for each week" className="sheet month" style={{ ['--days' as string]: 7, ['--weeks' as string]: weeks, ['--week-height' as string]: `${weekHeight}px` }}>
+            <div role="row" className="sheet-row">
+                <div role="columnheader" className="sheet-head" data-corner>
+                    <span className="sr-only">Week</span>
+                </div>
+                {rows[0]?.days.map((day) => (
+                    <div key={day} role="columnheader" className="sheet-head">
+                        {formatDate(day, 'weekday')}
+                    </div>
+                ))}
+            </div>
+            {rows.map(({ first, days, row }, week) => (
+                <div role="row" className="sheet-row" key={first}>
+                    <div role="rowheader" className="sheet-rowhead" aria-label={`Week ${weekNumber(first)}`}>
+                        <b className="font-serif text-[15px] font-medium">{weekNumber(first)}</b>
+                    </div>
+                    {days.map((day, column) => {
+                        const tracks = row.tracks[column] ?? 0;
+                        const tickets = row.tickets[column] ?? [];
+                        const room = opened.has(day) ? tickets.length : Math.max(1, lines - tracks - (tickets.length > lines - tracks ? 1 : 0));
+                        const outside = day < focus.from || day >= focus.to;
+                        return (
+                            <Cell key={day} row={week} column={column} day={day} target={null} closed={closed.get(day)} outside={outside} label={`Week ${weekNumber(first)}`}>
+                                <div className="sheet-number" data-today={day === today || undefined}>
+                                    {formatDate(day, day.endsWith('-01') ? 'short' : 'day')}
+                                </div>
+                                {tracks > 0 && <div aria-hidden="true" className="shrink-0" style={{ height: tracks * TRACK - 2 }} />}
+                                {row.ribbons
+                                    .filter((ribbon) => ribbon.from === column)
+                                    .map((ribbon) => (
+                                        <ItemView
+                                            key={itemKey(ribbon.item)}
+                                            item={ribbon.item}
+                                            shape="ribbon"
+                                            {...drawn(ribbon.item.layer)}
+                                            ends={ribbon.ends}
+                                            continued={!ribbon.begins}
+                                            style={{ top: 3 + NUMBER + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
+                                        />
+                                    ))}
+                                {draft?.start.slice(0, 10) === day && <PendingItem shape="line" />}
+                                {tickets.slice(0, room).map((item) => (
+                                    <ItemView key={itemKey(item)} item={item} shape="line" {...drawn(item.layer)} />
+                                ))}
+                                {(tickets.length > room || opened.has(day)) && tickets.length > 0 && (
+                                    <button
+                                        type="button"
+                                        className="px-1 text-left text-[11px] text-soft hover:text-ink hover:underline"
+                                        aria-expanded={opened.has(day)}
+                                        onClick={(event) => {
+                                            event.stopPropagation();
+                                            setOpened((before) => toggled(before, day));
+                                        }}
+                                    >
+                                        {opened.has(day) ? (
+                                            'show fewer'
+                                        ) : (
+                                            <>
+                                                <span className="max-sm:sr-only">and </span>
+                                                <span className="sm:hidden" aria-hidden="true">
+                                                    +
+                                                </span>
+                                                {tickets.length - room}
+                                                <span className="max-sm:sr-only"> more</span>
+                                            </>
+                                        )}
+                                    </button>
+                                )}
+                            </Cell>
+                        );
+                    })}
+                </div>
+            ))}
+        </div>
+    );
+}
+
+function toggled(set: ReadonlySet<string>, value: string): ReadonlySet<string> {
+    const next = new Set(set);
+    if (!next.delete(value)) next.add(value);
+    return next;
+}

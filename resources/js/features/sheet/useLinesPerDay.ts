@@ -1,0 +1,21 @@
+import { useEffect, useRef, useState } from 'react';
+
+const HEAD = 27;
+const NUMBER = 28;
+const LINE = 20;
+const LEAST = 92;
+
+/** How many lines fit under the number of a day when the weeks share the height that the sheet has. */
+export function useLinesPerDay(weeks: number) {
+    const ref = useRef<HTMLDivElement>(null);
+    const [height, setHeight] = useState(600);
+    useEffect(() => {
+        const frame = ref.current?.parentElement;
+        if (frame === null || frame === undefined) return;
+        const observer = new ResizeObserver(() => setHeight(frame.clientHeight));
+        observer.observe(frame);
+        return () => observer.disconnect();
+    }, []);
+    const weekHeight = Math.max(LEAST, Math.floor((height - HEAD) / weeks));
+    return { ref, weekHeight, lines: Math.max(2, Math.floor((weekHeight - NUMBER) / LINE)) };
+}

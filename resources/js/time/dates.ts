@@ -1,0 +1,124 @@
+import { Temporal } from 'temporal-polyfill';
+
+/** Dates are ISO text (`2026-11-02`) wherever they are stored or sent; wall times are `2026-11-02T09:30`. */
+
+export const browserZone = Temporal.Now.timeZoneId();
+
+export function today(zone: string = browserZone): string {
+    return Temporal.Now.plainDateISO(zone).toString();
+}
+
+export function addDays(date: string, days: number): string {
+    return Temporal.PlainDate.from(date).add({ days }).toString();
+}
+
+export function addMonths(date: string, months: number): string {
+    return Temporal.PlainDate.from(date).add({ months }).toString();
+}
+
+/** Whole days from one date to another. */
+export function daysBetween(from: string, to: string): number {
+    return Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to)).days;
+}
+
+/** The Monday on or before a date. */
+export function startOfWeek(date: string): string {
+    const plain = Temporal.PlainDate.from(date);
+    return plain.subtract({ days: plain.dayOfWeek - 1 }).toString();
+}
+
+export function startOfMonth(date: string): string {
+    return `${date.slice(0, 7)}-01`;
+}
+
+export function isWeekend(date: string): boolean {
+    return Temporal.PlainDate.from(date).dayOfWeek > 5;
+}
+
+export function weekNumber(date: string): number {
+    return Temporal.PlainDate.from(date).weekOfYear ?? 0;
+}
+
+/** 0 is Monday. */
+export function weekday(date: string): number {
+    return Temporal.PlainDate.from(date).dayOfWeek - 1;
+}
+
+export function isDate(text: unknown): text is string {
+    if (typeof text !== 'string' || !/^\d{4}-\d\d-\d\d$/.test(text)) return false;
+    try {
+        Temporal.PlainDate.from(text, { overflow: 'reject' });
+        return true;
+    } catch {
+        return false;
+    }
+}
+
+export function daysFrom(first: string, count: number): string[] {
+    const start = Temporal.PlainDate.from(first);
+    return Array.from({ length: count }, (_, index) => start.add({ days: index }).toString());
+}
+
+type Style = 'weekday' | 'weekdayDay' | 'long' | 'short' | 'month' | 'monthYear' | 'day';
+
+const STYLES: Record<Style, Intl.DateTimeFormatOptions> = {
+    weekday: { weekday: 'short' },
+    weekdayDay: { weekday: 'short', day: 'numeric', month: 'short' },
+    long: { weekday: 'long', day: 'numeric', month: 'long' },
+    short: { day: 'numeric', month: 'short' },
+    month: { month: 'long' },
+    monthYear: { month: 'long', year: 'numeric' },
+    day: { day: 'numeric' },
+};
+
+export function formatDate(date: string, style: Style): string {
+    return Temporal.PlainDate.from(date.slice(0, 10)).toLocaleString('en-GB', STYLES[style]);
+}
+
+/** `9:30` of `2026-11-02T09:30`. */
+export function timeOfDay(wall: string): string {
+    return wall.slice(11, 16).replace(/^0/, '');
+}
+
+/** `2 – 15 November`, over months and years as needed; both ends included. */
+export function formatSpan(first: string, last: string): string {
+    const sameMonth = first.slice(0, 7) === last.slice(0, 7);
+    const from = sameMonth ? formatDate(first, 'day') : formatDate(first, 'short');
+    const to = sameMonth ? `${formatDate(last, 'day')} ${formatDate(last, 'month')}` : formatDate(last, 'short');
+    return `${from} – ${to}`;
+}
+
+/** When an event is, in words: its end is exclusive. */
+export function formatWhen(event: { start: string; end: string; allDay: boolean }): string {
+    if (event.allDay) {
+        const last = addDays(event.end, -1);
+        return last <= event.start
+            ? `${formatDate(event.start, 'long')}, all day`
+            : `${formatDate(event.start, 'weekdayDay')} to ${formatDate(last, 'weekdayDay')}`;
+    }
+    const sameDay = event.start.slice(0, 10) === event.end.slice(0, 10);
+    if (event.start === event.end) return `${formatDate(event.start, 'long')}, ${timeOfDay(event.start)}`;
+    return sameDay
+        ? `${formatDate(event.start, 'long')}, ${timeOfDay(event.start)}–${timeOfDay(event.end)}`
+        : `${formatDate(event.start, 'weekdayDay')}, ${timeOfDay(event.start)} to ${formatDate(event.end, 'weekdayDay')}, ${timeOfDay(event.end)}`;
+}
+
+/** A moment told by the server (UTC), in the words of the reader's own clock. */
+export function formatMoment(instant: string): string {
+    return Temporal.Instant.from(instant)
+        .toZonedDateTimeISO(browserZone)
+        .toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+}
+
+/** Adds days to a date or a wall time. */
+export function shiftDays(wall: string, days: number): string {
+    return addDays(wall.slice(0, 10), days) + wall.slice(10);
+}
+
+export function addMinutes(wall: string, minutes: number): string {
+    return Temporal.PlainDateTime.from(wall).add({ minutes }).toString({ smallestUnit: 'minute' });
+}
+
+export function minutesBetween(from: string, to: string): number {
+    return Temporal.PlainDateTime.from(from).until(Temporal.PlainDateTime.from(to)).total({ unit: 'minutes' });
+}
