@@ -24,7 +24,7 @@ final class RotaServiceProvider extends ServiceProvider
         Model::shouldBeStrict();
         Vite::createAssetPathsUsing(fn (string $path): string => '/'.$path);
         // Links that leave the house name the address of the site, not whatever Host a request came with.
-        URL::forceRootUrl((string) config('app.url'));
+        URL::useOrigin((string) config('app.url'));
 
         // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
         RateLimiter::for('sign-in', fn (Request $request): array => [

@@ -77,21 +77,21 @@ final class EventInput extends FormRequest
         try {
             return new CoreEvent(
                 uid: $uid,
-                title: trim($this->given('title', $before?->title ?? '')),
+                title: trim($this->given('title', $before->title ?? '')),
                 start: $start,
                 end: $end,
                 recurrence: $this->recurrence($before, $start),
                 recurrenceId: $before?->recurrenceId,
-                place: $this->given('place', $before?->place ?? ''),
-                description: $this->given('description', $before?->description ?? ''),
-                link: $this->given('link', $before?->link ?? ''),
-                status: Status::from($this->given('status', ($before?->status ?? Status::Confirmed)->value)),
-                busy: $this->boolean('busy', $before?->busy ?? true),
-                private: $this->boolean('private', $before?->private ?? false),
-                categories: array_values(array_map(trim(...), $this->validated('categories', $before?->categories ?? []))),
-                priority: $before?->priority ?? 0,
+                place: $this->given('place', $before->place ?? ''),
+                description: $this->given('description', $before->description ?? ''),
+                link: $this->given('link', $before->link ?? ''),
+                status: Status::from($this->given('status', ($before->status ?? Status::Confirmed)->value)),
+                busy: $this->boolean('busy', $before->busy ?? true),
+                private: $this->boolean('private', $before->private ?? false),
+                categories: array_values(array_map(trim(...), $this->validated('categories', $before->categories ?? []))),
+                priority: $before->priority ?? 0,
                 sequence: $before === null ? 0 : $before->sequence + 1,
-                extra: $before?->extra ?? [],
+                extra: $before->extra ?? [],
             );
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
@@ -122,7 +122,7 @@ final class EventInput extends FormRequest
 
     private function recurrence(?CoreEvent $before, EventTime $start): RecurrenceSet
     {
-        $set = $before?->recurrence ?? new RecurrenceSet;
+        $set = $before->recurrence ?? new RecurrenceSet;
         if ($before?->recurrenceId !== null) {
             return new RecurrenceSet;
         }
@@ -145,7 +145,7 @@ final class EventInput extends FormRequest
         }
         $days = $before === null ? 0 : $start->local->day() - $before->start->local->day();
 
-        return $days === 0 || $before === null || ! $set->repeats() ? $set : $this->moved($set, $before->start, $start, $days);
+        return $before === null || $days === 0 || ! $set->repeats() ? $set : $this->moved($set, $before->start, $start, $days);
     }
 
     /** The recurrence of a series that moves by whole days. */

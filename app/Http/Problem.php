@@ -7,7 +7,6 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Session\TokenMismatchException;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
@@ -22,7 +21,6 @@ final class Problem
             $problem instanceof VersionConflict => self::response(412, 'Somebody else was first.', 'This was changed since you opened it. Look at what it is now and decide.', ['current' => $problem->current]),
             $problem instanceof AuthenticationException => self::response(401, 'You are not signed in.', 'Sign in and try again.'),
             $problem instanceof ModelNotFoundException => self::notFound(),
-            $problem instanceof TokenMismatchException => self::response(419, 'Your session has ended.', 'Sign in again; what you typed is still here.'),
             $problem instanceof PostTooLargeException => self::response(413, 'That is too large.', 'Send a smaller file.'),
             $problem instanceof ThrottleRequestsException => self::response(429, 'Too many tries.', 'Wait a minute and try again.', [], $problem->getHeaders()),
             $problem instanceof HttpExceptionInterface => self::fromHttp($problem),
@@ -38,6 +36,7 @@ final class Problem
         return match ($status) {
             404 => self::notFound(),
             403 => self::response(403, 'You may not do that.', $problem->getMessage()),
+            419 => self::response(419, 'Your session has ended.', 'Sign in again; what you typed is still here.'),
             405 => self::response(405, 'That is not done this way.', ''),
             default => self::response($status, $problem->getMessage() === '' ? 'That did not work.' : $problem->getMessage(), ''),
         };

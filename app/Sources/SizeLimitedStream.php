@@ -15,7 +15,6 @@ final class SizeLimitedStream implements StreamInterface
 
     private int $written = 0;
 
-    /** @phpstan-ignore property.onlyWritten (read by the decorator trait) */
     private StreamInterface $stream;
 
     public function __construct(StreamInterface $stream, private readonly int $most, private readonly Throwable $problem)

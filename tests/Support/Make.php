@@ -1,0 +1,58 @@
+<?php
+
+namespace Tests\Support;
+
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\RuleParser;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+
+/** Short ways to things that tests need many of. */
+final class Make
+{
+    /** `2026-11-02` is a date; `2026-11-02T09:30` is on the wall of the zone, or floating where that is null. */
+    public static function time(string $text, ?string $zone = 'Europe/London'): EventTime
+    {
+        $local = LocalDateTime::parse($text);
+
+        return match (true) {
+            strlen($text) === 10 => EventTime::date($local),
+            $zone === null => EventTime::floating($local),
+            default => EventTime::zoned($local, Zone::of($zone)),
+        };
+    }
+
+    /** @param array<string, mixed> $more further arguments of the event */
+    public static function event(string $title = 'Rigging test', string $start = '2026-11-02T09:30', ?string $end = null, ?string $rule = null, ?string $zone = 'Europe/London', string $uid = '', array $more = []): Event
+    {
+        $from = self::time($start, $zone);
+
+        return new Event(...$more + [
+            'uid' => $uid === '' ? uniqid('', true) : $uid,
+            'title' => $title,
+            'start' => $from,
+            'end' => $end === null ? $from->plusExactSeconds(strlen($start) === 10 ? 86400 : 3600) : self::time($end, $zone),
+            'recurrence' => $rule === null ? new RecurrenceSet : new RecurrenceSet([(new RuleParser)->parse($rule)]),
+        ]);
+    }
+
+    /** @return resource */
+    public static function stream(string $text): mixed
+    {
+        $stream = fopen('php://memory', 'w+');
+        fwrite($stream, $text);
+        rewind($stream);
+
+        return $stream;
+    }
+
+    public static function calendar(string ...$events): string
+    {
+        return "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Test//EN\r\n".implode('', array_map(
+            static fn (string $event): string => "BEGIN:VEVENT\r\n".str_replace("\n", "\r\n", trim($event))."\r\nEND:VEVENT\r\n",
+            $events,
+        ))."END:VCALENDAR\r\n";
+    }
+}

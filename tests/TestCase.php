@@ -1,0 +1,87 @@
+<?php
+
+namespace Tests;
+
+use App\Access\GrantRecord;
+use App\Calendars\Calendar;
+use App\Directory\Group;
+use App\Directory\Person;
+use App\Events\Event;
+use App\Events\SeriesWriter;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Events\Series;
+use Tests\Support\Make;
+
+abstract class TestCase extends BaseTestCase
+{
+    public const PASSWORD = 'a-long-enough-one';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->withoutMiddleware(ValidateCsrfToken::class);
+    }
+
+    public function person(string $name = 'Ada Quill', array $columns = []): Person
+    {
+        return Person::query()->create($columns + [
+            'name' => $name, 'email' => Str::slug($name, '.').'.'.Str::random(6).'@example.org', 'password' => self::PASSWORD, 'timezone' => 'Europe/London',
+            'status' => 'active', 'role' => 'member', 'post' => '',
+        ]);
+    }
+
+    public function group(string $name, Person ...$people): Group
+    {
+        $group = Group::query()->create(['name' => $name]);
+        $group->people()->attach(array_map(fn (Person $person): int => $person->id, $people));
+
+        return $group;
+    }
+
+    public function calendar(Person|Group $keeper, string $name = 'Workshops', array $columns = []): Calendar
+    {
+        return Calendar::query()->create($columns + [
+            'slug' => Calendar::newSlug($name), 'name' => $name, 'colour' => 'sea', 'mark' => 'disc', 'timezone' => 'Europe/London',
+            'keeper_kind' => $keeper instanceof Person ? SubjectKind::Person : SubjectKind::Group, 'keeper_id' => $keeper->id,
+        ])->refresh()->load('source');
+    }
+
+    public function give(Calendar $calendar, Person|Group|SubjectKind $to, Level $level): void
+    {
+        GrantRecord::query()->create([
+            'on_kind' => 'calendar', 'on_id' => $calendar->id, 'level' => $level,
+            'subject_kind' => match (true) {
+                $to instanceof Person => SubjectKind::Person,
+                $to instanceof Group => SubjectKind::Group,
+                default => $to,
+            },
+            'subject_id' => $to instanceof SubjectKind ? 0 : $to->id,
+        ]);
+    }
+
+    /** Puts an event on a calendar without the API. */
+    public function add(Calendar $calendar, ?Person $author = null, mixed ...$event): Event
+    {
+        return app(SeriesWriter::class)->add($calendar->id, new Series(Make::event(...$event)), ['created_by' => $author?->id, 'updated_by' => $author?->id]);
+    }
+
+    /** Calls the API as a person. */
+    public function as(?Person $person, string $method, string $path, array $body = [], ?int $version = null): TestResponse
+    {
+        // Each call is a request of its own: nothing of the last one's person may be left in a controller.
+        collect($this->app['router']->getRoutes()->getRoutes())->each->flushController();
+        $person === null ? $this->app['auth']->forgetGuards() : $this->actingAs($person->fresh());
+
+        return $this->json($method, "/api/v1{$path}", $body, $version === null ? [] : ['If-Match' => "\"{$version}\""]);
+    }
+
+    public function sheet(Person $person, string $from, string $to, string $more = '', string $zone = 'Europe/London'): TestResponse
+    {
+        return $this->as($person, 'GET', "/sheet?from={$from}&to={$to}&tz={$zone}{$more}");
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+use App\Calendars\Category;
+use App\Events\OccurrenceHorizon;
+use App\Events\OccurrenceQuery;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Time\LocalDateTime;
+
+beforeEach(function () {
+    $this->ada = $this->person();
+    $this->ben = $this->person('Ben Oar');
+    $this->slip = $this->calendar($this->ada, 'Slipway');
+    $this->loft = $this->calendar($this->ada, 'Long loft');
+    $this->layers = fn (): array => [
+        ['name' => 'Tests', 'colour' => 'brick', 'mark' => 'triangle', 'calendars' => [$this->slip->slug, $this->loft->slug], 'anyCategory' => ['Assessment']],
+        ['name' => 'Slip', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug], 'anyCategory' => []],
+    ];
+    $this->keep = fn (array $more = []): string => $this->as($this->ada, 'POST', '/overlays', $more + ['name' => 'The term', 'layers' => ($this->layers)()])->assertCreated()->json('slug');
+    $this->through = fn ($person, string $overlay, string $more = ''): array => collect($this->sheet($person, '2026-11-01', '2026-12-01', "&overlay={$overlay}{$more}")->assertOk()->json('items'))->map(fn (array $item): string => "{$item['layer']} {$item['title']}")->sort()->values()->all();
+});
+
+test('each event shows once, in the first layer that takes it', function () {
+    $this->add($this->slip, $this->ada, title: 'Oar test', more: ['categories' => ['assessment']]);
+    $this->add($this->slip, $this->ada, title: 'Haul out');
+    $this->add($this->loft, $this->ada, title: 'Rope theory', more: ['categories' => ['assessment', 'visit']]);
+    $this->add($this->loft, $this->ada, title: 'Sweeping');
+    $slug = ($this->keep)();
+    expect(($this->through)($this->ada, $slug))->toBe(['0 Oar test', '0 Rope theory', '1 Haul out'])
+        ->and(($this->through)($this->ada, $slug, '&categories[]=visit'))->toBe(['0 Rope theory']);
+    $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertJsonPath('categories', [['name' => 'assessment', 'count' => 2], ['name' => 'visit', 'count' => 1]])
+        ->assertJsonPath('layers.0.target', $this->slip->slug);
+});
+
+test('through a shared overlay one sees what one’s own access allows', function () {
+    $this->add($this->slip, $this->ada, title: 'Haul out');
+    $this->add($this->loft, $this->ada, title: 'Rope theory', more: ['categories' => ['assessment']]);
+    $slug = ($this->keep)();
+    $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertNotFound();
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true])->assertOk()->assertJsonPath('sharedWithEveryone', true);
+    expect(($this->through)($this->ben, $slug))->toBe([]);
+    $this->give($this->slip, $this->ben, Level::BusyTimes);
+    $this->give($this->loft, $this->ben, Level::BusyTimes);
+    expect(($this->through)($this->ben, $slug))->toBe(['1 Busy']);
+    $this->as($this->ben, 'PUT', "/overlays/{$slug}", ['name' => 'Mine', 'layers' => ($this->layers)()], 1)->assertForbidden();
+    $this->as($this->ben, 'DELETE', "/overlays/{$slug}")->assertForbidden();
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => false])->assertOk();
+    $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertNotFound();
+});
+
+test('an overlay is changed, deleted and brought back', function () {
+    $slug = ($this->keep)();
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'Other order', 'openingView' => 'month', 'layers' => array_reverse(($this->layers)())], 1)->assertOk()
+        ->assertJsonPath('layers.*.name', ['Slip', 'Tests'])->assertJsonPath('openingView', 'month')->assertJsonPath('version', 2);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'Late', 'layers' => ($this->layers)()], 1)->assertStatus(412)->assertJsonPath('current.name', 'Other order');
+    $this->as($this->ada, 'DELETE', "/overlays/{$slug}")->assertNoContent();
+    $this->as($this->ada, 'GET', '/overlays')->assertExactJson([]);
+    $this->as($this->ben, 'POST', "/overlays/{$slug}/restore")->assertNotFound();
+    $this->as($this->ada, 'POST', "/overlays/{$slug}/restore")->assertOk()->assertJsonCount(2, 'layers');
+});
+
+test('an overlay of nothing, or of calendars that are not there, is refused', function () {
+    $this->as($this->ada, 'POST', '/overlays', ['name' => '', 'layers' => []])->assertUnprocessable()->assertJsonPath('errors.*.field', ['name', 'layers']);
+    $this->as($this->ben, 'POST', '/overlays', ['name' => 'Nosy', 'layers' => ($this->layers)()])->assertUnprocessable()->assertJsonPath('errors.0.field', 'layers.0.calendars');
+    $this->as($this->ada, 'GET', '/overlays')->assertExactJson([]);
+});
+
+test('somebody who edits an overlay does not throw out calendars they cannot see', function () {
+    $slug = ($this->keep)(['layers' => [['name' => 'Both', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug, $this->loft->slug], 'anyCategory' => []]]]);
+    DB::table('grants')->insert(['on_kind' => 'overlay', 'on_id' => DB::table('overlays')->value('id'), 'subject_kind' => 'person', 'subject_id' => $this->ben->id, 'level' => 'edit']);
+    $this->give($this->slip, $this->ben, Level::Read);
+    $layers = $this->as($this->ben, 'GET', '/overlays')->json('0.layers');
+    expect($layers[0]['calendars'])->toBe([$this->slip->slug]);
+    $this->as($this->ben, 'PUT', "/overlays/{$slug}", ['name' => 'Both', 'layers' => $layers], 1)->assertOk();
+    expect($this->as($this->ada, 'GET', '/overlays')->json('0.layers.0.calendars'))->toEqualCanonicalizing([$this->slip->slug, $this->loft->slug]);
+});
+
+test('days are closed by events of a category that closes them, and the ruler says how full each is', function () {
+    Category::query()->create(['name' => 'closed', 'closes_day' => true]);
+    $this->add($this->slip, $this->ada, title: 'Works days', start: '2026-11-05', end: '2026-11-07', more: ['categories' => ['closed']]);
+    $this->add($this->slip, $this->ada, title: 'Night', start: '2026-11-03T22:00', end: '2026-11-04T02:00');
+    $this->sheet($this->ada, '2026-11-01', '2026-11-08')->assertJsonPath('closed', [['date' => '2026-11-05', 'title' => 'Works days'], ['date' => '2026-11-06', 'title' => 'Works days']]);
+    $this->as($this->ada, 'GET', '/ruler?from=2026-11-01&to=2026-11-08&tz=Europe/London')->assertJsonPath('loads', [0, 0, 1, 1, 1, 1, 0])->assertJsonPath('closed', ['2026-11-05', '2026-11-06']);
+});
+
+test('a window that cannot be is refused', function (string $query) {
+    $this->as($this->ada, 'GET', "/sheet?{$query}")->assertUnprocessable();
+})->with(['from=2026-11-01&to=2026-11-01&tz=UTC', 'from=2026-11-01&to=2029-11-01&tz=UTC', 'from=x&to=2026-11-01&tz=UTC', 'from=2026-11-01&to=2026-11-02&tz=Nowhere']);
+
+test('a window is read as ranges of the index, whatever lies before it', function () {
+    for ($day = 0; $day < 400; $day++) {
+        $this->add($this->slip, $this->ada, start: gmdate('Y-m-d\TH:i', strtotime('2024-01-01T09:00') + $day * 86400));
+    }
+    DB::statement('ANALYZE TABLE occurrences');
+    $from = LocalDateTime::parse('2025-01-20')->seconds;
+    $query = app(OccurrenceQuery::class)->windowQuery([$this->slip->id, $this->loft->id], $from, $from + 7 * 86400);
+    $plan = collect(DB::select('EXPLAIN '.$query->select('o.id')->toRawSql()))->firstWhere('table', 'o');
+    expect($plan->type)->toBe('range')->and($plan->key)->toBe('occurrences_window')->and($plan->rows)->toBeLessThan(60)
+        ->and($query->count())->toBe(7)
+        ->and(OccurrenceHorizon::stamp($from))->toBe('2025-01-20 00:00:00');
+});

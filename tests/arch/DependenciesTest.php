@@ -1,0 +1,37 @@
+<?php
+
+arch('the core knows no framework, no database and no application')
+    ->expect('PinnedRota\Core')
+    ->not->toUse(['Illuminate', 'App', 'Carbon', 'Laravel', 'Symfony', 'GuzzleHttp', 'PDO', 'mysqli']);
+
+arch('the core is strict about types')
+    ->expect('PinnedRota\Core')
+    ->toUseStrictTypes();
+
+arch('the core does no input or output but on streams it is given')
+    ->expect('PinnedRota\Core')
+    ->not->toUse(['file_get_contents', 'file_put_contents', 'curl_init', 'time', 'date', 'getenv', 'echo', 'rand', 'mt_rand']);
+
+arch('controllers hold no rules: they decide no access and expand nothing')
+    ->expect(['App\Calendars\CalendarsController', 'App\Events\EventsController', 'App\Overlays\OverlaysController', 'App\Overlays\SheetController', 'App\Feeds\FeedsController', 'App\Feeds\FeedDownloadController', 'App\Imports\ImportsController', 'App\Sources\SourcesController', 'App\Access\GrantsController', 'App\Directory\DirectoryController'])
+    ->not->toUse(['PinnedRota\Core\Access\Access', 'PinnedRota\Core\Recurrence', 'PinnedRota\Core\Overlay\Composition', 'PinnedRota\Core\ICalendar\ComponentReader']);
+
+arch('only events write the occurrence index')
+    ->expect('App\Events\OccurrenceIndex')
+    ->toOnlyBeUsedIn('App\Events');
+
+arch('only access decides access')
+    ->expect('PinnedRota\Core\Access\Access')
+    ->toOnlyBeUsedIn('App\Access');
+
+arch('only sources reach out to the network')
+    ->expect('GuzzleHttp')
+    ->toOnlyBeUsedIn('App\Sources');
+
+arch('nothing is left that was for finding faults')
+    ->expect(['dd', 'dump', 'var_dump', 'ray', 'print_r'])
+    ->not->toBeUsed();
+
+arch('the demo is no part of the application')
+    ->expect('Database\Seeders')
+    ->not->toBeUsedIn(['App', 'PinnedRota\Core']);

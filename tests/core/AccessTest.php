@@ -1,0 +1,82 @@
+<?php
+
+use PinnedRota\Core\Access\Access;
+use PinnedRota\Core\Access\Blanking;
+use PinnedRota\Core\Access\EventRights;
+use PinnedRota\Core\Access\Grant;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Reason;
+use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Access\Viewer;
+use PinnedRota\Core\Access\Visibility;
+use Tests\Support\Make;
+
+$person = fn (int $id): Subject => new Subject(SubjectKind::Person, $id);
+$group = fn (int $id): Subject => new Subject(SubjectKind::Group, $id);
+$grants = fn (): array => [
+    new Grant(new Subject(SubjectKind::Public), Level::BusyTimes),
+    new Grant(new Subject(SubjectKind::Everyone), Level::Read),
+    new Grant(new Subject(SubjectKind::Group, 5), Level::Edit),
+    new Grant(new Subject(SubjectKind::Person, 3), Level::Contribute),
+    new Grant(new Subject(SubjectKind::Person, 4), Level::None),
+];
+
+test('the highest level that applies holds, and every reason is told', function (Viewer $viewer, Level $level, int $reasons) use ($person, $grants) {
+    $decision = Access::decide($viewer, $person(1), $grants());
+    expect($decision->level)->toBe($level)->and($decision->reasons)->toHaveCount($reasons);
+})->with([
+    'the keeper manages' => [new Viewer(1), Level::Manage, 3],
+    'a member' => [new Viewer(2), Level::Read, 2],
+    'given to the person' => [new Viewer(3), Level::Contribute, 3],
+    'given to a group' => [new Viewer(2, [5]), Level::Edit, 3],
+    'the group beats the person' => [new Viewer(3, [4, 5]), Level::Edit, 4],
+    'none takes nothing away' => [new Viewer(4), Level::Read, 2],
+    'an outsider' => [Viewer::outsider(), Level::BusyTimes, 1],
+    'another group' => [new Viewer(2, [6]), Level::Read, 2],
+]);
+
+test('a group keeps for all who are in it', function () use ($group) {
+    expect(Access::decide(new Viewer(9, [7]), $group(7), [])->level)->toBe(Level::Manage)
+        ->and(Access::decide(new Viewer(9, [7]), $group(7), [])->reasons[0])->toBeInstanceOf(Reason::class)->asKeeper->toBeTrue()
+        ->and(Access::decide(new Viewer(7), $group(7), [])->level)->toBe(Level::None)
+        ->and(Access::decide(Viewer::outsider(), $group(7), [])->level)->toBe(Level::None);
+});
+
+test('how much of an event is seen', function (Level $level, bool $private, bool $busy, bool $author, Visibility $expected) {
+    expect(Visibility::of($level, $private, $busy, $author))->toBe($expected);
+})->with([
+    'nothing' => [Level::None, false, true, false, Visibility::Hidden],
+    'nothing, even of one’s own' => [Level::None, false, true, true, Visibility::Hidden],
+    'busy times' => [Level::BusyTimes, false, true, false, Visibility::BusyOnly],
+    'busy times of what leaves the time free' => [Level::BusyTimes, false, false, false, Visibility::Hidden],
+    'read' => [Level::Read, false, true, false, Visibility::Full],
+    'private, read' => [Level::Read, true, true, false, Visibility::BusyOnly],
+    'private, contribute' => [Level::Contribute, true, true, false, Visibility::BusyOnly],
+    'private and free, read' => [Level::Read, true, false, false, Visibility::Hidden],
+    'private, its author' => [Level::Contribute, true, true, true, Visibility::Full],
+    'private, edit' => [Level::Edit, true, true, false, Visibility::Full],
+]);
+
+test('what a level lets one do with events', function (Level $level, bool $add, bool $own, bool $others) {
+    expect(EventRights::mayAdd($level))->toBe($add)
+        ->and(EventRights::mayChange($level, true))->toBe($own)
+        ->and(EventRights::mayChange($level, false))->toBe($others);
+})->with([
+    [Level::None, false, false, false], [Level::BusyTimes, false, false, false], [Level::Read, false, false, false],
+    [Level::Contribute, true, true, false], [Level::Edit, true, true, true], [Level::Manage, true, true, true],
+]);
+
+test('of a blanked event only that and when the time is taken is left', function () {
+    $event = Make::event('Hospital', rule: 'FREQ=WEEKLY;COUNT=2', uid: 'secret-uid', more: ['place' => 'Ward 7', 'description' => 'Knee', 'link' => 'https://example.org', 'categories' => ['health'], 'priority' => 1, 'private' => true]);
+    $blank = Blanking::apply($event, Visibility::BusyOnly);
+    $told = strtolower(json_encode($blank, JSON_THROW_ON_ERROR));
+    foreach (['hospital', 'ward', 'knee', 'example.org', 'health', 'secret-uid'] as $secret) {
+        expect($told)->not->toContain($secret);
+    }
+    expect($blank->start->equals($event->start))->toBeTrue()->and($blank->recurrence->rules)->toEqual($event->recurrence->rules)
+        ->and(Blanking::apply($event, Visibility::Hidden))->toBeNull()
+        ->and(Blanking::apply($event, Visibility::Full))->toBe($event)
+        ->and(Blanking::contents(['title' => 'Hospital', 'place' => 'Ward 7', 'categories' => ['health']], Visibility::BusyOnly))
+        ->toBe(['title' => 'Busy', 'place' => '', 'categories' => []]);
+});
