@@ -1,0 +1,85 @@
+<?php
+
+use App\Events\Event;
+use App\Imports\Import;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use PinnedRota\Core\Access\Level;
+use Tests\Support\Make;
+
+beforeEach(function () {
+    Storage::fake('local');
+    $this->ada = $this->person();
+    $this->slip = $this->calendar($this->ada, 'Slipway');
+    $this->look = fn (string $text, $person = null) => $this->as($person ?? $this->ada, 'POST', "/calendars/{$this->slip->slug}/imports", ['file' => UploadedFile::fake()->createWithContent('term.ics', $text)]);
+    $this->apply = fn (int $id, $person = null) => $this->as($person ?? $this->ada, 'POST', "/imports/{$id}/apply");
+    $this->file = Make::calendar(
+        "UID:1\nDTSTART;TZID=Europe/London:20261102T093000\nDTEND;TZID=Europe/London:20261102T110000\nSUMMARY:Oar test\nCATEGORIES:assessment",
+        "UID:2\nDTSTART;VALUE=DATE:20261105\nSUMMARY:Open day",
+        "UID:3\nDTSTART;TZID=Europe/London:20261103T090000\nRRULE:FREQ=WEEKLY;COUNT=3\nSUMMARY:Rowing",
+        "UID:3\nRECURRENCE-ID;TZID=Europe/London:20261110T090000\nDTSTART;TZID=Europe/London:20261111T100000\nSUMMARY:Rowing, moved",
+        "UID:4\nSUMMARY:No start",
+    );
+});
+
+test('a file is looked at first, and changes nothing until it is brought in', function () {
+    $preview = ($this->look)($this->file)->assertCreated()->assertJsonPath('counts', ['added' => 3, 'changed' => 0, 'unchanged' => 0, 'removed' => 0])
+        ->assertJsonPath('rows.0', ['verdict' => 'added', 'title' => 'Oar test', 'start' => '2026-11-02T09:30', 'allDay' => false, 'timezone' => 'Europe/London', 'repeats' => false, 'place' => ''])
+        ->assertJsonPath('problems.0.outcome', 'refused')->assertJsonPath('problems.0.line', 28);
+    expect(Event::query()->count())->toBe(0);
+    ($this->apply)($preview->json('id'))->assertOk()->assertJsonPath('added', 3);
+    $titles = collect($this->sheet($this->ada, '2026-11-01', '2026-12-01')->json('items'))->map(fn (array $item): string => substr($item['start'], 5).' '.$item['title'])->all();
+    expect($titles)->toBe(['11-02T09:30 Oar test', '11-03T09:00 Rowing', '11-05 Open day', '11-11T10:00 Rowing, moved', '11-17T09:00 Rowing'])
+        ->and(Storage::allFiles())->toBe([]);
+});
+
+test('bringing the same file in twice adds nothing twice', function () {
+    ($this->apply)(($this->look)($this->file)->json('id'))->assertOk();
+    $before = [Event::query()->count(), DB::table('occurrences')->count()];
+    $again = ($this->look)($this->file)->assertJsonPath('counts', ['added' => 0, 'changed' => 0, 'unchanged' => 3, 'removed' => 0]);
+    ($this->apply)($again->json('id'))->assertOk()->assertJsonPath('unchanged', 3);
+    expect([Event::query()->count(), DB::table('occurrences')->count()])->toBe($before);
+});
+
+test('what has changed in the file changes here, what is gone from it stays', function () {
+    ($this->apply)(($this->look)($this->file)->json('id'))->assertOk();
+    $changed = Make::calendar("UID:1\nDTSTART;TZID=Europe/London:20261102T133000\nSUMMARY:Oar test, later");
+    $preview = ($this->look)($changed)->assertJsonPath('counts.changed', 1)->assertJsonPath('rows.0.verdict', 'changed');
+    ($this->apply)($preview->json('id'))->assertOk();
+    expect(Event::query()->where('uid', '1')->sole())->title->toBe('Oar test, later')->starts_local->toBe('2026-11-02 13:30:00')
+        ->and(Event::query()->whereNull('series_id')->count())->toBe(3);
+});
+
+test('a file is brought in once, by who looked at it', function () {
+    $id = ($this->look)($this->file)->json('id');
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::Edit);
+    ($this->apply)($id, $ben)->assertNotFound();
+    ($this->apply)($id)->assertOk();
+    ($this->apply)($id)->assertConflict();
+});
+
+test('who has lost the right between looking and bringing in changes nothing', function () {
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::Edit);
+    $id = ($this->look)($this->file, $ben)->assertCreated()->json('id');
+    DB::table('grants')->delete();
+    ($this->apply)($id, $ben)->assertNotFound();
+    expect(Event::query()->count())->toBe(0);
+});
+
+test('a file that cannot be brought in is refused with the reason', function (string $text, string $message) {
+    ($this->look)($text)->assertUnprocessable()->assertJsonPath('errors.0.field', 'file')->assertJsonPath('errors.0.message', $message);
+    expect(Event::query()->count())->toBe(0)->and(Import::query()->count())->toBe(0)->and(Storage::allFiles())->toBe([]);
+})->with([
+    'no iCalendar' => ['Name;Date', 'This is not an iCalendar file: it has no line BEGIN:VCALENDAR.'],
+    'empty' => ['', 'This is not an iCalendar file: it has no line BEGIN:VCALENDAR.'],
+    'no events' => [Make::calendar(), 'There are no events in this file.'],
+    'no event that can be read' => [Make::calendar("UID:1\nSUMMARY:No start"), 'No event in this file can be read. Line 4: VEVENT: The event has no DTSTART. (refused).'],
+]);
+
+test('a file of 30 MB is refused', function () {
+    $this->as($this->ada, 'POST', "/calendars/{$this->slip->slug}/imports", ['file' => UploadedFile::fake()->create('large.ics', 30 * 1024)])->assertUnprocessable()
+        ->assertJsonPath('errors.0.message', 'The file is larger than 20 MB. Ask for a shorter span of time, or bring it in in parts.');
+});

@@ -1,0 +1,113 @@
+<?php
+
+use App\Events\Event;
+use App\Sources\RefreshSource;
+use App\Sources\Source;
+use Illuminate\Support\Facades\Queue;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Sources\AddressRules;
+
+// The far side is the stand-in, over HTTP: bin/test serves it.
+beforeEach(function () {
+    $this->ada = $this->person();
+    $this->far = fn (string $path): string => config('rota.standins.url').$path;
+    $this->subscribe = fn (string $path, array $more = []) => $this->as($this->ada, 'POST', '/sources', $more + ['url' => ($this->far)($path), 'name' => 'Tides', 'colour' => 'pine', 'mark' => 'waves']);
+    $this->titles = fn (): array => Event::query()->orderBy('title')->pluck('title')->all();
+});
+
+test('an address is checked at once and shows as a calendar that is only read', function () {
+    $source = ($this->subscribe)('/harbour-office/tides.ics')->assertCreated()->assertJsonPath('error', null);
+    expect($source->json('history.0.counts.added'))->toBeGreaterThan(100);
+    $today = now('Europe/London')->format('Y-m-d');
+    $items = $this->sheet($this->ada, $today, now('Europe/London')->addDay()->format('Y-m-d'))->json('items');
+    expect(count($items))->toBeIn([1, 2])->and($items[0]['title'])->toStartWith('High water')->and($items[0]['mayChange'])->toBeFalse();
+    $slug = $source->json('calendar.slug');
+    $this->as($this->ada, 'PATCH', "/events/{$items[0]['id']}", ['title' => 'Low water'], 1)->assertForbidden();
+    $this->as($this->ada, 'DELETE', "/events/{$items[0]['id']}", [], 1)->assertForbidden();
+    $this->as($this->ada, 'POST', '/events', ['calendar' => $slug, 'title' => 'Mine', 'start' => '2026-11-10T09:00'])->assertUnprocessable()->assertJsonPath('errors.0.message', 'The events of this calendar come from outside; none can be added here.');
+    $this->as($this->ada, 'POST', "/calendars/{$slug}/imports", [])->assertForbidden();
+    $this->as($this->ada, 'PATCH', "/calendars/{$slug}", ['name' => 'Our tides', 'colour' => 'rose'], 1)->assertOk();
+});
+
+test('a refresh adds, changes and removes, and says so', function () {
+    $id = ($this->subscribe)('/switch/a.ics?events=one,two,three')->assertCreated()->json('id');
+    Source::query()->update(['url' => ($this->far)('/switch/a.ics?events=one,four,two')]);
+    $this->as($this->ada, 'POST', "/sources/{$id}/refresh")->assertOk()
+        ->assertJsonPath('history.0.counts', ['added' => 1, 'changed' => 1, 'unchanged' => 1, 'removed' => 1]);
+    expect(($this->titles)())->toBe(['four', 'one', 'two']);
+    $this->as($this->ada, 'POST', "/sources/{$id}/refresh")->assertJsonPath('history.0', fn (array $latest): bool => $latest['counts'] === null && $latest['error'] === null);
+});
+
+test('when the far side fails the last good copy stays, and the keeper is told', function (string $fault, string $message) {
+    $id = ($this->subscribe)('/switch/a.ics?events=one,two')->json('id');
+    Source::query()->update(['url' => ($this->far)($fault)]);
+    $this->as($this->ada, 'POST', "/sources/{$id}/refresh")->assertOk()->assertJsonPath('error', $message)->assertJsonPath('history.0.error', $message);
+    expect(($this->titles)())->toBe(['one', 'two'])->and(Source::query()->sole()->next_refresh_at->isFuture())->toBeTrue();
+    Source::query()->update(['url' => ($this->far)('/switch/a.ics?events=one')]);
+    $this->as($this->ada, 'POST', "/sources/{$id}/refresh")->assertJsonPath('error', null);
+    expect(($this->titles)())->toBe(['one']);
+})->with([
+    ['/faults/500', 'The far side has a fault (500). Try again later.'],
+    ['/faults/page', 'The far side answered with something that is not iCalendar.'],
+    ['/faults/gone', 'The far side has nothing at this address (404).'],
+    ['/faults/large', 'The answer is larger than 10 MB.'],
+]);
+
+test('an address that cannot be subscribed to is refused at its field and leaves nothing', function (array $input, string $message) {
+    $this->as($this->ada, 'POST', '/sources', $input + ['name' => 'Tides', 'colour' => 'pine', 'mark' => 'waves'])->assertUnprocessable()
+        ->assertJsonPath('errors.0.field', 'url')->assertJsonPath('errors.0.message', $message);
+    expect(Source::query()->count())->toBe(0);
+    $this->as($this->ada, 'GET', '/calendars')->assertExactJson([]);
+})->with([
+    'nothing' => [['url' => ''], 'Enter the address of a calendar.'],
+    'words' => [['url' => 'the harbour'], 'Enter a full address, such as https://example.org/calendar.ics.'],
+    'another scheme' => [['url' => 'ftp://example.org/a.ics'], 'Only http and https addresses can be fetched.'],
+    'inside the network' => [['url' => 'http://10.0.0.7/a.ics'], 'This address leads inside a private network and is not fetched.'],
+    'this machine, at another port' => [['url' => 'http://127.0.0.1:3306/'], 'This address leads inside a private network and is not fetched.'],
+    'the same, spelt otherwise' => [['url' => 'http://[::ffff:127.0.0.1]/'], 'This address leads inside a private network and is not fetched.'],
+]);
+
+test('faults of the far side are told where the address was entered', function (string $path, string $message) {
+    ($this->subscribe)($path)->assertUnprocessable()->assertJsonPath('errors.0', ['field' => 'url', 'message' => $message]);
+})->with([
+    ['/faults/500', 'The far side has a fault (500). Try again later.'],
+    ['/faults/page', 'What this address answers with is not an iCalendar document.'],
+    ['/faults/redirect', 'This address leads inside a private network and is not fetched.'],
+]);
+
+test('a far side that is slow is given up', function () {
+    config(['rota.sources.timeout_seconds' => 1]);
+    ($this->subscribe)('/faults/slow')->assertUnprocessable()->assertJsonPath('errors.0.message', 'The far side did not answer in time.');
+});
+
+test('without the trust that configuration gives, the stand-in itself is not fetched', function () {
+    $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules);
+    ($this->subscribe)('/harbour-office/tides.ics')->assertUnprocessable()->assertJsonPath('errors.0.message', 'This address leads inside a private network and is not fetched.');
+});
+
+test('sources that are due are refreshed on schedule, others are left alone', function () {
+    ($this->subscribe)('/switch/a.ics?events=one')->assertCreated();
+    Queue::fake();
+    $this->artisan('rota:refresh-sources')->assertOk();
+    Queue::assertNothingPushed();
+    $this->travel(61)->minutes();
+    $this->artisan('rota:refresh-sources')->assertOk();
+    Queue::assertPushed(RefreshSource::class, 1);
+});
+
+test('the scheduled refresh does what it says', function () {
+    $id = ($this->subscribe)('/switch/a.ics?events=one')->json('id');
+    Source::query()->update(['url' => ($this->far)('/switch/a.ics?events=one,two')]);
+    RefreshSource::dispatch($id);
+    expect(($this->titles)())->toBe(['one', 'two']);
+});
+
+test('those who read a source see where it leads, not the key in its address, and do not refresh it', function () {
+    $source = ($this->subscribe)('/switch/a.ics?events=one&key=hunter2');
+    $ben = $this->person('Ben Oar');
+    $calendar = Source::query()->sole()->calendar()->sole();
+    $this->give($calendar, SubjectKind::Everyone, Level::Read);
+    expect($this->as($ben, 'GET', '/sources')->assertJsonPath('0.url', '127.0.0.1')->getContent())->not->toContain('hunter2');
+    $this->as($ben, 'POST', '/sources/'.$source->json('id').'/refresh')->assertForbidden();
+});
