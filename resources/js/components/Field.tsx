@@ -48,7 +48,7 @@ export function TextField({ label, error, hint, fieldClassName, ...input }: Text
 
 export function CheckField({ label, ...input }: ComponentProps<'input'> & { label: string }) {
     return (
-        <label className="flex items-center gap-2 py-0.5">
+        <label className="flex items-center gap-2 py-1">
             <input type="checkbox" className="size-4 accent-(--ink)" {...input} />
             {label}
         </label>

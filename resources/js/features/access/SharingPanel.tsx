@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Users, X } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ComponentProps } from 'react';
 import { toast } from 'sonner';
 import { api, Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
-import { CONTROL, FormProblem } from '@/components/Field';
+import { CONTROL, Field, FormProblem } from '@/components/Field';
 import { Loading } from '@/components/States';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { GIVABLE, LEVELS, type Level } from './levels';
@@ -100,16 +100,20 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
 type SelectProps = { label: string; value: Level; onChange: (level: Level) => void; withNone?: boolean; hidden?: boolean };
 
 function LevelSelect({ label, value, onChange, withNone = false, hidden = false }: SelectProps) {
-    return (
-        <label className="flex flex-col gap-1 text-xs text-soft">
-            <span className={hidden ? 'sr-only' : ''}>{label}</span>
-            <select className={`${CONTROL} w-36`} value={value} onChange={(event) => onChange(event.target.value as Level)}>
-                {(withNone ? (['none', ...GIVABLE] as Level[]) : GIVABLE).map((level) => (
-                    <option key={level} value={level}>
-                        {LEVELS[level].name}
-                    </option>
-                ))}
-            </select>
-        </label>
+    const select = (control: Partial<ComponentProps<'select'>>) => (
+        <select {...control} value={value} onChange={(event) => onChange(event.target.value as Level)}>
+            {(withNone ? (['none', ...GIVABLE] as Level[]) : GIVABLE).map((level) => (
+                <option key={level} value={level}>
+                    {LEVELS[level].name}
+                </option>
+            ))}
+        </select>
+    );
+    return hidden ? (
+        select({ 'aria-label': label, className: `${CONTROL} max-w-36` })
+    ) : (
+        <Field label={label} className="w-36">
+            {select}
+        </Field>
     );
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Failed, Loading } from '@/components/States';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useDraft, useRota } from '@/features/overlays/RotaContext';
 import { EventForm } from './EventForm';
 import { EventPanel } from './EventPanel';
 import { fetchEvent, type Scope } from './useEventActions';
@@ -9,9 +9,10 @@ import { fetchEvent, type Scope } from './useEventActions';
 /** The event that is open or being written, beside the sheet and never over it. */
 export function EventAside() {
     const rota = useRota();
+    const { draft, setDraft } = useDraft();
     const { event: id, occurrence } = rota.search;
     const close = () => {
-        rota.setDraft(null);
+        setDraft(null);
         rota.go({ event: undefined, occurrence: undefined });
     };
     useEffect(() => {
@@ -26,7 +27,7 @@ export function EventAside() {
             aria-label="Event"
             className="w-70 shrink-0 overflow-y-auto border-l border-line bg-paper px-4 py-3.5 max-md:fixed max-md:inset-x-0 max-md:bottom-13 max-md:z-30 max-md:max-h-[82vh] max-md:w-auto max-md:border-t-2 max-md:border-l-0 max-md:border-ink max-md:shadow-(--shadow)"
         >
-            {rota.draft !== null ? (
+            {draft !== null ? (
                 <EventForm event={null} scope={null} onDone={close} onLeave={close} />
             ) : (
                 <OpenEvent key={`${id}:${occurrence ?? ''}`} id={id ?? 0} occurrence={occurrence ?? null} onClose={close} />

@@ -3,7 +3,7 @@ import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useDraft, useRota } from '@/features/overlays/RotaContext';
 import { CategoryPicker } from './CategoryPicker';
 import { endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
 import { RepeatFields } from './RepeatFields';
@@ -15,8 +15,9 @@ type Props = { event: Event | null; scope: Scope; onDone: () => void; onLeave: (
 /** Writes an event, new or old. Title and start are enough. */
 export function EventForm({ event, scope, onDone, onLeave }: Props) {
     const rota = useRota();
+    const { draft, setDraft } = useDraft();
     const { create, update } = useEventActions();
-    const form = useForm<EventValues>({ defaultValues: valuesOf(event ?? rota.draft ?? { calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }) });
+    const form = useForm<EventValues>({ defaultValues: valuesOf(event ?? draft ?? { calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }) });
     const { register, control, setValue, getValues } = form;
     const values = { ...getValues(), ...useWatch({ control }) };
     const saving = event === null ? create : update;
@@ -25,15 +26,14 @@ export function EventForm({ event, scope, onDone, onLeave }: Props) {
     const foreignRule = event?.repeat !== null && event?.repeat !== undefined && event.repeat.weekly === null;
     const withRepeat = scope === null && !foreignRule;
 
-    const { setDraft } = rota;
     const { calendar, title, allDay, startDate, startTime, endDate, endTime } = values;
     useEffect(() => {
         if (event === null) setDraft({ calendar, title, allDay, start: `${startDate}T${startTime}`, end: `${endDate}T${endTime}` });
     }, [event, setDraft, calendar, title, allDay, startDate, startTime, endDate, endTime]);
 
     // Clicking another day while writing takes the event there.
-    const draftDay = rota.draft?.start.slice(0, 10);
-    const draftCalendar = rota.draft?.calendar;
+    const draftDay = draft?.start.slice(0, 10);
+    const draftCalendar = draft?.calendar;
     useEffect(() => {
         if (event !== null || draftDay === undefined || draftDay === getValues('startDate')) return;
         setValue('endDate', endAfter(getValues(), draftDay, getValues('startTime')).endDate);

@@ -31,8 +31,8 @@ export function useEventActions() {
 
     const create = useMutation({
         mutationFn: (input: EventInput) => api<Event>('POST', '/events', { body: input }),
-        onSuccess: async (event) => {
-            await refresh();
+        onSuccess: (event) => {
+            void refresh();
             toast(`Added to ${nameOf(event.calendar)}, ${formatDate(event.start, 'weekdayDay')}.`, {
                 action: undo(() => api('DELETE', `/events/${event.id}`, { version: event.version })),
             });
@@ -42,8 +42,8 @@ export function useEventActions() {
     const update = useMutation({
         mutationFn: ({ event, scope, change }: { event: Event; scope: Scope; change: EventChange }) =>
             api<Event>('PATCH', `/events/${event.id}`, { ...query(scope), body: change, version: event.version }),
-        onSuccess: async (saved, { event, scope, change }) => {
-            await refresh();
+        onSuccess: (saved, { event, scope, change }) => {
+            void refresh();
             toast(saved.calendar === event.calendar ? `“${saved.title}” is changed.` : `Moved to ${nameOf(saved.calendar)}.`, {
                 action: undo(() => api('PATCH', `/events/${event.id}`, { ...query(scope), body: before(event, change), version: saved.version })),
             });
@@ -52,8 +52,8 @@ export function useEventActions() {
 
     const remove = useMutation({
         mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => api<void>('DELETE', `/events/${event.id}`, { ...query(scope), version: event.version }),
-        onSuccess: async (_, { event, scope }) => {
-            await refresh();
+        onSuccess: (_, { event, scope }) => {
+            void refresh();
             toast(`“${event.title}” is deleted from ${nameOf(event.calendar)}.`, {
                 action: undo(() => api('POST', `/events/${event.id}/restore`, query(scope))),
             });

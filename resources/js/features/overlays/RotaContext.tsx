@@ -21,8 +21,6 @@ export type Rota = {
     step: (direction: 1 | -1) => void;
     sheet: Sheet | undefined;
     hidden: ReadonlySet<number>;
-    draft: Draft | null;
-    setDraft: (draft: Draft | null) => void;
     /** Begins an event in the empty space of a day. */
     begin: (day: string, calendar: string | null) => void;
     open: (item: Item) => void;
@@ -30,6 +28,15 @@ export type Rota = {
 };
 
 export const RotaContext = createContext<Rota | null>(null);
+
+/** Apart from the rest, so that typing a title draws nothing anew but the pending event. */
+export const DraftContext = createContext<{ draft: Draft | null; setDraft: (draft: Draft | null) => void } | null>(null);
+
+export function useDraft() {
+    const draft = useContext(DraftContext);
+    if (draft === null) throw new Error('There is no rota here.');
+    return draft;
+}
 
 export function useRota(): Rota {
     const rota = useContext(RotaContext);

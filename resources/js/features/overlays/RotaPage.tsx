@@ -11,7 +11,7 @@ import { SheetBoard } from '@/features/sheet/SheetBoard';
 import { today as todayIn } from '@/time/dates';
 import { EmptySheet } from './EmptySheet';
 import { Key } from './Key';
-import { RotaContext, type Draft, type Rota } from './RotaContext';
+import { DraftContext, RotaContext, type Draft, type Rota } from './RotaContext';
 import { RotaHeader } from './RotaHeader';
 import type { RotaSearch } from './rotaSearch';
 import { Ruler } from './Ruler';
@@ -57,29 +57,35 @@ export function RotaPage() {
     );
     const startMove = (item: Item, day: string, scope: Scope) => move.mutate({ item, scope, day });
 
-    const rota: Rota = {
-        search, go, overlay, view, date, today, zone, span, focus, hidden, draft, setDraft,
-        sheet: sheet.data,
-        step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
-        begin: (day, target) => {
-            const first = calendars.data?.find((each) => each.mayAdd);
-            // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
-            const inView = sheet.data?.layers.find((layer, index) => layer.target !== null && !hidden.has(index))?.target;
-            const calendar = target ?? inView ?? first?.slug;
-            if (calendar === undefined) return;
-            go({ event: undefined, occurrence: undefined });
-            setDraft({ calendar, title: '', allDay: false, start: `${day}T09:00`, end: `${day}T10:00` });
-        },
-        open: (item) => {
-            setDraft(null);
-            go({ event: item.id, occurrence: item.occurrence ?? undefined });
-        },
-        move: (item, day) => (item.repeats ? setAsking({ item, day }) : startMove(item, day, null)),
-    };
+    const mutateMove = move.mutate;
+    const rota = useMemo<Rota>(
+        () => ({
+            search, go, overlay, view, date, today, zone, span, focus, hidden,
+            sheet: sheet.data,
+            step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
+            begin: (day, target) => {
+                const first = calendars.data?.find((each) => each.mayAdd);
+                // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
+                const inView = sheet.data?.layers.find((layer, index) => layer.target !== null && !hidden.has(index))?.target;
+                const calendar = target ?? inView ?? first?.slug;
+                if (calendar === undefined) return;
+                go({ event: undefined, occurrence: undefined });
+                setDraft({ calendar, title: '', allDay: false, start: `${day}T09:00`, end: `${day}T10:00` });
+            },
+            open: (item) => {
+                setDraft(null);
+                go({ event: item.id, occurrence: item.occurrence ?? undefined });
+            },
+            move: (item, day) => (item.repeats ? setAsking({ item, day }) : mutateMove({ item, scope: null, day })),
+        }),
+        [search, go, overlay, view, date, today, zone, span, focus, hidden, sheet.data, laneDays, calendars.data, mutateMove],
+    );
+    const drafting = useMemo(() => ({ draft, setDraft }), [draft]);
     const aside = draft !== null || search.event !== undefined;
 
     return (
         <RotaContext.Provider value={rota}>
+            <DraftContext.Provider value={drafting}>
             <div className="flex h-full flex-col">
                 <RotaHeader onKey={() => setKeyOpen((open) => !open)} />
                 <div className="flex min-h-0 flex-1">
@@ -109,6 +115,7 @@ export function RotaPage() {
                     onAll={() => startMove(asking.item, asking.day, null)}
                 />
             )}
+            </DraftContext.Provider>
         </RotaContext.Provider>
     );
 }

@@ -17,8 +17,9 @@ export function useOverlayActions() {
             overlay === null
                 ? api<Overlay>('POST', '/overlays', { body: input })
                 : api<Overlay>('PUT', `/overlays/${overlay.slug}`, { body: input, version: overlay.version }),
-        onSuccess: async (saved, { overlay }) => {
-            await refresh();
+        onSuccess: (saved, { overlay }) => {
+            client.setQueryData<Overlay[]>(['overlays'], (known = []) => [...known.filter((each) => each.slug !== saved.slug), saved]);
+            void refresh();
             toast(overlay === null ? `Kept as “${saved.name}”.` : `“${saved.name}” is changed.`);
         },
     });
@@ -28,8 +29,8 @@ export function useOverlayActions() {
     });
     const remove = useMutation({
         mutationFn: (overlay: Overlay) => api<void>('DELETE', `/overlays/${overlay.slug}`),
-        onSuccess: async (_, overlay) => {
-            await refresh();
+        onSuccess: (_, overlay) => {
+            void refresh();
             toast(`“${overlay.name}” is deleted. Its calendars stay.`, {
                 action: {
                     label: 'Undo',

@@ -36,7 +36,7 @@ export function Cell({ row, column, day, target, closed, outside = false, label,
         <div
             ref={setNodeRef}
             role="gridcell"
-            tabIndex={row === 0 && column === 0 ? 0 : -1}
+            tabIndex={-1}
             aria-label={`${label}, ${formatDate(day, 'long')}${closed === undefined ? '' : `, closed: ${closed}`}`}
             className="sheet-cell"
             data-cell={`${row}:${column}`}

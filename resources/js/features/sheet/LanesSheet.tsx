@@ -4,6 +4,7 @@ import { useRota } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { daysBetween, daysFrom, formatDate, isWeekend } from '@/time/dates';
 import { Cell } from './Cell';
+import { Grid } from './Grid';
 import { itemKey, layRow } from './geometry';
 import { ItemView } from './ItemView';
 import { PendingItem } from './PendingItem';
@@ -12,7 +13,7 @@ const TRACK = 24;
 
 /** A row for each layer, days across. */
 export function LanesSheet({ sheet }: { sheet: Sheet }) {
-    const { span, hidden, today, draft } = useRota();
+    const { span, hidden, today } = useRota();
     const count = daysBetween(span.from, span.to);
     const days = useMemo(() => daysFrom(span.from, count), [span.from, count]);
     const closed = useMemo(() => new Map(sheet.closed.map((each) => [each.date, each.title])), [sheet.closed]);
@@ -23,9 +24,8 @@ export function LanesSheet({ sheet }: { sheet: Sheet }) {
                 .filter(({ index }) => !hidden.has(index)),
         [sheet, hidden, span.from, count],
     );
-    const draftRow = draft === null ? -1 : rows.findIndex(({ layer }) => layer.calendars.includes(draft.calendar));
     return (
-        <div role="grid" aria-label="Lanes: a row for each layer, days across" className="sheet lanes" style={{ ['--days' as string]: count }}>
+        <Grid kind="lanes" label="Lanes: a row for each layer, days across" style={{ ['--days' as string]: count }}>
             <div role="row" className="sheet-row">
                 <div role="columnheader" className="sheet-head" data-corner>
                     Layer
@@ -62,11 +62,11 @@ export function LanesSheet({ sheet }: { sheet: Sheet }) {
                             {row.tickets[column]?.map((item) => (
                                 <ItemView key={itemKey(item)} item={item} shape="ticket" ink={layer.colour} mark={layer.mark} />
                             ))}
-                            {position === draftRow && draft?.start.slice(0, 10) === day && <PendingItem shape="ticket" />}
+                            <PendingItem shape="ticket" day={day} calendars={layer.calendars} />
                         </Cell>
                     ))}
                 </div>
             ))}
-        </div>
+        </Grid>
     );
 }

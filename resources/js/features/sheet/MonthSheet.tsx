@@ -4,6 +4,7 @@ import { useRota } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { addDays, daysBetween, daysFrom, formatDate, weekNumber } from '@/time/dates';
 import { Cell } from './Cell';
+import { Grid } from './Grid';
 import { itemKey, layRow } from './geometry';
 import { ItemView } from './ItemView';
 import { PendingItem } from './PendingItem';
@@ -14,7 +15,7 @@ const NUMBER = 22;
 
 /** A row for each week. Days that hold more than fits say so and open in place. */
 export function MonthSheet({ sheet }: { sheet: Sheet }) {
-    const { span, focus, hidden, today, draft } = useRota();
+    const { span, focus, hidden, today } = useRota();
     const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
     const weeks = daysBetween(span.from, span.to) / 7;
     const { ref, lines, weekHeight } = useLinesPerDay(weeks);
@@ -31,7 +32,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
         return { ink: found?.colour ?? 'slate', mark: found?.mark ?? 'disc' };
     };
     return (
-        <div ref={ref} role="grid" aria-label="Month: a row for each week" className="sheet month" style={{ ['--days' as string]: 7, ['--weeks' as string]: weeks, ['--week-height' as string]: `${weekHeight}px` }}>
+        <Grid ref={ref} kind="month" label="Month: a row for each week" style={{ ['--days' as string]: 7, ['--weeks' as string]: weeks, ['--week-height' as string]: `${weekHeight}px` }}>
             <div role="row" className="sheet-row">
                 <div role="columnheader" className="sheet-head" data-corner>
                     <span className="sr-only">Week</span>
@@ -71,7 +72,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                                             style={{ top: 3 + NUMBER + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
                                         />
                                     ))}
-                                {draft?.start.slice(0, 10) === day && <PendingItem shape="line" />}
+                                <PendingItem shape="line" day={day} />
                                 {tickets.slice(0, room).map((item) => (
                                     <ItemView key={itemKey(item)} item={item} shape="line" {...drawn(item.layer)} />
                                 ))}
@@ -104,7 +105,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                     })}
                 </div>
             ))}
-        </div>
+        </Grid>
     );
 }
 

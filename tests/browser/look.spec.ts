@@ -1,0 +1,90 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { day, enter, laneCell, makeCalendar, unique } from './support';
+
+async function expectAccessible(page: Page): Promise<void> {
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+}
+
+async function expectNoSidewaysScroll(page: Page): Promise<void> {
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+}
+
+for (const theme of ['light', 'dark'] as const) {
+    for (const [width, height] of [[1280, 800], [390, 844]] as const) {
+        test(`every view is sound at ${width} × ${height}, ${theme}`, async ({ page }) => {
+            test.setTimeout(120_000);
+            await page.emulateMedia({ colorScheme: theme });
+            await page.setViewportSize({ width, height });
+            await page.goto('/');
+            await expect(page.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
+            await expectAccessible(page);
+            await enter(page, 'Ines Halloran');
+            for (const path of ['/?view=lanes', '/?view=month', '/?view=lanes&event=1', '/calendars', '/calendars/assessments', '/feeds', '/sources']) {
+                await page.goto(path);
+                await expect(page.getByText(/^Fetching /)).toHaveCount(0);
+                await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+                if (path.startsWith('/?')) await expect(page.getByRole('grid')).toBeVisible();
+                await expectAccessible(page);
+                await expectNoSidewaysScroll(page);
+            }
+        });
+    }
+}
+
+test('forms and dialogs are sound', async ({ page }) => {
+    await enter(page, 'Ines Halloran');
+    await page.goto('/?overlay=the-term-at-a-glance');
+    await laneCell(page, 'Assessments', day(7)).click({ position: { x: 30, y: 60 } });
+    await expect(page.getByLabel('Title')).toBeFocused();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await expect(page.getByLabel('Title')).toBeHidden();
+    await page.getByRole('button', { name: 'The term at a glance' }).click();
+    await page.getByRole('menuitem', { name: 'Change the layers of this one…' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: /^Assessments/ }).click();
+    await expectAccessible(page);
+});
+
+test('events are added, moved and opened by keyboard alone', async ({ page }) => {
+    const name = unique('Keys');
+    await enter(page, 'Esi Marchetti');
+    await makeCalendar(page, name);
+    await page.goto('/?overlay=all');
+    await page.getByRole('grid').focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.locator('[data-cell="0:0"]')).toBeFocused();
+    await laneCell(page, name, day(1)).focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(laneCell(page, name, day(2))).toBeFocused();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('By hand');
+    await page.keyboard.press('Enter');
+    const ticket = page.getByRole('row', { name: new RegExp(name) }).getByRole('button', { name: /By hand/ });
+    await expect(ticket).toBeVisible();
+    await ticket.focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect(laneCell(page, name, day(3)).getByRole('button', { name: /By hand/ })).toBeVisible();
+    await ticket.focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'By hand' })).toBeVisible();
+    await page.getByLabel('Ruler').focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.locator(`[data-day="${day(14)}"]`).first()).toBeVisible();
+});
+
+test('the address is the state: a copied one shows a colleague the same, through their own access', async ({ page }) => {
+    await enter(page, 'Mirela Dask');
+    await page.goto(`/?overlay=the-term-at-a-glance&view=month&date=${day(0)}&categories=%5B%22assessment%22%5D`);
+    await expect(page.getByRole('tab', { name: 'Month' })).toHaveAttribute('aria-selected', 'true');
+    await expect(page.getByRole('complementary', { name: 'Key' }).getByRole('button', { name: 'assessment', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await page.goto('/?overlay=the-term-at-a-glance');
+    // A student sees of absences that somebody is busy, and not who.
+    await expect(page.getByRole('row', { name: /Staff away/ }).getByRole('button').first()).toHaveAccessibleName(/^Busy/);
+    await expect(page.getByText(/Halloran away/)).toHaveCount(0);
+    await page.getByRole('button', { name: 'On a week' }).click();
+    await expect(page.locator(`[data-day="${day(14)}"]`).first()).toBeVisible();
+    await page.goBack();
+    await expect(page.locator(`[data-day="${day(0)}"]`).first()).toBeVisible();
+});

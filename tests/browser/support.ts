@@ -1,0 +1,71 @@
+import { expect, type Browser, type Page } from '@playwright/test';
+import { Temporal } from 'temporal-polyfill';
+
+export const standins = process.env.ROTA_STANDINS ?? 'http://127.0.0.1:8081';
+
+const today = Temporal.Now.plainDateISO('Europe/London');
+
+/** The day that is so many days after the Monday of this week: those of this week and the next are on the sheet. */
+export function day(fromMonday: number): string {
+    return today.subtract({ days: today.dayOfWeek - 1 }).add({ days: fromMonday }).toString();
+}
+
+/** A name that no other run has used. */
+export function unique(name: string): string {
+    return `${name} ${Math.random().toString(36).slice(2, 7)}`;
+}
+
+export async function enter(page: Page, person: string): Promise<void> {
+    await page.goto('/');
+    await page.getByRole('button', { name: new RegExp(`^${person}`) }).click();
+    await expect(page.getByLabel(`You: ${person}`)).toBeVisible();
+}
+
+/** Another person at another browser. */
+export async function enterElsewhere(browser: Browser, person: string): Promise<Page> {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    await enter(page, person);
+    return page;
+}
+
+export async function makeCalendar(page: Page, name: string): Promise<void> {
+    await page.goto('/calendars');
+    await page.getByRole('button', { name: 'Make a calendar' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('Name').fill(name);
+    await dialog.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByText(`“${name}” is made.`)).toBeVisible();
+    await expect(dialog).toBeHidden();
+}
+
+export async function openCalendar(page: Page, name: string): Promise<void> {
+    await page.goto('/calendars');
+    await page.getByRole('link', { name: new RegExp(name) }).click();
+    await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+}
+
+/** Keeps an overlay of these calendars, a layer each, and looks through it. */
+export async function layOverlay(page: Page, name: string, calendars: string[]): Promise<void> {
+    await page.goto('/?overlay=all');
+    await page.getByRole('button', { name: 'Everything I see' }).click();
+    await page.getByRole('menuitem', { name: 'Lay a new overlay…' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('Name').fill(name);
+    for (const calendar of calendars) await dialog.getByLabel('Add a layer of').selectOption({ label: calendar });
+    await dialog.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+}
+
+/** The day of a layer's row, in lanes. */
+export function laneCell(page: Page, layer: string, date: string) {
+    return page.getByRole('row', { name: new RegExp(layer) }).locator(`[data-day="${date}"]`);
+}
+
+export async function addEvent(page: Page, layer: string, date: string, title: string): Promise<void> {
+    await laneCell(page, layer, date).click({ position: { x: 20, y: 45 } });
+    await page.getByLabel('Title').fill(title);
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(page.getByText(/^Added to /).first()).toBeVisible();
+    await expect(laneCell(page, layer, date).getByRole('button', { name: new RegExp(title) })).toBeVisible();
+}
