@@ -98,7 +98,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await expect(page.getByRole('row', { name: new RegExp(boats) })).toBeHidden();
         await key.getByRole('button', { name: 'Show all layers' }).click();
         await key.getByRole('button', { name: 'safety', exact: true }).click();
-        await expect(page.getByRole('button', { name: /Rowing/ })).toBeHidden();
+        await expect(page.getByRole('button', { name: /Rowing/ })).toHaveCount(0);
         await expect(page.getByRole('button', { name: /Man overboard/ })).toBeVisible();
         await page.getByRole('tab', { name: 'Month' }).click();
         await page.goto(`/?overlay=${new URL(page.url()).searchParams.get('overlay')?.replaceAll('"', '')}&view=month&date=${day(8)}`);
