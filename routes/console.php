@@ -2,6 +2,7 @@
 
 use App\Api\Description;
 use App\Changes\Change;
+use App\Directory\Person;
 use App\Events\RollHorizon;
 use App\Imports\Import;
 use App\Sources\RefreshSource;
@@ -10,6 +11,7 @@ use Database\Seeders\Demo\DemoSeeder;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Schedule;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Facades\Validator;
 
 Artisan::command('rota:refresh-sources', function (): void {
     Source::query()->where('next_refresh_at', '<=', now())->orderBy('next_refresh_at')->limit(500)
@@ -39,6 +41,24 @@ Artisan::command('rota:demo', function (DemoSeeder $seeder): int {
 
     return 0;
 })->purpose('Fills the empty database of a demo with the demo school');
+
+Artisan::command('rota:add-person {name} {email} {--administrator}', function (string $name, string $email): int {
+    $password = (string) $this->secret('A password of at least 10 characters');
+    $input = Validator::make(compact('name', 'email', 'password'), [
+        'name' => ['required', 'max:120'], 'email' => ['required', 'email', 'max:190', 'unique:people'], 'password' => ['required', 'min:10'],
+    ]);
+    if ($input->fails()) {
+        $this->error(implode("\n", $input->errors()->all()));
+
+        return 1;
+    }
+    Person::query()->create($input->validated() + [
+        'timezone' => config('rota.timezone'), 'role' => $this->option('administrator') ? 'administrator' : 'member', 'status' => 'active', 'post' => '',
+    ]);
+    $this->info("{$name} can sign in now.");
+
+    return 0;
+})->purpose('Adds a person, such as the first one of a new site');
 
 Artisan::command('rota:openapi', function (Description $description): void {
     $this->output->write($description->json()."\n", false, Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);

@@ -33,13 +33,13 @@ function answer(string $document): void
     echo $document;
 }
 
-/** @param list<string> $events each a VEVENT */
+/** @param  list<string>  $events each a VEVENT */
 function calendar(string $name, array $events): string
 {
     return "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Stand-in//EN\r\nX-WR-CALNAME:{$name}\r\n".implode('', $events)."END:VCALENDAR\r\n";
 }
 
-/** @param array<string, string> $properties */
+/** @param  array<string, string>  $properties */
 function event(array $properties): string
 {
     $lines = '';

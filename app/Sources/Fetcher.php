@@ -54,7 +54,7 @@ final class Fetcher
         throw new FetchFailed('The address redirects too often.');
     }
 
-    /** @param array<string, string> $headers */
+    /** @param  array<string, string>  $headers */
     private function request(string $url, array $headers): ResponseInterface
     {
         try {

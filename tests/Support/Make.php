@@ -24,7 +24,7 @@ final class Make
         };
     }
 
-    /** @param array<string, mixed> $more further arguments of the event */
+    /** @param  array<string, mixed>  $more further arguments of the event */
     public static function event(string $title = 'Rigging test', string $start = '2026-11-02T09:30', ?string $end = null, ?string $rule = null, ?string $zone = 'Europe/London', string $uid = '', array $more = []): Event
     {
         $from = self::time($start, $zone);

@@ -95,7 +95,7 @@ final class DemoEvents
         $who = ['Joinery shop' => 'Oda Lindqvarn', 'Rigging loft' => 'Rufus Tamm', 'Sail loft' => 'Hana Brekspear'];
         for ($week = -self::WEEKS_BACK; $week < self::WEEKS_AHEAD; $week++) {
             foreach ($work as $calendar => $titles) {
-                foreach (range(1, mt_rand(3, 5)) as $ignored) {
+                foreach (range(1, mt_rand(4, 7)) as $ignored) {
                     $this->add($calendar, $titles[array_rand($titles)], [$week, mt_rand(0, 4)], ['8:30', '9:00', '10:00', '13:00', '14:30'][mt_rand(0, 4)], [60, 120, 180][mt_rand(0, 2)], place: $calendar, categories: mt_rand(0, 5) === 0 ? ['maintenance'] : ['booking'], by: $who[$calendar]);
                 }
             }
@@ -112,7 +112,7 @@ final class DemoEvents
         $uses = ['Slipway' => ['Haul out, gig 3', 'Antifouling', 'Launch rehearsal', 'Cradle check'], 'Safety boat' => ['Safety cover', 'Engine service', 'Crew training'], 'Steam box' => ['Steam box', 'Steam box, planks', 'Steam box, ribs'], 'Chart room' => ['Chart room', 'Pilotage group', 'Quiet study'], 'Van' => ['Timber run', 'Sail delivery', 'Student transport']];
         for ($week = -self::WEEKS_BACK; $week < self::WEEKS_AHEAD; $week++) {
             foreach ($uses as $calendar => $titles) {
-                foreach (range(1, mt_rand(2, 5)) as $ignored) {
+                foreach (range(1, mt_rand(3, 6)) as $ignored) {
                     $this->add($calendar, $titles[array_rand($titles)], [$week, mt_rand(0, 4)], ['8:00', '10:00', '11:00', '13:00', '15:00'][mt_rand(0, 4)], [60, 120, 240][mt_rand(0, 2)], place: $calendar, categories: ['booking'], status: mt_rand(0, 6) === 0 ? Status::Provisional : Status::Confirmed, by: $staff[mt_rand(0, 4)]);
                 }
             }
@@ -211,7 +211,7 @@ final class DemoEvents
         return EventTime::zoned(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY + $hour * 3600 + $minute * 60), Zone::of($zone));
     }
 
-    /** @param array<string, mixed> $more further arguments of the event */
+    /** @param  array<string, mixed>  $more further arguments of the event */
     private function addOn(string $calendar, string $title, EventTime $start, int $seconds, array $more = [], string $by = 'Ines Halloran'): void
     {
         $event = new Event(...[

@@ -19,7 +19,9 @@ final class DemoSeeder
         'Regatta league' => ['/regatta-league/fixtures.ics', 'plum', 'waves'],
     ];
 
-    public function __construct(private readonly SeriesWriter $writer, private readonly SourceRefresher $refresher) {}
+    public function __construct(private readonly SeriesWriter $writer, private readonly SourceRefresher $refresher)
+    {
+    }
 
     /** @return bool whether anything was laid */
     public function lay(): bool

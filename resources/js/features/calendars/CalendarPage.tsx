@@ -75,7 +75,7 @@ export function CalendarPage() {
                 </Section>
             )}
             {manages && (
-                <Section title="Feed links" about="A secret address for one reader or one place, for their own calendar program. Each can be revoked alone.">
+                <Section title="Feed links" about="A link of its own for one reader or one place, kept secret by whoever has it. Each can be revoked alone.">
                     <FeedLinks calendar={calendar} />
                 </Section>
             )}

@@ -18,7 +18,7 @@ import { Ruler } from './Ruler';
 import { useOverlays } from './useOverlays';
 import { useSheet } from './useSheet';
 import { stepped, useLaneDays, windowOf } from './useWindow';
-import { ViewBar } from './ViewBar';
+import { SheetControls } from './SheetControls';
 
 const route = getRouteApi('/');
 const LAST = 'rota.overlay';
@@ -91,7 +91,7 @@ export function RotaPage() {
                 <div className="flex min-h-0 flex-1">
                     <main className="flex min-w-0 flex-1 flex-col" aria-label="Rota">
                         <Ruler through={through} enabled={overlays.isSuccess} />
-                        <ViewBar />
+                        <SheetControls />
                         <div className="min-h-0 flex-1 overflow-auto bg-sheet" aria-busy={sheet.isFetching}>
                             {sheet.isError || overlays.isError ? (
                                 <Failed error={sheet.error ?? overlays.error} retry={() => void sheet.refetch()} />

@@ -10,7 +10,7 @@ const VIEWS: [View, string][] = [
 ];
 
 /** Turns the sheet over: back, today, on; and chooses how it is drawn. */
-export function ViewBar() {
+export function SheetControls() {
     const rota = useRota();
     const last = addDays(rota.span.to, -1);
     const heading = rota.view === 'month' ? formatDate(rota.focus.from, 'monthYear') : formatSpan(rota.span.from, last);
