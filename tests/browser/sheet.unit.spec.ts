@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { lastDay, layRow, type Item } from '../../resources/js/features/sheet/geometry';
+
+function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
+    return {
+        id: 1, occurrence: null, layer: 0, calendar: 'slip', title, place: '', categories: [], allDay: start.length === 10,
+        start, end, status: 'confirmed', busyOnly: false, private: false, repeats: false, mayChange: true, ...more,
+    };
+}
+
+const titles = (items: Item[] | undefined) => items?.map((each) => each.title);
+
+test('the last day of an item is the one it ends within', () => {
+    expect(lastDay(item('a', '2026-11-02T09:00', '2026-11-02T10:00'))).toBe('2026-11-02');
+    expect(lastDay(item('over midnight', '2026-11-02T22:00', '2026-11-03T02:00'))).toBe('2026-11-03');
+    expect(lastDay(item('until midnight', '2026-11-02T22:00', '2026-11-03T00:00'))).toBe('2026-11-02');
+    expect(lastDay(item('without length at midnight', '2026-11-02T00:00', '2026-11-02T00:00'))).toBe('2026-11-02');
+    expect(lastDay(item('all day', '2026-11-02', '2026-11-03'))).toBe('2026-11-02');
+    expect(lastDay(item('three days', '2026-11-02', '2026-11-05'))).toBe('2026-11-04');
+    expect(lastDay(item('over new year', '2026-12-31', '2027-01-02'))).toBe('2027-01-01');
+});
+
+test('what fits in a day is a ticket of that day, what does not a ribbon', () => {
+    const row = layRow(
+        [item('morning', '2026-11-02T09:00', '2026-11-02T10:00'), item('night', '2026-11-03T22:00', '2026-11-04T06:00'), item('late', '2026-11-04T20:00', '2026-11-05T00:00')],
+        '2026-11-02', 7, 'ribbon',
+    );
+    expect(row.tickets.map(titles)).toEqual([['morning'], [], ['late'], [], [], [], []]);
+    expect(row.ribbons.map(({ from, to, begins, ends }) => [from, to, begins, ends])).toEqual([[1, 2, true, true]]);
+    expect(row.tracks).toEqual([0, 1, 1, 0, 0, 0, 0]);
+});
+
+test('a whole day is a ribbon or a ticket, as the view has room', () => {
+    const items = [item('closed', '2026-11-02', '2026-11-03')];
+    expect(layRow(items, '2026-11-02', 7, 'ribbon').ribbons).toHaveLength(1);
+    expect(titles(layRow(items, '2026-11-02', 7, 'ticket').tickets[0])).toEqual(['closed']);
+});
+
+test('ribbons that overlap lie on tracks of their own, and a free track is used again', () => {
+    const row = layRow(
+        [item('a', '2026-11-02', '2026-11-05'), item('b', '2026-11-03', '2026-11-06'), item('c', '2026-11-05', '2026-11-07'), item('d', '2026-11-05', '2026-11-07')],
+        '2026-11-02', 7, 'ribbon',
+    );
+    expect(row.ribbons.map(({ item: { title }, track }) => `${title}${track}`)).toEqual(['a0', 'b1', 'c0', 'd2']);
+    expect(row.tracks).toEqual([1, 2, 2, 3, 3, 0, 0]);
+});
+
+test('what reaches over the edges of a row is cut there and says so', () => {
+    const [ribbon] = layRow([item('long', '2026-10-20', '2026-12-01')], '2026-11-02', 7, 'ribbon').ribbons;
+    expect(ribbon).toMatchObject({ from: 0, to: 6, begins: false, ends: false });
+    const outside = layRow([item('before', '2026-11-01T09:00', '2026-11-01T10:00'), item('after', '2026-11-09', '2026-11-10'), item('ended', '2026-10-20', '2026-11-02')], '2026-11-02', 7, 'ribbon');
+    expect(outside.ribbons).toEqual([]);
+    expect(outside.tickets.flat()).toEqual([]);
+});
+
+test('no two ribbons lie over each other, whatever they are', () => {
+    let seed = 7;
+    const random = (below: number) => (seed = (seed * 16807) % 2147483647) % below;
+    for (let round = 0; round < 100; round++) {
+        const items = Array.from({ length: 12 }, (_, index) => {
+            const first = 1 + random(20);
+            const day = (number: number) => `2026-11-${String(number).padStart(2, '0')}`;
+            return item(`${index}`, day(first), day(first + 1 + random(7)));
+        }).sort((a, b) => (a.start < b.start ? -1 : 1));
+        const { ribbons, tracks } = layRow(items, '2026-11-05', 14, 'ribbon');
+        for (const a of ribbons) {
+            expect(tracks[a.from]).toBeGreaterThan(a.track);
+            for (const b of ribbons) {
+                if (a !== b && a.track === b.track) expect(a.to < b.from || b.to < a.from).toBe(true);
+            }
+        }
+    }
+});

@@ -1,0 +1,86 @@
+import { expect, test } from '@playwright/test';
+import { endAfter, inputOf, valuesOf } from '../../resources/js/features/events/eventValues';
+import type { Event } from '../../resources/js/features/events/useEventActions';
+import { readRotaSearch } from '../../resources/js/features/overlays/rotaSearch';
+import { stepped, windowOf } from '../../resources/js/features/overlays/useWindow';
+import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, shiftDays, startOfWeek, timeOfDay, weekNumber } from '../../resources/js/time/dates';
+
+const event: Event = {
+    id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
+    timezone: 'Europe/London', place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
+    repeat: { words: 'every week', weekly: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null } },
+    addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, version: 3,
+};
+
+test('an event goes through the form unchanged', () => {
+    const input = inputOf(valuesOf(event), true);
+    expect(input).toEqual({
+        calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
+        categories: ['safety'], status: 'provisional', busy: false, private: true, repeat: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null },
+    });
+    expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');
+});
+
+test('the last day of an all-day event is told as people say it, and sent exclusive', () => {
+    const values = valuesOf({ ...event, allDay: true, start: '2026-11-03', end: '2026-11-06', repeat: null });
+    expect([values.startDate, values.endDate]).toEqual(['2026-11-03', '2026-11-05']);
+    expect(inputOf(values, true)).toMatchObject({ start: '2026-11-03', end: '2026-11-06', repeat: null });
+    expect(inputOf({ ...values, allDay: false }, false)).toMatchObject({ start: '2026-11-03T09:00', end: '2026-11-05T10:00' });
+});
+
+test('a new event repeats on its own weekday unless told otherwise', () => {
+    const values = valuesOf({ calendar: 'slip', title: '', allDay: false, start: '2026-11-07T09:00', end: '2026-11-07T10:00' });
+    expect([values.repeats, values.weekdays]).toEqual([false, ['SA']]);
+    expect(inputOf({ ...values, repeats: true, ends: 'count', count: 5 }, true).repeat).toEqual({ interval: 1, weekdays: ['SA'], until: null, count: 5 });
+    expect(inputOf({ ...values, repeats: true, ends: 'never' }, true).repeat).toEqual({ interval: 1, weekdays: ['SA'], until: null, count: null });
+});
+
+test('a start that moves takes the end along, over midnight and months', () => {
+    const values = valuesOf({ ...event, start: '2026-11-30T22:00', end: '2026-12-01T02:00' });
+    expect(endAfter(values, '2026-11-30', '23:30')).toEqual({ endDate: '2026-12-01', endTime: '03:30' });
+    expect(endAfter(values, '2026-12-31', '22:00')).toEqual({ endDate: '2027-01-01', endTime: '02:00' });
+});
+
+test('what an address says is read, and what it cannot mean is left out', () => {
+    expect(readRotaSearch({ view: 'month', date: '2026-11-03', categories: ['a', 3], off: [1, 'x'], event: 7, occurrence: '2026-11-03', overlay: 'all' })).toEqual({
+        view: 'month', date: '2026-11-03', categories: ['a'], off: [1], event: 7, occurrence: '2026-11-03', overlay: 'all',
+    });
+    expect(readRotaSearch({ view: 'spiral', date: '2026-02-30', categories: 'a', off: 'x', event: 'seven', overlay: 3 })).toEqual({});
+});
+
+test('each view draws whole weeks around its date, or the days that fit', () => {
+    expect(windowOf('lanes', '2026-11-11', 14)).toEqual({ span: { from: '2026-11-09', to: '2026-11-23' }, focus: { from: '2026-11-09', to: '2026-11-23' } });
+    expect(windowOf('lanes', '2026-11-11', 3).span).toEqual({ from: '2026-11-11', to: '2026-11-14' });
+    expect(windowOf('month', '2026-11-11', 14)).toEqual({ span: { from: '2026-10-26', to: '2026-12-07' }, focus: { from: '2026-11-01', to: '2026-12-01' } });
+    // February 2027 begins on a Monday and fills four weeks to the day.
+    expect(windowOf('month', '2027-02-28', 14).span).toEqual({ from: '2027-02-01', to: '2027-03-01' });
+});
+
+test('a step turns to the next week, page or month', () => {
+    expect(stepped('lanes', '2026-11-11', 14, 1)).toBe('2026-11-18');
+    expect(stepped('lanes', '2026-11-11', 3, -1)).toBe('2026-11-08');
+    expect(stepped('month', '2026-01-31', 14, 1)).toBe('2026-02-01');
+    expect(stepped('month', '2026-01-31', 14, -1)).toBe('2025-12-01');
+});
+
+test('dates are counted over clock changes, leap days and years', () => {
+    expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2);
+    expect(daysBetween('2028-02-28', '2028-03-01')).toBe(2);
+    expect(daysFrom('2026-12-30', 4)).toEqual(['2026-12-30', '2026-12-31', '2027-01-01', '2027-01-02']);
+    expect(startOfWeek('2026-11-01')).toBe('2026-10-26');
+    expect(startOfWeek('2026-11-02')).toBe('2026-11-02');
+    expect(weekNumber('2027-01-01')).toBe(53);
+    expect(shiftDays('2026-10-24T22:30', 2)).toBe('2026-10-26T22:30');
+    expect([isDate('2026-02-29'), isDate('2028-02-29'), isDate('2026-1-1'), isDate(null)]).toEqual([false, true, false, false]);
+});
+
+test('times and spans are told in plain words', () => {
+    expect(timeOfDay('2026-11-02T09:05')).toBe('9:05');
+    expect(formatSpan('2026-11-02', '2026-11-15')).toBe('2 – 15 November');
+    expect(formatSpan('2026-11-30', '2026-12-13')).toBe('30 Nov – 13 Dec');
+    expect(formatWhen({ allDay: false, start: '2026-11-02T09:00', end: '2026-11-02T10:30' })).toBe('Monday 2 November, 9:00–10:30');
+    expect(formatWhen({ allDay: false, start: '2026-11-02T12:00', end: '2026-11-02T12:00' })).toBe('Monday 2 November, 12:00');
+    expect(formatWhen({ allDay: false, start: '2026-11-02T22:00', end: '2026-11-03T06:00' })).toBe('Mon 2 Nov, 22:00 to Tue 3 Nov, 6:00');
+    expect(formatWhen({ allDay: true, start: '2026-11-02', end: '2026-11-03' })).toBe('Monday 2 November, all day');
+    expect(formatWhen({ allDay: true, start: '2026-11-02', end: '2026-11-05' })).toBe('Mon 2 Nov to Wed 4 Nov');
+});
