@@ -153,6 +153,11 @@ final class EventInput extends FormRequest
     {
         $rules = [];
         foreach ($set->rules as $rule) {
+            if (! $rule->namesDays()) {
+                $rules[] = $rule;
+
+                continue;
+            }
             $weekly = WeeklyRepeat::fromRule($rule, $from)
                 ?? throw ValidationException::withMessages(['start' => 'This series repeats by a rule that fixes its days. Move one occurrence, or change the repeat.']);
             $rules[] = $weekly->shiftedBy($days)->toRule($to);

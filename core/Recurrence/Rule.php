@@ -41,6 +41,12 @@ final readonly class Rule
     ) {
     }
 
+    /** Whether the rule itself says on which days it falls, instead of taking them from the start. */
+    public function namesDays(): bool
+    {
+        return [...$this->byDay, ...$this->byMonthDay, ...$this->byYearDay, ...$this->byWeekNumber, ...$this->byMonth, ...$this->bySetPosition] !== [];
+    }
+
     /** The value of an RRULE property, its parts always in the same order. */
     public function __toString(): string
     {
