@@ -1,0 +1,67 @@
+<?php
+
+use App\Calendars\Calendar;
+use App\Changes\Change;
+use App\Directory\Person;
+use App\Events\Event;
+use App\Imports\Import;
+use App\Overlays\Overlay;
+use Database\Seeders\Demo\DemoSeeder;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+
+test('the first person of a new site is added by command, and can sign in', function () {
+    $this->artisan('rota:add-person', ['name' => 'Ada Quill', 'email' => 'ada@example.org', '--administrator' => true])
+        ->expectsQuestion('A password of at least 10 characters', 'long-enough-now')->assertOk();
+    expect(Person::query()->sole())->role->toBe('administrator')->timezone->toBe('Europe/London');
+    $this->postJson('/api/v1/session', ['email' => 'ada@example.org', 'password' => 'long-enough-now'])->assertOk();
+    $this->getJson('/api/v1/calendars')->assertExactJson([]);
+    $this->getJson('/api/v1/sheet?from=2026-11-01&to=2026-11-08&tz=UTC')->assertExactJson(['layers' => [], 'items' => [], 'categories' => [], 'closed' => []]);
+});
+
+test('a person who cannot be is refused', function (string $name, string $email, string $password) {
+    Person::query()->create(['name' => 'Ben', 'email' => 'ben@example.org', 'password' => 'x', 'timezone' => 'UTC', 'status' => 'active', 'role' => 'member', 'post' => '']);
+    $this->artisan('rota:add-person', compact('name', 'email'))->expectsQuestion('A password of at least 10 characters', $password)->assertExitCode(1);
+    expect(Person::query()->count())->toBe(1);
+})->with([
+    'no address' => ['Ada', 'ada', 'long-enough-now'],
+    'an address that is taken' => ['Ada', 'ben@example.org', 'long-enough-now'],
+    'a short password' => ['Ada', 'ada@example.org', 'short'],
+]);
+
+test('the demo is laid where it is asked for, once, and true to life', function () {
+    config(['rota.demo.enabled' => false]);
+    $this->artisan('rota:demo')->assertExitCode(1);
+    expect(Person::query()->count())->toBe(0);
+    expect(app(DemoSeeder::class)->lay())->toBeTrue()->and(app(DemoSeeder::class)->lay())->toBeFalse();
+    expect(Person::query()->count())->toBe(40)
+        ->and(Calendar::query()->count())->toBe(25)
+        ->and(Event::query()->count())->toBeGreaterThan(2_900)
+        ->and(Event::query()->where('private', true)->count())->toBeGreaterThan(5)
+        ->and(Event::query()->where('status', 'provisional')->count())->toBeGreaterThan(20)
+        ->and(Overlay::query()->sole()->layers()->count())->toBe(7)
+        ->and(DB::table('sources')->whereNull('error')->whereNotNull('succeeded_at')->count())->toBe(2);
+    // Laid around today: there is something on this week, whichever week that is.
+    $today = now('Europe/London')->startOfWeek();
+    $items = $this->sheet(Person::query()->where('name', 'Ines Halloran')->sole(), $today->format('Y-m-d'), $today->addWeek()->format('Y-m-d'))->json('items');
+    expect(count($items))->toBeGreaterThan(50);
+});
+
+test('tidying drops old change marks but the newest, and files that were looked at only', function () {
+    Storage::fake('local');
+    $ada = $this->person();
+    $calendar = $this->calendar($ada);
+    Storage::put('imports/old.ics', 'x');
+    Storage::put('imports/new.ics', 'x');
+    $old = Import::query()->create(['calendar_id' => $calendar->id, 'created_by' => $ada->id, 'file_name' => 'old.ics', 'path' => 'imports/old.ics']);
+    Change::of($calendar->id);
+    Change::of($calendar->id);
+    DB::table('changes')->update(['created_at' => now()->subDays(30)]);
+    $this->travel(30)->hours();
+    Import::query()->create(['calendar_id' => $calendar->id, 'created_by' => $ada->id, 'file_name' => 'new.ics', 'path' => 'imports/new.ics']);
+    $mark = Change::query()->max('id');
+    $this->artisan('rota:tidy')->assertOk();
+    expect(Storage::allFiles())->toBe(['imports/new.ics'])
+        ->and($old->refresh()->path)->toBeNull()
+        ->and(Change::query()->pluck('id')->all())->toBe([$mark]);
+});

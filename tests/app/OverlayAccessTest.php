@@ -1,0 +1,63 @@
+<?php
+
+use App\Access\GrantRecord;
+use App\Overlays\Overlay;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\SubjectKind;
+
+/** What each level on an overlay is answered: none, Read, Edit, Manage. */
+const OVERLAY_OPERATIONS = [
+    'GET /sheet?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={slug}' => [404, 200, 200, 200],
+    'GET /ruler?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={slug}' => [404, 200, 200, 200],
+    'PUT /overlays/{slug}' => [404, 403, 200, 200],
+    'PUT /overlays/{slug}/everyone' => [404, 403, 403, 200],
+    'DELETE /overlays/{slug}' => [404, 403, 403, 204],
+    'POST /overlays/{slug}/restore' => [404, 404, 404, 200],
+];
+
+test('each level on an overlay is answered as the table says', function (string $operation, array $answers, string $how) {
+    foreach ([Level::None, Level::Read, Level::Edit, Level::Manage] as $index => $level) {
+        $keeper = $this->person();
+        $viewer = $this->person('Ben Oar');
+        $calendar = $this->calendar($viewer);
+        $overlay = Overlay::query()->create([
+            'slug' => uniqid('overlay-'), 'name' => 'Secret plan', 'keeper_kind' => SubjectKind::Person, 'keeper_id' => $keeper->id,
+        ]);
+        if ($level !== Level::None) {
+            GrantRecord::query()->create([
+                'on_kind' => 'overlay', 'on_id' => $overlay->id, 'level' => $level,
+                'subject_kind' => $how === 'group' ? SubjectKind::Group : SubjectKind::Person,
+                'subject_id' => $how === 'group' ? $this->group(uniqid('group '), $viewer)->id : $viewer->id,
+            ]);
+        }
+        if (str_contains($operation, 'restore')) {
+            $overlay->delete();
+        }
+        [$method, $path] = explode(' ', str_replace('{slug}', $overlay->slug, $operation));
+        $answer = $this->as($viewer, $method, $path, [
+            'name' => 'Changed', 'shared' => true,
+            'layers' => [['name' => 'One', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$calendar->slug]]],
+        ], 1);
+        expect($answer->status())->toBe($answers[$index], "{$operation} at {$level->value}");
+        if ($answer->status() === 404) {
+            expect($answer->getContent())->not->toContain('Secret plan');
+        }
+    }
+})->with(array_map(
+    static fn (string $operation, array $answers): array => [$operation, $answers],
+    array_keys(OVERLAY_OPERATIONS),
+    OVERLAY_OPERATIONS,
+))->with(['person', 'group']);
+
+test('an overlay is listed to those who may look through it', function () {
+    [$ada, $ben] = [$this->person(), $this->person('Ben Oar')];
+    $group = $this->group('Coordination', $ada);
+    Overlay::query()->create(['slug' => 'ours', 'name' => 'Ours', 'keeper_kind' => SubjectKind::Group, 'keeper_id' => $group->id]);
+    $this->as($ada, 'GET', '/overlays')->assertJsonPath('0.level', 'manage')->assertJsonPath('0.keeper.name', 'Coordination');
+    $this->as($ben, 'GET', '/overlays')->assertExactJson([]);
+    GrantRecord::query()->create([
+        'on_kind' => 'overlay', 'on_id' => Overlay::query()->value('id'), 'level' => Level::BusyTimes,
+        'subject_kind' => SubjectKind::Everyone, 'subject_id' => 0,
+    ]);
+    $this->as($ben, 'GET', '/overlays')->assertExactJson([]);
+});
