@@ -10,6 +10,9 @@ use PinnedRota\Core\Time\EventTime;
 /** All that goes by one UID: a master, single or repeating, and the occurrences of it that were changed. */
 final readonly class Series
 {
+    /** @var list<Event> changes that hold for all that follows, by original start */
+    private array $following;
+
     /**
      * @param  ?Event  $master  null where a file holds changed occurrences alone
      * @param  list<Event>  $overrides  each with a recurrenceId
@@ -19,11 +22,23 @@ final readonly class Series
         if ($master === null && $overrides === []) {
             throw new InvalidArgumentException('A series has a master or a changed occurrence.');
         }
+        $following = array_filter($overrides, static fn (Event $override): bool => $override->andFollowing);
+        usort($following, static fn (Event $a, Event $b): int => $a->recurrenceId?->indexSeconds() <=> $b->recurrenceId?->indexSeconds());
+        $this->following = $following;
     }
 
     public function uid(): string
     {
         return ($this->master ?? $this->overrides[0])->uid;
+    }
+
+    /** @return non-empty-list<Event> the master, where there is one, then the changed occurrences by original start */
+    public function events(): array
+    {
+        $overrides = $this->overrides;
+        usort($overrides, static fn (Event $a, Event $b): int => $a->recurrenceId?->indexSeconds() <=> $b->recurrenceId?->indexSeconds());
+
+        return $this->master === null ? $overrides : [$this->master, ...$overrides];
     }
 
     /**
@@ -43,10 +58,15 @@ final readonly class Series
         }
         if ($this->master !== null) {
             $master = $this->master;
-            foreach ($master->recurrence->startsBetween($master->start, $from - $master->longestSeconds(), $to) as $start) {
-                if (! isset($replaced[$start->indexSeconds()])) {
-                    $this->add($occurrences, $master, $start, $master->recurrence->repeats() ? $start : null, $from, $to);
+            [$earlier, $later] = $this->reach();
+            foreach ($master->recurrence->startsBetween($master->start, $from - $later, $to + $earlier) as $start) {
+                if (isset($replaced[$start->indexSeconds()])) {
+                    continue;
                 }
+                $change = $this->changeThatHolds($start);
+                $change === null
+                    ? $this->add($occurrences, $master, $start, $master->recurrence->repeats() ? $start : null, $from, $to)
+                    : $this->add($occurrences, $change, $change->movedAlong($start), $start, $from, $to);
             }
         }
         usort($occurrences, static fn (Occurrence $a, Occurrence $b): int => $a->startSeconds <=> $b->startSeconds);
@@ -59,27 +79,69 @@ final readonly class Series
     {
         foreach ($this->overrides as $override) {
             if ($override->recurrenceId?->equals($recurrenceId) === true) {
-                $start = $override->start->indexSeconds();
-
-                return new Occurrence($override, $override->start, $start, $start + $override->lengthSeconds(), $override->recurrenceId);
+                return self::at($override, $override->start, $override->recurrenceId);
             }
         }
         $seconds = $recurrenceId->indexSeconds();
-        foreach ($this->occurrences($seconds, $seconds + 1) as $occurrence) {
-            if ($occurrence->recurrenceId !== null && $occurrence->recurrenceId->indexSeconds() === $seconds) {
-                return $occurrence;
+        foreach ($this->master?->recurrence->startsBetween($this->master->start, $seconds, $seconds + 1) ?? [] as $start) {
+            if (! $this->master->recurrence->repeats()) {
+                return null;
             }
+            $change = $this->changeThatHolds($start);
+
+            return $change === null ? self::at($this->master, $start, $start) : self::at($change, $change->movedAlong($start), $start);
         }
 
         return null;
+    }
+
+    /** The latest change of “this and all that follow” at or before an original start. */
+    private function changeThatHolds(EventTime $start): ?Event
+    {
+        $holds = null;
+        foreach ($this->following as $change) {
+            if ($change->recurrenceId !== null && $change->recurrenceId->indexSeconds() <= $start->indexSeconds()) {
+                $holds = $change;
+            }
+        }
+
+        return $holds;
+    }
+
+    /**
+     * How far from its original start an occurrence may take place, in seconds: how much earlier it may begin, and how
+     * much later it may end.
+     *
+     * @return array{int, int}
+     */
+    private function reach(): array
+    {
+        $earlier = 0;
+        $later = $this->master?->longestSeconds() ?? 0;
+        foreach ($this->following as $change) {
+            // A shift in wall time may differ by a clock change, so a day is added.
+            $shift = $change->start->local->seconds - ($change->recurrenceId ?? $change->start)->local->seconds;
+            $earlier = max($earlier, 86_400 - $shift);
+            $later = max($later, $shift + 86_400 + $change->longestSeconds());
+        }
+
+        return [$earlier, $later];
+    }
+
+    private static function at(Event $event, EventTime $start, EventTime $id): Occurrence
+    {
+        return new Occurrence($event, $start, $start->indexSeconds(), $event->endOf($start), $id);
     }
 
     /** @param  list<Occurrence>  $occurrences */
     private function add(array &$occurrences, Event $event, EventTime $start, ?EventTime $id, int $from, int $to): void
     {
         $begins = $start->indexSeconds();
-        $ends = $event->duration === null ? $begins + $event->lengthSeconds() : $event->duration->addTo($start)->indexSeconds();
-        if ($begins < $to && ($ends > $from || ($ends === $begins && $begins >= $from))) {
+        if ($begins >= $to) {
+            return;
+        }
+        $ends = $event->endOf($start);
+        if ($ends > $from || ($ends === $begins && $begins >= $from)) {
             $occurrences[] = new Occurrence($event, $start, $begins, $ends, $id);
         }
     }

@@ -25,6 +25,8 @@ final readonly class DaySelector
     /** @var list<int> */
     private array $monthDays;
 
+    private bool $limits;
+
     public function __construct(private Rule $rule, int $startDay)
     {
         [, $month, $day] = CivilDate::fromDays($startDay);
@@ -49,6 +51,34 @@ final readonly class DaySelector
         $this->weekdays = $weekdays;
         $this->ordinals = $ordinals;
         $this->monthDays = $monthDays;
+        $this->limits = $months !== [] || $weekdays !== [] || $monthDays !== [] || $rule->byYearDay !== [];
+    }
+
+    /** Whether every day passes: for DAILY rules and shorter periods. */
+    public function allowsAll(): bool
+    {
+        return ! $this->limits;
+    }
+
+    /**
+     * Whether the rule selects no day in any year: 28 years have every kind of year there is, by length and by the
+     * weekday it begins on.
+     */
+    public function isEmpty(): bool
+    {
+        for ($year = 2001; $year <= 2028; $year++) {
+            $first = CivilDate::toDays($year, 1, 1);
+            $days = match ($this->rule->frequency) {
+                Frequency::Yearly => $this->inYear($year),
+                Frequency::Monthly => array_merge(...array_map(fn (int $month): array => $this->inMonth($year, $month), range(1, 12))),
+                default => $this->filter(range($first, CivilDate::toDays($year, 12, 31))),
+            };
+            if ($days !== []) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<int> ascending */
@@ -125,7 +155,7 @@ final readonly class DaySelector
     /** Whether a day passes every part of the rule that limits days: for DAILY rules and shorter periods. */
     public function allows(int $day): bool
     {
-        return $this->filter([$day]) !== [];
+        return ! $this->limits || $this->filter([$day]) !== [];
     }
 
     /**
@@ -136,7 +166,7 @@ final readonly class DaySelector
     {
         $kept = [];
         foreach ($days as $day) {
-            if ($this->weekdays !== [] && ! isset($this->weekdays[CivilDate::weekday($day)])) {
+            if ($this->weekdays !== [] && $this->ordinals === [] && ! isset($this->weekdays[CivilDate::weekday($day)])) {
                 continue;
             }
             if ($this->months !== [] || $this->monthDays !== [] || $this->rule->byYearDay !== []) {
@@ -159,13 +189,31 @@ final readonly class DaySelector
             }
             $kept[$day] = $day;
         }
-        if ($this->ordinals !== [] && $this->rule->byYearDay !== [] && $kept !== []) {
-            [$year] = CivilDate::fromDays(min($kept));
-            $kept = array_intersect($kept, $this->weekdayDays(CivilDate::toDays($year, 1, 1), CivilDate::toDays($year, 12, 31)));
+        if ($this->ordinals !== [] && $kept !== []) {
+            $kept = array_intersect($kept, $this->numberedDays(CivilDate::fromDays(min($kept))[0]));
         }
         sort($kept);
 
         return $kept;
+    }
+
+    /**
+     * The days that BYDAY names in a year: its numbers count within the month where BYMONTH stands, else within the year.
+     *
+     * @return list<int>
+     */
+    private function numberedDays(int $year): array
+    {
+        if ($this->months === []) {
+            return $this->weekdayDays(CivilDate::toDays($year, 1, 1), CivilDate::toDays($year, 12, 31));
+        }
+        $days = [];
+        foreach (array_keys($this->months) as $month) {
+            $first = CivilDate::toDays($year, $month, 1);
+            array_push($days, ...$this->weekdayDays($first, $first + CivilDate::daysInMonth($year, $month) - 1));
+        }
+
+        return $days;
     }
 
     /**

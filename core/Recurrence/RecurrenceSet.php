@@ -12,13 +12,15 @@ use PinnedRota\Core\Time\TimeKind;
  * The recurrence set of RFC 5545, 3.8.5: DTSTART, the instances of the rules, the extra dates, less the skipped ones.
  *
  * Where a rule does not produce DTSTART, the RFC leaves the set undefined. Here DTSTART is its first occurrence all
- * the same, and COUNT counts what the rule itself yields.
+ * the same and one of the COUNT, as 3.3.10 says that it always counts as the first: a rule with COUNT=3 gives three
+ * occurrences however it begins. Instances that fall on one instant (in the hour that a clock change leaves out) are
+ * one occurrence.
  */
 final readonly class RecurrenceSet
 {
     /**
      * @param  list<Rule>  $rules
-     * @param  list<EventTime>  $extraDates  RDATE
+     * @param  list<ExtraDate>  $extraDates  RDATE
      * @param  list<EventTime>  $skippedDates  EXDATE; one that is a date skips whatever starts that day
      */
     public function __construct(
@@ -50,27 +52,52 @@ final readonly class RecurrenceSet
             }
         };
         $consider($start);
+        $allDay = $start->kind === TimeKind::Date;
         foreach ($this->rules as $rule) {
-            $expander = new RuleExpander($rule, $start->local, $start->kind === TimeKind::Date);
+            $expander = new RuleExpander($rule, $start->local, $allDay);
             $until = $this->lastInstant($rule, $start);
             // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
             $localTo = min($to, $until ?? $to) + 86_401;
             foreach ($expander->between($from - 86_400, $localTo) as $local) {
-                $time = $start->at(new LocalDateTime($local));
+                // Of an all-day event that repeats by the hour, each day is one occurrence.
+                $time = $allDay ? EventTime::date(new LocalDateTime($local)) : $start->at(new LocalDateTime($local));
                 if ($until === null || $time->indexSeconds() <= $until) {
                     $consider($time);
                 }
             }
         }
         foreach ($this->extraDates as $extra) {
-            $consider($this->likeStart($extra, $start));
+            $consider($this->likeStart($extra->start, $start));
         }
-        foreach ($this->skippedDates as $skipped) {
-            $this->skip($starts, $skipped, $start);
+        if ($starts !== [] && $this->skippedDates !== []) {
+            $starts = $this->withoutSkipped($starts, $start);
         }
         ksort($starts);
 
         return array_values($starts);
+    }
+
+    /** Where an extra date that is a PERIOD begins then: its end, exclusive. */
+    public function endOfPeriod(EventTime $begins, EventTime $start): ?EventTime
+    {
+        foreach ($this->extraDates as $extra) {
+            if ($extra->end !== null && $this->likeStart($extra->start, $start)->equals($begins)) {
+                return $start->zone === null ? $extra->end : $extra->end->inZone($start->zone);
+            }
+        }
+
+        return null;
+    }
+
+    /** The longest of the extra dates that are PERIODs, in seconds; 0 where there is none. */
+    public function longestPeriodSeconds(): int
+    {
+        $longest = 0;
+        foreach ($this->extraDates as $extra) {
+            $longest = max($longest, $extra->end === null ? 0 : $extra->end->indexSeconds() - $extra->start->indexSeconds());
+        }
+
+        return $longest;
     }
 
     /** UNTIL on the index's axis, inclusive; a date means its whole day, a floating time is read in the zone of the start. */
@@ -95,14 +122,21 @@ final readonly class RecurrenceSet
         };
     }
 
-    /** @param  array<int, EventTime>  $starts */
-    private function skip(array &$starts, EventTime $skipped, EventTime $start): void
+    /**
+     * @param  array<int, EventTime>  $starts
+     * @return array<int, EventTime>
+     */
+    private function withoutSkipped(array $starts, EventTime $start): array
     {
-        if ($skipped->kind === TimeKind::Date && $start->kind !== TimeKind::Date) {
-            $starts = array_filter($starts, static fn (EventTime $time): bool => $time->local->day() !== $skipped->local->day());
-
-            return;
+        $days = [];
+        foreach ($this->skippedDates as $skipped) {
+            if ($skipped->kind === TimeKind::Date && $start->kind !== TimeKind::Date) {
+                $days[$skipped->local->day()] = true;
+            } else {
+                unset($starts[$this->likeStart($skipped, $start)->indexSeconds()]);
+            }
         }
-        unset($starts[$this->likeStart($skipped, $start)->indexSeconds()]);
+
+        return $days === [] ? $starts : array_filter($starts, static fn (EventTime $time): bool => ! isset($days[$time->local->day()]));
     }
 }

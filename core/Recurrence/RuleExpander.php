@@ -9,32 +9,61 @@ use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /**
- * The instances of one rule in wall time, ascending, each once.
+ * The instances of one rule from DTSTART on, in wall time, ascending, each once (RFC 5545, 3.3.10).
  *
- * It jumps to the first period of the window by arithmetic. Only a rule with COUNT whose periods hold differing
- * numbers of instances is walked from its start. DTSTART itself is not treated specially here (see RecurrenceSet);
- * UNTIL is applied there too, as it may be an instant.
+ * It jumps to the first period of the window by arithmetic. A rule with COUNT jumps too where every period holds as
+ * many instances (PeriodYield); any other is walked from its start. DTSTART counts as the first occurrence: where the
+ * rule does not produce it, it takes one of the COUNT all the same, though it is not among the instances told here
+ * (RecurrenceSet adds it). UNTIL is applied in RecurrenceSet, as it may be an instant.
  *
- * Bounds: at most MAX_PERIODS periods and MAX_INSTANCES instances are worked out in one call; past them it ends.
+ * Bounds: one call looks at MAX_STEPS periods and instances at most, and yields MAX_INSTANCES; past either it ends.
+ * The Gregorian calendar repeats every 400 years, so a rule that yields nothing for that long is known to be at its
+ * end; one whose days do not exist at all, such as 30 February, after a few periods.
  */
-final readonly class RuleExpander
+final class RuleExpander
 {
-    public const MAX_PERIODS = 200_000;
+    public const MAX_STEPS = 500_000;
 
     public const MAX_INSTANCES = 200_000;
 
-    private DaySelector $selector;
+    /** Empty periods before it is asked whether the rule selects any day at all. */
+    private const PATIENCE = 12;
+
+    private readonly Rule $rule;
+
+    private readonly DaySelector $selector;
 
     /** @var list<int> seconds of the day, ascending */
-    private array $times;
+    private readonly array $times;
 
-    private int $startDay;
+    private readonly int $startDay;
 
-    public function __construct(private Rule $rule, private LocalDateTime $start, bool $datesOnly)
+    private readonly int $startSeconds;
+
+    private readonly int $startYear;
+
+    private readonly int $startMonth;
+
+    private readonly int $firstWeek;
+
+    private StepBudget $budget;
+
+    public function __construct(Rule $rule, LocalDateTime $start, bool $datesOnly)
     {
+        $this->rule = self::asWeekly($rule);
         $this->startDay = $start->day();
-        $this->selector = new DaySelector($rule, $this->startDay);
-        $this->times = $datesOnly ? [0] : $this->timesOfDay();
+        $this->startSeconds = $start->seconds;
+        [$this->startYear, $this->startMonth] = CivilDate::fromDays($this->startDay);
+        $this->firstWeek = $this->startDay - (CivilDate::weekday($this->startDay) - $this->rule->weekStart + 7) % 7;
+        $this->selector = new DaySelector($this->rule, $this->startDay);
+        $this->times = $datesOnly ? [0] : $this->timesOfDay($start->secondOfDay());
+        $this->budget = new StepBudget(self::MAX_STEPS);
+    }
+
+    /** How many steps the last call took. */
+    public function steps(): int
+    {
+        return $this->budget->spent();
     }
 
     /**
@@ -44,110 +73,136 @@ final readonly class RuleExpander
      */
     public function between(int $from, int $to): Generator
     {
-        $start = $this->start->seconds;
+        $this->budget = new StepBudget(self::MAX_STEPS);
+        $clock = $this->rule->frequency->isSubDaily() ? new ClockWalk($this->rule, $this->startSeconds, $this->selector, $this->budget) : null;
         $count = $this->rule->count;
-        $period = 0;
-        $passed = 0;
-        if ($from > $start) {
-            $jump = max(0, $this->periodOf(CivilDate::floorDiv($from, CivilDate::SECONDS_PER_DAY)) - 1);
-            if ($count === null) {
-                $period = $jump;
-            } elseif (($perPeriod = $this->constantYield()) !== null && $jump > 1) {
-                $passed = count($this->instances(0, $start)) + ($jump - 1) * $perPeriod;
-                $period = $jump;
-            }
+        if ($count !== null) {
+            $count -= $this->producesStart($clock) ? 0 : 1;
+            [$period, $passed] = $from <= $this->startSeconds ? [0, 0] : ($clock === null ? $this->jumpCounting($from) : $clock->jumpCounting($from));
+        } else {
+            $passed = 0;
+            $period = $from <= $this->startSeconds ? 0 : ($clock === null ? max(0, $this->periodOf($from) - 1) : $clock->periodFrom($from));
         }
         $yielded = 0;
-        for ($step = 0; $step < self::MAX_PERIODS; $step++, $period++) {
-            if ($this->periodStart($period) >= $to || ($count !== null && $passed >= $count)) {
+        foreach ($clock === null ? $this->instances($period, $to) : $clock->instances($period, $to) as $instance) {
+            if ($instance >= $to || ($count !== null && $passed >= $count)) {
                 return;
             }
-            foreach ($this->instances($period, $start) as $instance) {
-                if ($instance >= $to || ($count !== null && $passed >= $count)) {
+            $passed++;
+            if ($instance >= $from) {
+                yield $instance;
+                if (++$yielded >= self::MAX_INSTANCES) {
                     return;
-                }
-                $passed++;
-                if ($instance >= $from) {
-                    yield $instance;
-                    if (++$yielded >= self::MAX_INSTANCES) {
-                        return;
-                    }
                 }
             }
         }
     }
 
-    /** How many instances each full period holds, where that is the same for all and known without looking. */
-    private function constantYield(): ?int
+    /** Whether DTSTART itself is an instance of the rule. */
+    private function producesStart(?ClockWalk $clock): bool
     {
-        $rule = $this->rule;
-        if ($rule->byMonth !== [] || $rule->byMonthDay !== [] || $rule->byYearDay !== [] || $rule->bySetPosition !== [] || $rule->byWeekNumber !== []) {
-            return null;
+        foreach ($clock === null ? $this->instances(0, $this->startSeconds + 1) : $clock->instances(0, $this->startSeconds + 1) as $first) {
+            return $first === $this->startSeconds;
         }
 
-        return match ($rule->frequency) {
-            Frequency::Weekly => max(1, count($rule->byDay)) * count($this->times),
-            Frequency::Daily => $rule->byDay === [] ? count($this->times) : null,
-            default => null,
+        return false;
+    }
+
+    /** @return array{int, int} the period to go on from, and how many instances come before it */
+    private function jumpCounting(int $from): array
+    {
+        $period = $this->periodOf($from) - 1;
+        $each = $period > 1 ? PeriodYield::of($this->rule, $this->startDay, count($this->times)) : null;
+        if ($each === null) {
+            return [0, 0];
+        }
+
+        return [$period, count($this->instancesOf(0)) + ($period - 1) * $each];
+    }
+
+    /**
+     * The instances from a period on, for as long as periods begin before $to.
+     *
+     * @return Generator<int, int>
+     */
+    private function instances(int $period, int $to): Generator
+    {
+        $empty = 0;
+        $cycle = $this->periodsInCycle();
+        for (; $this->budget->spend() && $this->periodStart($period) < $to; $period++) {
+            $instances = $this->instancesOf($period);
+            if ($instances === []) {
+                $empty++;
+                if ($empty > $cycle || ($empty === self::PATIENCE && $this->selector->isEmpty())) {
+                    return;
+                }
+
+                continue;
+            }
+            $empty = 0;
+            foreach ($instances as $instance) {
+                yield $instance;
+                if (! $this->budget->spend()) {
+                    return;
+                }
+            }
+        }
+    }
+
+    /** How many periods there are before the calendar repeats: 400 years have 20,871 whole weeks. */
+    private function periodsInCycle(): int
+    {
+        return match ($this->rule->frequency) {
+            Frequency::Yearly => 400,
+            Frequency::Monthly => 4800,
+            Frequency::Weekly => 20_871,
+            default => 146_097,
         };
     }
 
-    /** The last period that begins on or before a day, counted from the one that holds DTSTART. */
-    private function periodOf(int $day): int
+    /** The last period that begins on or before a wall time, counted from the one that holds DTSTART. */
+    private function periodOf(int $seconds): int
     {
-        [$year, $month] = CivilDate::fromDays($day);
-        [$startYear, $startMonth] = CivilDate::fromDays($this->startDay);
-        $units = match ($this->rule->frequency) {
-            Frequency::Yearly => $year - $startYear,
-            Frequency::Monthly => ($year - $startYear) * 12 + $month - $startMonth,
-            Frequency::Weekly => CivilDate::floorDiv($day - $this->firstWeek(), 7),
-            // Periods shorter than a day are taken a day at a time.
-            default => $day - $this->startDay,
-        };
+        $day = CivilDate::floorDiv($seconds, CivilDate::SECONDS_PER_DAY);
+        if ($this->rule->frequency === Frequency::Weekly || $this->rule->frequency === Frequency::Daily) {
+            $units = $this->rule->frequency === Frequency::Daily ? $day - $this->startDay : CivilDate::floorDiv($day - $this->firstWeek, 7);
+        } else {
+            [$year, $month] = CivilDate::fromDays($day);
+            $units = $this->rule->frequency === Frequency::Yearly
+                ? $year - $this->startYear
+                : ($year - $this->startYear) * 12 + $month - $this->startMonth;
+        }
 
-        return CivilDate::floorDiv($units, $this->daysOrPeriods());
-    }
-
-    private function daysOrPeriods(): int
-    {
-        return $this->rule->frequency->isSubDaily() ? 1 : $this->rule->interval;
+        return CivilDate::floorDiv($units, $this->rule->interval);
     }
 
     /** A time that no instance of this period or a later one comes before, local seconds. */
     private function periodStart(int $period): int
     {
-        [$year, $month] = CivilDate::fromDays($this->startDay);
-        $units = $period * $this->daysOrPeriods();
-        $day = match ($this->rule->frequency) {
+        $units = $period * $this->rule->interval;
+
+        return CivilDate::SECONDS_PER_DAY * match ($this->rule->frequency) {
+            Frequency::Daily => $this->startDay + $units,
+            Frequency::Weekly => $this->firstWeek + $units * 7,
+            Frequency::Monthly => CivilDate::toDays($this->startYear + intdiv($this->startMonth - 1 + $units, 12), ($this->startMonth - 1 + $units) % 12 + 1, 1),
             // A numbered week may begin in the year before.
-            Frequency::Yearly => CivilDate::toDays($year + $units, 1, 1) - ($this->rule->byWeekNumber === [] ? 0 : 6),
-            Frequency::Monthly => CivilDate::toDays($year + intdiv($month - 1 + $units, 12), ($month - 1 + $units) % 12 + 1, 1),
-            Frequency::Weekly => $this->firstWeek() + $units * 7,
-            default => $this->startDay + $units,
+            default => CivilDate::toDays($this->startYear + $units, 1, 1) - ($this->rule->byWeekNumber === [] ? 0 : 6),
         };
-
-        return $day * CivilDate::SECONDS_PER_DAY;
-    }
-
-    private function firstWeek(): int
-    {
-        return $this->startDay - (CivilDate::weekday($this->startDay) - $this->rule->weekStart + 7) % 7;
     }
 
     /** @return list<int> the instances of a period from DTSTART on, ascending */
-    private function instances(int $period, int $start): array
+    private function instancesOf(int $period): array
     {
-        if ($this->rule->frequency->isSubDaily()) {
-            $instances = $this->withinDay($this->startDay + $period);
-        } else {
-            $instances = [];
-            foreach ($this->days($period) as $day) {
-                foreach ($this->times as $time) {
-                    $instances[] = $day * CivilDate::SECONDS_PER_DAY + $time;
-                }
+        $instances = [];
+        foreach ($this->days($period * $this->rule->interval) as $day) {
+            foreach ($this->times as $time) {
+                $instances[] = $day * CivilDate::SECONDS_PER_DAY + $time;
             }
-            $instances = $this->positions($instances);
         }
+        if ($this->rule->bySetPosition !== []) {
+            $instances = SetPositions::of($instances, $this->rule->bySetPosition);
+        }
+        $start = $this->startSeconds;
 
         return $instances !== [] && $instances[0] < $start
             ? array_values(array_filter($instances, static fn (int $instance): bool => $instance >= $start))
@@ -155,98 +210,32 @@ final readonly class RuleExpander
     }
 
     /** @return list<int> */
-    private function days(int $period): array
+    private function days(int $units): array
     {
-        [$year, $month] = CivilDate::fromDays($this->startDay);
-        $units = $period * $this->rule->interval;
-
         return match ($this->rule->frequency) {
-            Frequency::Yearly => $this->selector->inYear($year + $units),
-            Frequency::Monthly => $this->selector->inMonth($year + intdiv($month - 1 + $units, 12), ($month - 1 + $units) % 12 + 1),
-            Frequency::Weekly => $this->selector->inWeek($this->firstWeek() + $units * 7),
-            default => $this->selector->allows($this->startDay + $units) ? [$this->startDay + $units] : [],
+            Frequency::Daily => $this->selector->allows($this->startDay + $units) ? [$this->startDay + $units] : [],
+            Frequency::Weekly => $this->selector->inWeek($this->firstWeek + $units * 7),
+            Frequency::Monthly => $this->selector->inMonth($this->startYear + intdiv($this->startMonth - 1 + $units, 12), ($this->startMonth - 1 + $units) % 12 + 1),
+            default => $this->selector->inYear($this->startYear + $units),
         };
     }
 
-    /**
-     * The instances of an HOURLY, MINUTELY or SECONDLY rule on one day.
-     *
-     * @return list<int>
-     */
-    private function withinDay(int $day): array
+    /** Every day that falls on some weekdays is every week on them, which is fewer periods and as many in each. */
+    private static function asWeekly(Rule $rule): Rule
     {
-        $unit = $this->rule->frequency->unitSeconds();
-        if ($unit === null || ! $this->selector->allows($day)) {
-            return [];
-        }
-        $origin = CivilDate::floorDiv($this->start->seconds, $unit);
-        $firstUnit = intdiv($day * CivilDate::SECONDS_PER_DAY, $unit);
-        $lastUnit = $firstUnit + intdiv(CivilDate::SECONDS_PER_DAY, $unit) - 1;
-        $current = max($origin, $origin + (int) ceil(($firstUnit - $origin) / $this->rule->interval) * $this->rule->interval);
-        $hours = array_fill_keys($this->rule->byHour, true);
-        $minutes = array_fill_keys($this->rule->byMinute, true);
-        $seconds = array_fill_keys($this->rule->bySecond, true);
-        $startSecond = $this->start->secondOfDay();
-        $instances = [];
-        for (; $current <= $lastUnit; $current += $this->rule->interval) {
-            $second = $current * $unit - $day * CivilDate::SECONDS_PER_DAY;
-            if ($hours !== [] && ! isset($hours[intdiv($second, 3600)])) {
-                continue;
-            }
-            if ($unit < 3600 && $minutes !== [] && ! isset($minutes[intdiv($second % 3600, 60)])) {
-                continue;
-            }
-            if ($unit === 1) {
-                if ($seconds === [] || isset($seconds[$second % 60])) {
-                    array_push($instances, ...$this->positions([$current]));
-                }
-
-                continue;
-            }
-            $within = [];
-            $minuteList = $unit === 60 ? [0] : ($this->rule->byMinute === [] ? [intdiv($startSecond % 3600, 60)] : $this->rule->byMinute);
-            foreach ($minuteList as $minute) {
-                foreach ($this->rule->bySecond === [] ? [$startSecond % 60] : $this->rule->bySecond as $each) {
-                    $within[] = $current * $unit + $minute * 60 + min($each, 59);
-                }
-            }
-            array_push($instances, ...$this->positions($within));
-        }
-
-        return $instances;
-    }
-
-    /**
-     * BYSETPOS over the set of one period.
-     *
-     * @param  list<int>  $set  ascending
-     * @return list<int>
-     */
-    private function positions(array $set): array
-    {
-        if ($this->rule->bySetPosition === []) {
-            return $set;
-        }
-        $kept = [];
-        foreach ($this->rule->bySetPosition as $position) {
-            $index = $position > 0 ? $position - 1 : count($set) + $position;
-            if (isset($set[$index])) {
-                $kept[$index] = $set[$index];
-            }
-        }
-        sort($kept);
-
-        return $kept;
+        return $rule->frequency === Frequency::Daily && $rule->interval === 1 && $rule->byDay !== [] && $rule->byMonthDay === [] && $rule->bySetPosition === []
+            ? new Rule(Frequency::Weekly, 1, $rule->count, $rule->until, $rule->weekStart, $rule->bySecond, $rule->byMinute, $rule->byHour, $rule->byDay, byMonth: $rule->byMonth)
+            : $rule;
     }
 
     /** @return list<int> */
-    private function timesOfDay(): array
+    private function timesOfDay(int $second): array
     {
-        $second = $this->start->secondOfDay();
         $times = [];
         foreach ($this->rule->byHour === [] ? [intdiv($second, 3600)] : $this->rule->byHour as $hour) {
             foreach ($this->rule->byMinute === [] ? [intdiv($second % 3600, 60)] : $this->rule->byMinute as $minute) {
                 foreach ($this->rule->bySecond === [] ? [$second % 60] : $this->rule->bySecond as $each) {
+                    // A leap second is told as the one before it, as everywhere here.
                     $times[] = $hour * 3600 + $minute * 60 + min($each, 59);
                 }
             }

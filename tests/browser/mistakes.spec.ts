@@ -88,6 +88,8 @@ test('of two who change one event the second is told, and decides', async ({ pag
     // The form of the second stays open with what was typed while the first saves.
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByRole('heading', { name: 'Sail repair, jib' })).toBeVisible();
+    // Also once the second browser has heard of it: the sheet behind the form shows what was saved.
+    await expect(noor.getByRole('row', { name: new RegExp(name) }).getByRole('button', { name: /Sail repair, jib/ })).toBeVisible();
     await noor.getByRole('button', { name: 'Save' }).click();
     const told = noor.getByRole('alert');
     await expect(told).toContainText('Hana Brekspear was first.');

@@ -5,7 +5,7 @@ export default defineConfig({
     outputDir: '../../var/journeys',
     fullyParallel: false,
     workers: 2,
-    timeout: 60_000,
+    timeout: 120_000,
     forbidOnly: true,
     reporter: [['list']],
     expect: { timeout: 10_000 },

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useDraft, useRota } from '@/features/overlays/RotaContext';
@@ -40,7 +40,11 @@ function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope;
     const [editing, setEditing] = useState<{ scope: Scope } | null>(null);
     // Of a series, the form is about the series itself or about the one time that was opened.
     const shown = editing === null ? occurrence : editing.scope;
-    const event = useQuery({ queryKey: ['event', id, shown], queryFn: () => fetchEvent(id, shown), staleTime: 0 });
+    const client = useQueryClient();
+    const asked = (scope: Scope) => ({ queryKey: ['event', id, scope], queryFn: () => fetchEvent(id, scope), staleTime: 0 });
+    const event = useQuery(asked(shown));
+    // A form goes on from what it opens with, so it opens with what the event is now.
+    const edit = (scope: Scope) => void client.fetchQuery(asked(scope)).finally(() => setEditing({ scope }));
     if (event.isPending) return <Loading what="the event" />;
     if (event.isError) {
         return (
@@ -53,7 +57,7 @@ function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope;
         );
     }
     return editing === null ? (
-        <EventPanel event={event.data} onEdit={(scope) => setEditing({ scope })} onClose={onClose} />
+        <EventPanel event={event.data} onEdit={edit} onClose={onClose} />
     ) : (
         <EventForm key={String(editing.scope)} event={event.data} scope={editing.scope} onDone={() => setEditing(null)} onLeave={() => setEditing(null)} />
     );

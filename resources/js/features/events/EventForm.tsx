@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
@@ -13,7 +13,10 @@ import { useEventActions, type Event, type Scope } from './useEventActions';
 type Props = { event: Event | null; scope: Scope; onDone: () => void; onLeave: () => void };
 
 /** Writes an event, new or old. Title and start are enough. */
-export function EventForm({ event, scope, onDone, onLeave }: Props) {
+export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
+    // What others save meanwhile refreshes the event; the form goes on from what it was opened with, so that the
+    // server sees that somebody else was first.
+    const [event] = useState(current);
     const rota = useRota();
     const { draft, setDraft } = useDraft();
     const { create, update } = useEventActions();
