@@ -1,8 +1,13 @@
 <?php
 
+use App\Feeds\ExportCalendar;
 use App\Http\Middleware\ActivePeopleOnly;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Problem;
+use App\ICalendar\ExpandFile;
+use App\ICalendar\LintFile;
+use App\ICalendar\RewriteFile;
+use App\Imports\ImportFile;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
 use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Application;
@@ -22,6 +27,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             Route::group([], base_path('routes/web.php'));
         },
     )
+    ->withCommands([ExpandFile::class, LintFile::class, RewriteFile::class, ImportFile::class, ExportCalendar::class])
     ->withMiddleware(function (Middleware $middleware): void {
         // The registry does not serve the package that HandleCors needs; nothing here is called across origins.
         $middleware->remove(HandleCors::class);

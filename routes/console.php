@@ -4,6 +4,7 @@ use App\Api\Description;
 use App\Changes\Change;
 use App\Directory\Person;
 use App\Events\RollHorizon;
+use App\Events\VerifyOccurrences;
 use App\Imports\Import;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
@@ -21,6 +22,21 @@ Artisan::command('rota:refresh-sources', function (): void {
 Artisan::command('rota:roll-horizon', function (RollHorizon $roll): void {
     $this->info($roll->roll().' series laid anew');
 })->purpose('Moves the horizon of the occurrence index along with today');
+
+Artisan::command('rota:rebuild-occurrences', function (RollHorizon $roll): void {
+    $this->info($roll->rebuild().' events laid anew');
+})->purpose('Lays the whole occurrence index anew');
+
+Artisan::command('rota:verify-occurrences', function (VerifyOccurrences $verify): int {
+    $differences = 0;
+    foreach ($verify->differences() as $difference) {
+        $this->line($difference);
+        $differences++;
+    }
+    $this->info($differences === 0 ? 'The index holds what the core says' : "{$differences} differences; rota:rebuild-occurrences lays it anew");
+
+    return $differences === 0 ? 0 : 1;
+})->purpose('Holds the occurrence index against the core');
 
 Artisan::command('rota:tidy', function (): void {
     Change::query()->where('created_at', '<', now()->subDays(7))->where('id', '<', (int) Change::query()->max('id'))->delete();

@@ -19,13 +19,15 @@ use PinnedRota\Core\Time\TimeKind;
  * @property ?int $series_id the head; null for a head
  * @property string $uid
  * @property ?string $recurrence_id the original start of a changed occurrence (see RecurrenceId)
+ * @property bool $and_following whether the changed occurrence holds for all that follow it
  * @property string $title
  * @property TimeKind $time_kind
  * @property string $starts_local wall time, `2026-11-02 09:30:00`
  * @property string $ends_local exclusive
- * @property ?string $timezone
+ * @property ?string $timezone the id of a zone (see PinnedRota\Core\Time\Zone)
  * @property ?string $duration
  * @property bool $repeats
+ * @property bool $indexed false where a series has too many occurrences for the index
  * @property ?string $recurrence content lines of RRULE, RDATE and EXDATE
  * @property string $place
  * @property string $description
@@ -35,7 +37,7 @@ use PinnedRota\Core\Time\TimeKind;
  * @property bool $private
  * @property int $priority
  * @property int $sequence
- * @property ?list<array{string, string, array<string, list<string>>}> $extra properties kept for writing: name, value, parameters
+ * @property ?string $details content lines of people, reminders and what is kept as it came
  * @property ?string $fingerprint
  * @property ?int $import_id
  * @property ?int $created_by
@@ -51,9 +53,9 @@ final class Event extends Model
     protected $guarded = [];
 
     protected $attributes = [
-        'series_id' => null, 'recurrence_id' => null, 'timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
+        'series_id' => null, 'recurrence_id' => null, 'and_following' => false, 'indexed' => true, 'timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
         'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false,
-        'priority' => 0, 'sequence' => 0, 'extra' => null, 'fingerprint' => null, 'import_id' => null,
+        'priority' => 0, 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null,
         'created_by' => null, 'updated_by' => null, 'version' => 1,
     ];
 
@@ -73,7 +75,7 @@ final class Event extends Model
     {
         return [
             'time_kind' => TimeKind::class, 'status' => Status::class,
-            'repeats' => 'boolean', 'busy' => 'boolean', 'private' => 'boolean', 'extra' => 'array',
+            'repeats' => 'boolean', 'busy' => 'boolean', 'private' => 'boolean', 'and_following' => 'boolean', 'indexed' => 'boolean',
         ];
     }
 }

@@ -10,6 +10,7 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\WeekdayRule;
 use PinnedRota\Core\Recurrence\WeeklyRepeat;
@@ -91,7 +92,12 @@ final class EventInput extends FormRequest
                 categories: array_values(array_map(trim(...), $this->validated('categories', $before->categories ?? []))),
                 priority: $before->priority ?? 0,
                 sequence: $before === null ? 0 : $before->sequence + 1,
+                andFollowing: $before->andFollowing ?? false,
+                organizer: $before?->organizer,
+                participants: $before->participants ?? [],
+                reminders: $before->reminders ?? [],
                 extra: $before->extra ?? [],
+                components: $before->components ?? [],
             );
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
@@ -102,7 +108,7 @@ final class EventInput extends FormRequest
     private function times(?CoreEvent $before, string $defaultZone): array
     {
         $allDay = $this->boolean('allDay', $before?->isAllDay() ?? false);
-        $zoneName = $this->has('timezone') ? $this->validated('timezone') : ($before === null || $before->isAllDay() ? $defaultZone : $before->start->zone?->name);
+        $zoneName = $this->has('timezone') ? $this->validated('timezone') : ($before === null || $before->isAllDay() ? $defaultZone : $before->start->zone?->id);
         $make = static fn (LocalDateTime $local): EventTime => match (true) {
             $allDay => EventTime::date($local),
             $zoneName === null => EventTime::floating($local),
@@ -163,7 +169,7 @@ final class EventInput extends FormRequest
             $rules[] = $weekly->shiftedBy($days)->toRule($to);
         }
 
-        return new RecurrenceSet($rules, array_map(static fn (EventTime $date): EventTime => $date->at($date->local->plusDays($days)), $set->extraDates), $set->skippedDates);
+        return new RecurrenceSet($rules, array_map(static fn (ExtraDate $date): ExtraDate => $date->shiftedBy($days * CivilDate::SECONDS_PER_DAY), $set->extraDates), $set->skippedDates);
     }
 
     private function given(string $key, string $otherwise): string

@@ -5,7 +5,7 @@ namespace App\Events;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
-use PinnedRota\Core\ICalendar\Property;
+use PinnedRota\Core\ICalendar\DetailsText;
 use PinnedRota\Core\ICalendar\RecurrenceText;
 use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\EventTime;
@@ -27,17 +27,27 @@ final class EventTranslator
             : new Series(null, [$this->event($head), ...$overrides]);
     }
 
+    /** The row that an event of the series of a head comes from: the head, or one of its overrides. */
+    public function rowOf(Event $head, CoreEvent $event): Event
+    {
+        $id = $event->recurrenceId === null ? null : RecurrenceId::text($event->recurrenceId);
+        $is = static fn (Event $row): bool => $row->recurrence_id === $id && $row->and_following === $event->andFollowing;
+
+        return $is($head) ? $head : ($head->overrides->first($is) ?? $head);
+    }
+
     /** One row. Its categories must be loaded. */
     public function event(Event $row): CoreEvent
     {
         $start = $this->time($row, $row->starts_local);
+        $details = DetailsText::read($row->details ?? '');
 
         return new CoreEvent(
             uid: $row->uid,
             title: $row->title,
             start: $start,
             end: $this->time($row, $row->ends_local),
-            recurrence: RecurrenceText::read($row->recurrence ?? ''),
+            recurrence: RecurrenceText::read($row->recurrence ?? '', $start->zone),
             duration: $row->duration === null ? null : Duration::parse($row->duration),
             recurrenceId: $row->recurrence_id === null ? null : $this->recurrenceId($row->recurrence_id, $start),
             place: $row->place,
@@ -49,7 +59,12 @@ final class EventTranslator
             categories: $row->categories->pluck('name')->sort()->values()->all(),
             priority: $row->priority,
             sequence: $row->sequence,
-            extra: $this->properties($row->extra ?? []),
+            andFollowing: $row->and_following,
+            organizer: $details['organizer'],
+            participants: $details['participants'],
+            reminders: $details['reminders'],
+            extra: $details['extra'],
+            components: $details['components'],
         );
     }
 
@@ -59,12 +74,13 @@ final class EventTranslator
         return [
             'uid' => $event->uid,
             'recurrence_id' => $event->recurrenceId === null ? null : RecurrenceId::text($event->recurrenceId),
+            'and_following' => $event->andFollowing,
             'title' => $event->title,
             'time_kind' => $event->start->kind,
             'starts_local' => str_replace('T', ' ', $event->start->local->toDateTime()),
             'ends_local' => str_replace('T', ' ', $event->end->local->toDateTime()),
-            'timezone' => $event->start->zone?->name,
-            'duration' => $event->duration === null ? null : sprintf('P%dDT%dS', $event->duration->days, $event->duration->seconds),
+            'timezone' => $event->start->zone?->id,
+            'duration' => $event->duration === null ? null : (string) $event->duration,
             'repeats' => $event->recurrence->repeats(),
             'recurrence' => RecurrenceText::write($event->recurrence),
             'place' => $event->place,
@@ -75,7 +91,7 @@ final class EventTranslator
             'private' => $event->private,
             'priority' => $event->priority,
             'sequence' => $event->sequence,
-            'extra' => $event->extra === [] ? null : array_map(fn (Property $property): array => [$property->name, $property->value, $property->parameters], $event->extra),
+            'details' => DetailsText::write($event),
         ];
     }
 
@@ -95,14 +111,5 @@ final class EventTranslator
             TimeKind::Floating => EventTime::floating($local),
             TimeKind::Zoned => EventTime::zoned($local, Zone::of((string) $row->timezone)),
         };
-    }
-
-    /**
-     * @param  list<array{string, string, array<string, list<string>>}>  $stored
-     * @return list<Property>
-     */
-    private function properties(array $stored): array
-    {
-        return array_map(static fn (array $property): Property => new Property(...$property), $stored);
     }
 }

@@ -199,7 +199,7 @@ final class EventsController
     /** An occurrence as an event of its own, before it is changed. */
     private function asSingle(Occurrence $occurrence): CoreEvent
     {
-        return $occurrence->event->recurrenceId !== null ? $occurrence->event : $occurrence->event->occurringAt($occurrence);
+        return $occurrence->event->recurrenceId !== null && ! $occurrence->event->andFollowing ? $occurrence->event : $occurrence->event->occurringAt($occurrence);
     }
 
     /** @return array<string, mixed> */
@@ -208,7 +208,7 @@ final class EventsController
         $series = $this->load($head);
         $occurrence = $id === null ? null : $series->find($id);
         $event = $occurrence->event ?? $series->master ?? $series->overrides[0];
-        $row = $event->recurrenceId === null ? $head : ($head->overrides->firstWhere('recurrence_id', RecurrenceId::text($event->recurrenceId)) ?? $head);
+        $row = $this->translator->rowOf($head, $event);
 
         return EventJson::tell($head, $row, $event, $occurrence, $this->viewer->calendars()[$head->calendar_id], $this->viewer->person()->id)
             ?? throw (new ModelNotFoundException)->setModel(Event::class);

@@ -3,13 +3,15 @@
 namespace App\Events;
 
 use Illuminate\Support\Facades\DB;
-use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
 
 /** Keeps the table of occurrences in step with events. Call it inside the transaction of the change. */
 final class OccurrenceIndex
 {
+    /** A series with more occurrences than this within the horizon is expanded when it is looked at instead. */
+    public const MOST_OF_ONE = 20_000;
+
     /** Farther than any single event can be: those are indexed wherever they are. */
     private const EVER = [-31_000_000_000, 254_000_000_000];
 
@@ -22,39 +24,40 @@ final class OccurrenceIndex
     {
         $this->forget($head);
         $head->load(['categories', 'overrides.categories']);
-        $series = $this->translator->series($head);
-        $horizon ??= OccurrenceHorizon::current();
-        $rows = [$this->rowId($head->recurrence_id) => $head->id];
-        foreach ($head->overrides as $override) {
-            $rows[$this->rowId($override->recurrence_id)] = $override->id;
+        $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::current());
+        $indexed = count($occurrences) <= self::MOST_OF_ONE;
+        if ($head->indexed !== $indexed) {
+            // Not a change of the event: nobody's version moves.
+            Event::query()->whereKey($head->id)->toBase()->update(['indexed' => $indexed]);
+            $head->setAttribute('indexed', $indexed)->syncOriginalAttribute('indexed');
         }
+        foreach ($indexed ? array_chunk($occurrences, 1000) : [] as $chunk) {
+            DB::table('occurrences')->insert($chunk);
+        }
+    }
+
+    /**
+     * The rows that a series has in the index, as the core says. Its categories and overrides must be loaded.
+     *
+     * @return list<array{calendar_id: int, event_id: int, series_id: int, recurrence_id: ?string, starts_at: string, ends_at: string, span: int}>
+     */
+    public function occurrencesOf(Event $head, OccurrenceHorizon $horizon): array
+    {
         [$from, $to] = $head->repeats ? [$horizon->from, $horizon->to] : self::EVER;
-        $insert = array_map(fn (Occurrence $occurrence): array => [
+
+        return array_map(fn (Occurrence $occurrence): array => [
             'calendar_id' => $head->calendar_id,
-            'event_id' => $rows[$this->rowId($this->overrideOf($occurrence->event))],
+            'event_id' => $this->translator->rowOf($head, $occurrence->event)->id,
             'series_id' => $head->id,
             'recurrence_id' => $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
             'starts_at' => OccurrenceHorizon::stamp($occurrence->startSeconds),
             'ends_at' => OccurrenceHorizon::stamp($occurrence->endSeconds),
             'span' => OccurrenceSpan::of($occurrence->endSeconds - $occurrence->startSeconds),
-        ], $series->occurrences($from, $to));
-        foreach (array_chunk($insert, 1000) as $chunk) {
-            DB::table('occurrences')->insert($chunk);
-        }
+        ], $this->translator->series($head)->occurrences($from, $to));
     }
 
     public function forget(Event $head): void
     {
         DB::table('occurrences')->where('series_id', $head->id)->delete();
-    }
-
-    private function overrideOf(CoreEvent $event): ?string
-    {
-        return $event->recurrenceId === null ? null : RecurrenceId::text($event->recurrenceId);
-    }
-
-    private function rowId(?string $recurrenceId): string
-    {
-        return $recurrenceId ?? 'head';
     }
 }

@@ -38,7 +38,13 @@ final class OccurrenceQuery
         // Dates and floating times lie on the axis as wall times: the window covers both readings, then each is held to its own.
         $axisFrom = min($utcFrom, $from->seconds);
         $axisTo = max($utcTo, $to->seconds);
-        $found = [...$this->indexed($calendarIds, $axisFrom, $axisTo), ...$this->beyondHorizon($calendarIds, $axisFrom, $axisTo)];
+        $found = $this->indexed($calendarIds, $axisFrom, $axisTo);
+        $beyond = $this->beyondIndex($calendarIds, $axisFrom, $axisTo);
+        if ($beyond !== []) {
+            // While the horizon rolls, the index may hold some of them already.
+            $key = static fn (IndexedOccurrence $each): string => "{$each->seriesId} {$each->recurrenceId}";
+            $found = array_values(array_column([...array_map(static fn ($each): array => [$key($each), $each], $beyond), ...array_map(static fn ($each): array => [$key($each), $each], $found)], 1, 0));
+        }
         $found = array_filter($found, static function (IndexedOccurrence $each) use ($from, $to, $utcFrom, $utcTo): bool {
             [$begin, $end] = $each->kind === TimeKind::Zoned ? [$utcFrom, $utcTo] : [$from->seconds, $to->seconds];
 
@@ -88,31 +94,30 @@ final class OccurrenceQuery
     }
 
     /**
-     * Series outside the horizon of the index, expanded by the core.
+     * Series that the index does not hold there, expanded by the core: outside its horizon all, within it those that
+     * have more occurrences than it takes.
      *
      * @param  list<int>  $calendarIds
      * @return list<IndexedOccurrence>
      */
-    private function beyondHorizon(array $calendarIds, int $from, int $to): array
+    private function beyondIndex(array $calendarIds, int $from, int $to): array
     {
         $horizon = OccurrenceHorizon::current();
-        if ($from >= $horizon->from && $to <= $horizon->to) {
-            return [];
-        }
+        $within = $from >= $horizon->from && $to <= $horizon->to;
         $found = [];
         $heads = Event::query()->whereIn('calendar_id', $calendarIds)->whereNull('series_id')->where('repeats', true)
+            ->when($within, fn ($query) => $query->where('indexed', false))
             ->where('starts_local', '<', OccurrenceHorizon::stamp($to + 2 * CivilDate::SECONDS_PER_DAY))
             ->with(['categories', 'overrides.categories'])->get();
         foreach ($heads as $head) {
-            $rows = $head->overrides->keyBy('recurrence_id');
             foreach ($this->translator->series($head)->occurrences($from, $to) as $occurrence) {
-                if ($occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {
+                if ($head->indexed && $occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {
                     continue;
                 }
-                $id = $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId);
-                $row = $occurrence->event->recurrenceId === null ? $head : ($rows[$id] ?? $head);
+                $row = $this->translator->rowOf($head, $occurrence->event);
                 $found[] = new IndexedOccurrence(
-                    $head->calendar_id, $row->id, $head->id, $id, $occurrence->startSeconds, $occurrence->endSeconds,
+                    $head->calendar_id, $row->id, $head->id, $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
+                    $occurrence->startSeconds, $occurrence->endSeconds,
                     $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by,
                 );
             }

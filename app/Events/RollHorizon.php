@@ -4,7 +4,7 @@ namespace App\Events;
 
 use Illuminate\Support\Facades\DB;
 
-/** Moves the horizon of the index along with today, a series at a time. */
+/** Lays the occurrences of every series anew, one at a time, and moves the horizon of the index to where today asks for it. */
 final class RollHorizon
 {
     public function __construct(private readonly OccurrenceIndex $index)
@@ -14,15 +14,37 @@ final class RollHorizon
     /** @return int how many series were laid anew */
     public function roll(): int
     {
+        return $this->lay(true);
+    }
+
+    /** The same for single events, too: for an index that is not what it should be. */
+    public function rebuild(): int
+    {
+        DB::table('occurrences')->whereNotIn('series_id', Event::query()->whereNull('series_id')->select('id'))->delete();
+
+        return $this->lay(false);
+    }
+
+    private function lay(bool $repeatingOnly): int
+    {
+        $old = OccurrenceHorizon::current();
         $horizon = OccurrenceHorizon::around(now()->getTimestamp());
+        // Until every series reaches the new horizon the old one holds, so nothing of it is taken away meanwhile.
+        $meanwhile = new OccurrenceHorizon(min($old->from, $horizon->from), max($old->to, $horizon->to));
         $count = 0;
-        Event::query()->whereNull('series_id')->where('repeats', true)->orderBy('id')->chunkById(200, function ($heads) use ($horizon, &$count): void {
+        $heads = Event::query()->whereNull('series_id')->when($repeatingOnly, fn ($query) => $query->where('repeats', true));
+        $heads->chunkById(200, function ($heads) use ($meanwhile, &$count): void {
             foreach ($heads as $head) {
-                DB::transaction(fn () => $this->index->refresh($head, $horizon));
+                DB::transaction(function () use ($head, $meanwhile): void {
+                    // Read again under a lock: somebody may have changed it since.
+                    $current = Event::query()->lockForUpdate()->find($head->id);
+                    if ($current !== null) {
+                        $this->index->refresh($current, $meanwhile);
+                    }
+                });
                 $count++;
             }
         });
-        // Only now: until every series reaches it, what lies beyond the old horizon is expanded on demand.
         $horizon->store();
 
         return $count;

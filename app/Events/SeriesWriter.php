@@ -26,7 +26,7 @@ final class SeriesWriter
     public function add(int $calendarId, Series $series, array $more = []): Event
     {
         return DB::transaction(function () use ($calendarId, $series, $more): Event {
-            $rows = $series->master === null ? $series->overrides : [$series->master, ...$series->overrides];
+            $rows = $series->events();
             $head = $this->insert($calendarId, null, array_shift($rows), $more);
             foreach ($rows as $override) {
                 $this->insert($calendarId, $head->id, $override, $more);
@@ -42,7 +42,7 @@ final class SeriesWriter
     public function replace(Event $head, Series $series, array $more = []): void
     {
         DB::transaction(function () use ($head, $series, $more): void {
-            $rows = $series->master === null ? $series->overrides : [$series->master, ...$series->overrides];
+            $rows = $series->events();
             $head->overrides()->forceDelete();
             $this->write($head, array_shift($rows), $more + ['version' => $head->version + 1]);
             foreach ($rows as $override) {

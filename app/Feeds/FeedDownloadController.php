@@ -5,16 +5,9 @@ namespace App\Feeds;
 use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
 use App\Calendars\Calendar;
-use App\Events\Event;
-use App\Events\EventTranslator;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use PinnedRota\Core\Access\Blanking;
 use PinnedRota\Core\Access\Level;
-use PinnedRota\Core\Access\Visibility;
-use PinnedRota\Core\Events\Event as CoreEvent;
-use PinnedRota\Core\Events\OccurrenceChanges;
-use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use RuntimeException;
 
@@ -23,7 +16,7 @@ final class FeedDownloadController
 {
     private const REFRESH_MINUTES = 60;
 
-    public function __construct(private readonly AccessReader $access, private readonly EventTranslator $translator)
+    public function __construct(private readonly AccessReader $access, private readonly CalendarDocument $documents)
     {
     }
 
@@ -61,42 +54,11 @@ final class FeedDownloadController
 
     private function document(Calendar $calendar, Level $level, int $publisherId): string
     {
-        $series = [];
-        $heads = Event::query()->where('calendar_id', $calendar->id)->whereNull('series_id')
-            ->with(['categories', 'overrides.categories'])->orderBy('id')->lazy(500);
-        foreach ($heads as $head) {
-            $seen = $this->seen($this->translator->series($head), $level, $head->created_by === $publisherId);
-            if ($seen !== null) {
-                $series[] = $seen;
-            }
-        }
         $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
-        (new CalendarWriter($stream))->write($calendar->name, $series, $calendar->revised_at->getTimestamp(), self::REFRESH_MINUTES);
+        $this->documents->write($stream, $calendar, $level, $publisherId, self::REFRESH_MINUTES);
         rewind($stream);
 
         return (string) stream_get_contents($stream);
-    }
-
-    private function seen(Series $series, Level $level, bool $isAuthor): ?Series
-    {
-        $blank = static fn (CoreEvent $event): ?CoreEvent => Blanking::apply($event, Visibility::of($level, $event->private, $event->busy, $isAuthor));
-        $master = $series->master === null ? null : $blank($series->master);
-        if ($series->master !== null && $master === null) {
-            return null;
-        }
-        $seen = $master === null ? null : new Series($master);
-        $overrides = [];
-        foreach ($series->overrides as $override) {
-            $shown = $blank($override);
-            if ($shown !== null) {
-                $overrides[] = $shown;
-            } elseif ($seen !== null && $override->recurrenceId !== null) {
-                // A changed occurrence that is hidden must not come back at its old time.
-                $seen = OccurrenceChanges::skip($seen, $override->recurrenceId);
-            }
-        }
-
-        return $seen === null && $overrides === [] ? null : new Series($seen?->master, $overrides);
     }
 
     private function gone(): Response

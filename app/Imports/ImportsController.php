@@ -49,7 +49,7 @@ final class ImportsController
             if ($plan->series === []) {
                 throw ValidationException::withMessages(['file' => $diagnostics->total() === 0
                     ? 'There are no events in this file.'
-                    : 'No event in this file can be read. '.ucfirst((string) $diagnostics->all()[0]).'.']);
+                    : 'No event in this file can be read. '.ucfirst((string) $diagnostics->worstFirst()[0]).'.']);
             }
         } catch (ValidationException $problem) {
             Storage::delete($path);
@@ -69,7 +69,7 @@ final class ImportsController
             'rows' => array_map($this->row(...), array_slice($plan->series, 0, self::ROWS_SHOWN)),
             'problems' => array_map(fn (Diagnostic $each): array => [
                 'line' => $each->line, 'property' => $each->property, 'problem' => $each->problem, 'outcome' => $each->outcome->value,
-            ], array_slice($diagnostics->all(), 0, self::ROWS_SHOWN)),
+            ], array_slice($diagnostics->worstFirst(), 0, self::ROWS_SHOWN)),
             'problemCount' => $diagnostics->total(),
         ], 201);
     }

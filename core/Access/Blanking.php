@@ -27,6 +27,7 @@ final class Blanking
                 recurrence: new RecurrenceSet($event->recurrence->rules, $event->recurrence->extraDates, $event->recurrence->skippedDates),
                 duration: $event->duration,
                 recurrenceId: $event->recurrenceId,
+                andFollowing: $event->andFollowing,
             ),
         };
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Events;
 
+use PinnedRota\Core\ICalendar\Component;
 use PinnedRota\Core\ICalendar\Property;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Time\CivilDate;
@@ -21,7 +22,13 @@ final readonly class Event
      * @param  ?EventTime  $recurrenceId  the original start of the occurrence that this one replaces
      * @param  list<string>  $categories
      * @param  int  $priority  0 undefined, 1 highest to 9 lowest (RFC 5545, 3.8.1.9)
+     * @param  bool  $andFollowing  whether this change of one occurrence holds for all that follow it, too (RANGE=THISANDFUTURE, RFC 5545, 3.2.13)
+     * @param  ?Participant  $organizer  whoever asks the participants (ORGANIZER)
+     * @param  list<Participant>  $participants
+     * @param  list<Reminder>  $reminders
      * @param  list<Property>  $extra  properties that this program does not know, kept for writing
+     * @param  list<Component>  $components  likewise, components inside the event
+     * @param  ?int  $stamp  when the file it came in says that it was written (DTSTAMP), UTC seconds
      *
      * @throws InvalidTime where the end is before the start
      */
@@ -42,7 +49,13 @@ final readonly class Event
         public array $categories = [],
         public int $priority = 0,
         public int $sequence = 0,
+        public bool $andFollowing = false,
+        public ?Participant $organizer = null,
+        public array $participants = [],
+        public array $reminders = [],
         public array $extra = [],
+        public array $components = [],
+        public ?int $stamp = null,
     ) {
         if (($start->kind === TimeKind::Date) !== ($end->kind === TimeKind::Date)) {
             throw new InvalidTime('An all-day event starts and ends with dates, a timed one with times.');
@@ -55,24 +68,35 @@ final readonly class Event
         }
     }
 
-    /** The same event with another recurrence, or under the name of another occurrence. */
-    public function with(?RecurrenceSet $recurrence = null, ?EventTime $recurrenceId = null): self
+    /** The same event with another recurrence, under the name of another occurrence, or of another series. */
+    public function with(?RecurrenceSet $recurrence = null, ?EventTime $recurrenceId = null, ?string $uid = null): self
     {
-        return $this->copy($this->start, $this->end, $recurrence ?? $this->recurrence, $this->duration, $recurrenceId ?? $this->recurrenceId);
+        return $this->copy($uid ?? $this->uid, $this->start, $this->end, $recurrence ?? $this->recurrence, $this->duration, $recurrenceId ?? $this->recurrenceId, $this->andFollowing);
     }
 
     /** One occurrence of this series as an event of its own, to be changed. */
     public function occurringAt(Occurrence $occurrence): self
     {
-        return $this->copy($occurrence->start, $occurrence->start->at($occurrence->localEnd()), new RecurrenceSet, null, $occurrence->recurrenceId);
+        return $this->copy($this->uid, $occurrence->start, $occurrence->start->at($occurrence->localEnd()), new RecurrenceSet, null, $occurrence->recurrenceId, false);
     }
 
-    private function copy(EventTime $start, EventTime $end, RecurrenceSet $recurrence, ?Duration $duration, ?EventTime $recurrenceId): self
+    /** Where a change that holds for all that follow puts an occurrence: moved on the wall as the changed one was. */
+    public function movedAlong(EventTime $original): EventTime
+    {
+        $original = $this->start->zone === null ? $original : $original->inZone($this->start->zone);
+        $named = $this->recurrenceId ?? $this->start;
+        $named = $this->start->zone === null ? $named : $named->inZone($this->start->zone);
+
+        return $this->start->at($original->local->plusSeconds($this->start->local->seconds - $named->local->seconds));
+    }
+
+    private function copy(string $uid, EventTime $start, EventTime $end, RecurrenceSet $recurrence, ?Duration $duration, ?EventTime $recurrenceId, bool $andFollowing): self
     {
         return new self(
-            $this->uid, $this->title, $start, $end, $recurrence, $duration, $recurrenceId,
+            $uid, $this->title, $start, $end, $recurrence, $duration, $recurrenceId,
             $this->place, $this->description, $this->link, $this->status, $this->busy, $this->private,
-            $this->categories, $this->priority, $this->sequence, $this->extra,
+            $this->categories, $this->priority, $this->sequence, $andFollowing,
+            $this->organizer, $this->participants, $this->reminders, $this->extra, $this->components, $this->stamp,
         );
     }
 
@@ -87,9 +111,24 @@ final readonly class Event
         return $this->end->indexSeconds() - $this->start->indexSeconds();
     }
 
+    /** Where an occurrence that starts then ends, on the index's axis; exclusive. */
+    public function endOf(EventTime $start): int
+    {
+        if ($this->recurrence->extraDates !== []) {
+            $own = $this->recurrence->endOfPeriod($start, $this->start);
+            if ($own !== null) {
+                return max($own->indexSeconds(), $start->indexSeconds());
+            }
+        }
+
+        return $this->duration === null ? $start->indexSeconds() + $this->lengthSeconds() : $this->duration->addTo($start)->indexSeconds();
+    }
+
     /** No occurrence of the event is longer than this, in seconds: a nominal day may have 25 hours. */
     public function longestSeconds(): int
     {
-        return $this->duration === null ? $this->lengthSeconds() : $this->lengthSeconds() + CivilDate::SECONDS_PER_DAY;
+        $length = $this->duration === null ? $this->lengthSeconds() : $this->lengthSeconds() + CivilDate::SECONDS_PER_DAY;
+
+        return max($length, $this->recurrence->longestPeriodSeconds());
     }
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Events;
 
+use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\Rule;
 use PinnedRota\Core\Time\EventTime;
 
-/** Changes to one occurrence of a series, and to all of them; what was changed before is kept. */
+/** Changes to one occurrence of a series, to one and all that follow, and to all; what was changed before is kept. */
 final class OccurrenceChanges
 {
     /** The series with this occurrence as given; an earlier change of it is replaced. */
@@ -59,12 +61,94 @@ final class OccurrenceChanges
         );
     }
 
+    /**
+     * The series parted at an occurrence: what comes before it, as it was, and from it on a series of its own. COUNT is
+     * shared out between them; skipped, extra and changed occurrences go where they belong, and those of the second
+     * move along where its start does.
+     *
+     * @param  Event  $changed  the second series: its start, its rules and all else; COUNT of its rules is what is left
+     * @param  string  $uid  of the second series
+     * @return array{?Series, Series} the first is null where nothing comes before
+     */
+    public static function following(Series $series, EventTime $occurrence, Event $changed, string $uid): array
+    {
+        $master = $series->master;
+        if ($master === null) {
+            return [null, new Series($changed->with(uid: $uid))];
+        }
+        $at = $occurrence->indexSeconds();
+        $set = $master->recurrence;
+        $later = static fn (EventTime $time): bool => $time->indexSeconds() >= $at;
+        $named = $master->start->zone === null ? $occurrence : $occurrence->inZone($master->start->zone);
+        $shift = $changed->start->local->seconds - $named->local->seconds;
+        $moved = static fn (EventTime $time): EventTime => $changed->start->at(($master->start->zone === null ? $time : $time->inZone($master->start->zone))->local->plusSeconds($shift));
+        $second = $changed->with(
+            recurrence: new RecurrenceSet(
+                $changed->recurrence->rules,
+                array_map(static fn (ExtraDate $extra): ExtraDate => $extra->shiftedBy($shift), array_values(array_filter($set->extraDates, static fn (ExtraDate $extra): bool => $later($extra->start)))),
+                array_map($moved, array_values(array_filter($set->skippedDates, $later))),
+            ),
+            uid: $uid,
+        );
+        $laterOverrides = array_filter($series->overrides, static fn (Event $override): bool => $override->recurrenceId !== null && $later($override->recurrenceId) && ! $override->recurrenceId->equals($occurrence));
+
+        return [
+            $at <= $master->start->indexSeconds() ? null : self::endingBefore($series, $occurrence),
+            new Series($second, array_map(static fn (Event $override): Event => $override->recurrenceId === null ? $override : $override->with(recurrenceId: $moved($override->recurrenceId), uid: $uid), array_values($laterOverrides))),
+        ];
+    }
+
+    /** The rules of a series as they go on from an occurrence: COUNT is less by what comes before it. */
+    public static function rulesFrom(Event $master, EventTime $occurrence): RecurrenceSet
+    {
+        $rules = [];
+        foreach ($master->recurrence->rules as $rule) {
+            if ($rule->count === null) {
+                $rules[] = $rule;
+            } elseif (($left = $rule->count - self::countBefore($master, $rule, $occurrence)) > 0) {
+                $rules[] = $rule->endingBy($left, null);
+            }
+        }
+
+        return new RecurrenceSet($rules, $master->recurrence->extraDates, $master->recurrence->skippedDates);
+    }
+
+    /** How many of a rule's COUNT come before an occurrence; DTSTART is always one. */
+    private static function countBefore(Event $master, Rule $rule, EventTime $occurrence): int
+    {
+        return max(1, count((new RecurrenceSet([$rule]))->startsBetween($master->start, $master->start->indexSeconds(), $occurrence->indexSeconds())));
+    }
+
+    /** The series without an occurrence and all that follow it; the occurrence is not its first. */
+    public static function endingBefore(Series $series, EventTime $occurrence): Series
+    {
+        $at = $occurrence->indexSeconds();
+        $earlier = static fn (?EventTime $time): bool => $time === null || $time->indexSeconds() < $at;
+        $master = $series->master;
+        if ($master !== null) {
+            $set = $master->recurrence;
+            $last = $occurrence->justBefore();
+            $rules = array_map(static fn (Rule $rule): Rule => match (true) {
+                $rule->count !== null => $rule->endingBy(min($rule->count, self::countBefore($master, $rule, $occurrence)), null),
+                $rule->until !== null && $earlier($rule->until) => $rule,
+                default => $rule->endingBy(null, $last),
+            }, $set->rules);
+            $master = $master->with(recurrence: new RecurrenceSet(
+                $rules,
+                array_values(array_filter($set->extraDates, static fn (ExtraDate $extra): bool => $earlier($extra->start))),
+                array_values(array_filter($set->skippedDates, $earlier)),
+            ));
+        }
+
+        return new Series($master, array_values(array_filter($series->overrides, static fn (Event $override): bool => $earlier($override->recurrenceId))));
+    }
+
     /** @return list<Event> */
     private static function others(Series $series, ?EventTime $occurrence): array
     {
         return array_values(array_filter(
             $series->overrides,
-            static fn (Event $override): bool => $override->recurrenceId === null || $occurrence === null || ! $override->recurrenceId->equals($occurrence),
+            static fn (Event $override): bool => $override->andFollowing || $override->recurrenceId === null || $occurrence === null || ! $override->recurrenceId->equals($occurrence),
         ));
     }
 

@@ -10,12 +10,13 @@ use PinnedRota\Core\Time\EventTime;
 /** All that goes by one UID: a master, single or repeating, and the occurrences of it that were changed. */
 final readonly class Series
 {
-    /** @var list<Event> changes that hold for all that follows, by original start */
+    /** @var list<Event> changes that hold for all that follow, by original start */
     private array $following;
 
     /**
      * @param  ?Event  $master  null where a file holds changed occurrences alone
-     * @param  list<Event>  $overrides  each with a recurrenceId
+     * @param  list<Event>  $overrides  each with a recurrenceId; of two for one original start, one may hold for all that
+     *                                  follow: the other then holds for that one
      */
     public function __construct(public ?Event $master, public array $overrides = [])
     {
@@ -32,7 +33,7 @@ final readonly class Series
         return ($this->master ?? $this->overrides[0])->uid;
     }
 
-    /** @return non-empty-list<Event> the master, where there is one, then the changed occurrences by original start */
+    /** @return list<Event> the master, where there is one, then the changed occurrences by original start */
     public function events(): array
     {
         $overrides = $this->overrides;
@@ -52,6 +53,9 @@ final readonly class Series
         $occurrences = [];
         $replaced = [];
         foreach ($this->overrides as $override) {
+            if ($override->andFollowing && $this->master !== null) {
+                continue;
+            }
             $id = $override->recurrenceId ?? $override->start;
             $replaced[$id->indexSeconds()] = true;
             $this->add($occurrences, $override, $override->start, $id, $from, $to);
@@ -78,21 +82,22 @@ final readonly class Series
     public function find(EventTime $recurrenceId): ?Occurrence
     {
         foreach ($this->overrides as $override) {
-            if ($override->recurrenceId?->equals($recurrenceId) === true) {
+            if ($override->recurrenceId?->equals($recurrenceId) === true && ! ($override->andFollowing && $this->master !== null)) {
                 return self::at($override, $override->start, $override->recurrenceId);
             }
         }
-        $seconds = $recurrenceId->indexSeconds();
-        foreach ($this->master?->recurrence->startsBetween($this->master->start, $seconds, $seconds + 1) ?? [] as $start) {
-            if (! $this->master->recurrence->repeats()) {
-                return null;
-            }
-            $change = $this->changeThatHolds($start);
-
-            return $change === null ? self::at($this->master, $start, $start) : self::at($change, $change->movedAlong($start), $start);
+        $master = $this->master;
+        if ($master === null || ! $master->recurrence->repeats()) {
+            return null;
         }
+        $seconds = $recurrenceId->indexSeconds();
+        $start = $master->recurrence->startsBetween($master->start, $seconds, $seconds + 1)[0] ?? null;
+        if ($start === null) {
+            return null;
+        }
+        $change = $this->changeThatHolds($start);
 
-        return null;
+        return $change === null ? self::at($master, $start, $start) : self::at($change, $change->movedAlong($start), $start);
     }
 
     /** The latest change of “this and all that follow” at or before an original start. */

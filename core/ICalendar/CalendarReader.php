@@ -8,12 +8,26 @@ use Generator;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Time\Zone;
 
-/** The events of an iCalendar stream, one at a time. */
+/**
+ * The events of an iCalendar stream (RFC 5545), one at a time.
+ *
+ * An event whose zone means nothing yet waits for a VTIMEZONE further down, as components may stand in any order: up
+ * to MOST_WAITING properties wait, so that memory stays bounded.
+ */
 final class CalendarReader
 {
+    private const MOST_WAITING = 20_000;
+
     private readonly ComponentReader $components;
 
     private readonly TimeReader $times;
+
+    private readonly EventReader $events;
+
+    /** @var list<Component> */
+    private array $waiting = [];
+
+    private int $waitingProperties = 0;
 
     /**
      * @param  resource  $stream
@@ -23,6 +37,7 @@ final class CalendarReader
     {
         $this->components = new ComponentReader($stream, $diagnostics);
         $this->times = new TimeReader($diagnostics, $fallback);
+        $this->events = new EventReader($diagnostics, $this->times);
     }
 
     /** What the file calls itself (NAME of RFC 7986, or X-WR-CALNAME); known once the first event was read. */
@@ -31,28 +46,86 @@ final class CalendarReader
         return ($this->components->calendarProperty('NAME') ?? $this->components->calendarProperty('X-WR-CALNAME'))?->text();
     }
 
+    /** @return list<Property> what else the calendar says of itself, to be kept */
+    public function kept(): array
+    {
+        return array_values(array_filter(
+            $this->components->calendarProperties(),
+            static fn (Property $property): bool => ! in_array($property->name, ['VERSION', 'PRODID', 'CALSCALE', 'NAME', 'X-WR-CALNAME'], true),
+        ));
+    }
+
     /**
-     * @return Generator<int, Event>
+     * @return Generator<int, Event> in the order of the file, but for those that wait
      *
      * @throws NotICalendar
      */
     public function events(): Generator
     {
-        $reader = new EventReader($this->diagnostics, $this->times);
+        $calendar = 0;
         foreach ($this->components->components() as $component) {
-            $zone = $this->components->calendarProperty('X-WR-TIMEZONE');
-            if ($zone !== null) {
-                $this->times->useCalendarZone($zone);
+            if ($calendar !== $this->components->calendarLine()) {
+                yield from $this->released();
+                $calendar = $this->components->calendarLine();
+                $this->begin($calendar);
             }
-            if ($component->name === 'VTIMEZONE') {
-                $this->times->learn($component);
-            } elseif ($component->name === 'VEVENT') {
-                $event = $reader->read($component);
-                if ($event !== null) {
+            if ($component->name === 'VEVENT') {
+                if ($this->mustWait($component)) {
+                    $this->waiting[] = $component;
+                    $this->waitingProperties += $component->size();
+                } elseif (($event = $this->events->read($component)) !== null) {
                     yield $event;
                 }
+            } elseif ($component->name === 'VTIMEZONE') {
+                $this->times->learn($component);
             } elseif (in_array($component->name, ['VTODO', 'VJOURNAL', 'VFREEBUSY'], true)) {
                 $this->diagnostics->add($component->line, $component->name, 'only events are taken', Outcome::Skipped);
+            }
+        }
+        yield from $this->released();
+    }
+
+    private function begin(int $line): void
+    {
+        $this->times->forget();
+        $zone = $this->components->calendarProperty('X-WR-TIMEZONE');
+        if ($zone !== null) {
+            $this->times->useCalendarZone($zone);
+        }
+        $version = trim($this->components->calendarProperty('VERSION')->value ?? '');
+        if ($version !== '2.0') {
+            $this->diagnostics->add($line, 'VERSION', $version === '' ? 'the calendar does not say that it is version 2.0' : "version “{$version}” is read as though it were 2.0", Outcome::Mended);
+        }
+        if ($this->components->calendarProperty('PRODID') === null) {
+            $this->diagnostics->add($line, 'PRODID', 'the calendar does not say what program wrote it', Outcome::Mended);
+        }
+    }
+
+    private function mustWait(Component $component): bool
+    {
+        if ($this->waitingProperties > self::MOST_WAITING) {
+            return false;
+        }
+        foreach (['DTSTART', 'DTEND', 'RECURRENCE-ID', 'EXDATE', 'RDATE'] as $name) {
+            $property = $component->first($name);
+            if ($property !== null && $property->parameters !== [] && ! $this->times->knowsZoneOf($property)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return Generator<int, Event> the events that waited, now that the calendar is at its end */
+    private function released(): Generator
+    {
+        $waiting = $this->waiting;
+        $this->waiting = [];
+        $this->waitingProperties = 0;
+        foreach ($waiting as $component) {
+            $event = $this->events->read($component);
+            if ($event !== null) {
+                yield $event;
             }
         }
     }

@@ -38,15 +38,48 @@ final class Component
         return $this->properties[$name] ?? [];
     }
 
-    /** @return list<Property> */
+    /** @return list<Property> by name, each name where it first stood */
     public function properties(): array
     {
-        return array_merge(...array_values($this->properties));
+        return $this->properties === [] ? [] : array_merge(...array_values($this->properties));
+    }
+
+    /**
+     * @param  array<string, true>  $names
+     * @return list<Property> all that go by other names
+     */
+    public function propertiesBut(array $names): array
+    {
+        $properties = [];
+        foreach ($this->properties as $name => $list) {
+            if (! isset($names[$name])) {
+                array_push($properties, ...$list);
+            }
+        }
+
+        return $properties;
+    }
+
+    /** How many properties it has, with those of the components inside it. */
+    public function size(): int
+    {
+        $size = array_sum(array_map(count(...), $this->properties));
+        foreach ($this->components as $component) {
+            $size += $component->size();
+        }
+
+        return $size;
     }
 
     /** @return list<Component> */
     public function components(): array
     {
         return $this->components;
+    }
+
+    /** @return list<Component> all that go by another name */
+    public function componentsBut(string $name): array
+    {
+        return $this->components === [] ? [] : array_values(array_filter($this->components, static fn (self $each): bool => $each->name !== $name));
     }
 }

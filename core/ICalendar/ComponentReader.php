@@ -18,8 +18,10 @@ final class ComponentReader
 
     public const MAX_PROPERTIES = 20_000;
 
-    /** @var list<Property> properties of the VCALENDAR being read */
+    /** @var array<string, Property> the first of each name of the VCALENDAR being read */
     private array $calendarProperties = [];
+
+    private int $calendarLine = 0;
 
     /** @param  resource  $stream */
     public function __construct(private readonly mixed $stream, private readonly Diagnostics $diagnostics)
@@ -29,13 +31,19 @@ final class ComponentReader
     /** A property of the VCALENDAR being read, such as X-WR-CALNAME; those that stand before the first component are known. */
     public function calendarProperty(string $name): ?Property
     {
-        foreach ($this->calendarProperties as $property) {
-            if ($property->name === $name) {
-                return $property;
-            }
-        }
+        return $this->calendarProperties[$name] ?? null;
+    }
 
-        return null;
+    /** @return list<Property> those of the VCALENDAR being read, as far as they are known */
+    public function calendarProperties(): array
+    {
+        return array_values($this->calendarProperties);
+    }
+
+    /** The line on which the VCALENDAR being read begins. */
+    public function calendarLine(): int
+    {
+        return $this->calendarLine;
     }
 
     /**
@@ -51,16 +59,20 @@ final class ComponentReader
         $seen = $inCalendar = false;
         $tooDeep = $properties = 0;
         foreach ((new LineReader($this->stream, $this->diagnostics))->lines() as $number => $line) {
-            $upper = strtoupper(substr($line, 0, 40));
+            $initial = $line[0];
+            $upper = $initial === 'B' || $initial === 'E' || $initial === 'b' || $initial === 'e' ? strtoupper(substr($line, 0, 40)) : '';
             if (! $inCalendar) {
                 if (str_starts_with($upper, 'BEGIN:VCALENDAR')) {
                     $seen = $inCalendar = true;
                     $this->calendarProperties = [];
+                    $this->calendarLine = $number;
+                } elseif ($seen) {
+                    $this->diagnostics->add($number, '', 'this stands outside any calendar', Outcome::Skipped);
                 }
 
                 continue;
             }
-            if (str_starts_with($upper, 'BEGIN:')) {
+            if ($upper !== '' && str_starts_with($upper, 'BEGIN:')) {
                 if (count($open) >= self::MAX_DEPTH) {
                     $tooDeep++;
 
@@ -68,7 +80,7 @@ final class ComponentReader
                 }
                 $open[] = new Component(trim(substr($upper, 6)), $number);
                 $properties = count($open) === 1 ? 0 : $properties;
-            } elseif (str_starts_with($upper, 'END:')) {
+            } elseif ($upper !== '' && str_starts_with($upper, 'END:')) {
                 if ($tooDeep > 0) {
                     if (--$tooDeep === 0) {
                         $this->diagnostics->add($number, '', 'components nest too deep', Outcome::Skipped);
@@ -76,10 +88,12 @@ final class ComponentReader
 
                     continue;
                 }
-                yield from $this->close($open, trim(substr($upper, 4)), $number);
-                if (trim(substr($upper, 4)) === 'VCALENDAR') {
-                    $inCalendar = false;
+                $name = trim(substr($upper, 4));
+                $closed = $this->close($open, $name, $number);
+                if ($closed !== null) {
+                    yield $closed->line => $closed;
                 }
+                $inCalendar = $name !== 'VCALENDAR';
             } elseif ($tooDeep === 0) {
                 $properties++;
                 if ($properties > self::MAX_PROPERTIES) {
@@ -94,7 +108,7 @@ final class ComponentReader
                     continue;
                 }
                 if ($open === []) {
-                    $this->calendarProperties[] = $property;
+                    $this->calendarProperties[$property->name] ??= $property;
                 } else {
                     $open[count($open) - 1]->addProperty($property);
                 }
@@ -102,6 +116,9 @@ final class ComponentReader
         }
         if (! $seen) {
             throw new NotICalendar;
+        }
+        if ($open === [] && $inCalendar) {
+            $this->diagnostics->add($this->calendarLine, 'VCALENDAR', 'the file ends before the calendar does', Outcome::Mended);
         }
         if ($open !== []) {
             $this->diagnostics->add($open[0]->line, $open[0]->name, 'the file ends before the component does', Outcome::Mended);
@@ -117,15 +134,15 @@ final class ComponentReader
      * Closes the innermost component of that name, and those left open inside it.
      *
      * @param  list<Component>  $open
-     * @return Generator<int, Component>
+     * @return ?Component the one that stands directly in the calendar, where that is closed
      */
-    private function close(array &$open, string $name, int $number): Generator
+    private function close(array &$open, string $name, int $number): ?Component
     {
         $names = array_map(static fn (Component $component): string => $component->name, $open);
         if ($name !== 'VCALENDAR' && ! in_array($name, $names, true)) {
             $this->diagnostics->add($number, $name, 'the component ends without having begun', Outcome::Skipped);
 
-            return;
+            return null;
         }
         while ($open !== []) {
             $component = array_pop($open);
@@ -133,13 +150,14 @@ final class ComponentReader
                 $this->diagnostics->add($number, $component->name, 'the component does not end', Outcome::Mended);
             }
             if ($open === []) {
-                yield $component->line => $component;
-            } else {
-                $open[count($open) - 1]->addComponent($component);
+                return $component;
             }
+            $open[count($open) - 1]->addComponent($component);
             if ($component->name === $name) {
-                return;
+                return null;
             }
         }
+
+        return null;
     }
 }

@@ -14,11 +14,28 @@ final class Diagnostics
 
     private int $total = 0;
 
+    /** @var array<string, true> */
+    private array $once = [];
+
+    /** @param  int  $limit  how many are kept */
+    public function __construct(private readonly int $limit = self::LIMIT)
+    {
+    }
+
     public function add(int $line, string $property, string $problem, Outcome $outcome): void
     {
         $this->total++;
-        if (count($this->list) < self::LIMIT) {
+        if (count($this->list) < $this->limit) {
             $this->list[] = new Diagnostic($line, $property, $problem, $outcome);
+        }
+    }
+
+    /** The same for a fault that most often runs through a whole file: it is told where it first stands. */
+    public function addOnce(int $line, string $property, string $problem, Outcome $outcome): void
+    {
+        if (! isset($this->once["{$property} {$problem}"])) {
+            $this->once["{$property} {$problem}"] = true;
+            $this->add($line, $property, $problem, $outcome);
         }
     }
 
@@ -26,6 +43,15 @@ final class Diagnostics
     public function all(): array
     {
         return $this->list;
+    }
+
+    /** @return list<Diagnostic> those first that lose most, each kind by line */
+    public function worstFirst(): array
+    {
+        $list = $this->list;
+        usort($list, static fn (Diagnostic $a, Diagnostic $b): int => [$b->outcome->severity(), $a->line] <=> [$a->outcome->severity(), $b->line]);
+
+        return $list;
     }
 
     public function total(): int

@@ -6,16 +6,16 @@ namespace PinnedRota\Core\ICalendar;
 
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Status;
-use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
-use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 
 /** Makes an Event of a VEVENT (RFC 5545, 3.6.1), mending what can be mended. */
-final readonly class EventReader
+final class EventReader
 {
     private const TITLE_LENGTH = 500;
 
@@ -23,13 +23,32 @@ final readonly class EventReader
 
     private const TEXT_LENGTH = 60_000;
 
+    private const MOST_DATES = 10_000;
+
+    /** A file inside the calendar that is larger than this, in octets as it is written, is left out. */
+    private const LARGEST_ATTACHMENT = 100_000;
+
     private const KNOWN = [
-        'UID', 'SUMMARY', 'DTSTART', 'DTEND', 'DURATION', 'RRULE', 'RDATE', 'EXDATE', 'RECURRENCE-ID', 'LOCATION',
-        'DESCRIPTION', 'URL', 'STATUS', 'TRANSP', 'CLASS', 'CATEGORIES', 'PRIORITY', 'SEQUENCE', 'DTSTAMP',
+        'UID' => true, 'SUMMARY' => true, 'DTSTART' => true, 'DTEND' => true, 'DURATION' => true, 'RRULE' => true, 'RDATE' => true,
+        'EXDATE' => true, 'RECURRENCE-ID' => true, 'LOCATION' => true, 'DESCRIPTION' => true, 'URL' => true, 'STATUS' => true,
+        'TRANSP' => true, 'CLASS' => true, 'CATEGORIES' => true, 'PRIORITY' => true, 'SEQUENCE' => true, 'DTSTAMP' => true,
+        'ATTENDEE' => true, 'ORGANIZER' => true,
     ];
 
-    public function __construct(private Diagnostics $diagnostics, private TimeReader $times)
+    private readonly ParticipantReader $participants;
+
+    private readonly ReminderReader $reminders;
+
+    private readonly RuleReader $rules;
+
+    /** @var array<string, array<string, string>> the members of CATEGORIES by their lower case, by the text: most events have them from another */
+    private array $categories = [];
+
+    public function __construct(private readonly Diagnostics $diagnostics, private readonly TimeReader $times)
     {
+        $this->participants = new ParticipantReader($diagnostics);
+        $this->reminders = new ReminderReader($diagnostics, $times);
+        $this->rules = new RuleReader($diagnostics);
     }
 
     /** The event, or null (with a diagnostic) where it cannot be read. */
@@ -57,27 +76,122 @@ final readonly class EventReader
             title: $title === '' ? 'Untitled' : str_replace("\n", ' ', $title),
             start: $start,
             end: $end,
-            recurrence: $recurrenceId === null ? $this->recurrence($component) : new RecurrenceSet,
+            recurrence: $recurrenceId === null ? $this->recurrence($component, $start) : new RecurrenceSet,
             duration: $duration,
             recurrenceId: $recurrenceId === null ? null : $this->times->one($recurrenceId),
             place: str_replace("\n", ', ', $this->text($component, 'LOCATION', self::PLACE_LENGTH)),
             description: $this->text($component, 'DESCRIPTION', self::TEXT_LENGTH),
             link: $this->link($component),
-            status: match (strtoupper($component->first('STATUS')->value ?? '')) {
+            status: match ($this->word($component, 'STATUS', ['CONFIRMED', 'TENTATIVE', 'CANCELLED'])) {
                 'TENTATIVE' => Status::Provisional,
                 'CANCELLED' => Status::Cancelled,
                 default => Status::Confirmed,
             },
-            busy: strtoupper($component->first('TRANSP')->value ?? '') !== 'TRANSPARENT',
-            private: in_array(strtoupper($component->first('CLASS')->value ?? ''), ['PRIVATE', 'CONFIDENTIAL'], true),
+            busy: $this->word($component, 'TRANSP', ['OPAQUE', 'TRANSPARENT']) !== 'TRANSPARENT',
+            // A word that is not known is to be read as PRIVATE (RFC 5545, 3.8.1.3).
+            private: ! in_array($this->word($component, 'CLASS', null), ['', 'PUBLIC'], true),
             categories: $this->categories($component),
-            priority: max(0, min(9, (int) ($component->first('PRIORITY')->value ?? 0))),
-            sequence: max(0, min(2_000_000_000, (int) ($component->first('SEQUENCE')->value ?? 0))),
-            extra: array_values(array_filter(
-                $component->properties(),
-                static fn (Property $property): bool => ! in_array($property->name, self::KNOWN, true),
-            )),
+            priority: $this->number($component, 'PRIORITY', 9),
+            sequence: $this->number($component, 'SEQUENCE', 2_000_000_000),
+            andFollowing: $recurrenceId !== null && $this->holdsForFollowing($recurrenceId),
+            organizer: $this->participants->organizer($component),
+            participants: $this->participants->participants($component),
+            reminders: $this->reminders->reminders($component),
+            extra: $this->extra($component),
+            components: $component->componentsBut('VALARM'),
+            stamp: $this->stamp($component),
         );
+    }
+
+    private function stamp(Component $component): ?int
+    {
+        $value = trim($component->first('DTSTAMP')->value ?? '');
+        if (preg_match('/^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z?$/Di', $value, $m) === 1) {
+            try {
+                return LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], (int) $m[4], (int) $m[5], (int) $m[6])->seconds;
+            } catch (InvalidTime) {
+                // Told below, like any other that is none.
+            }
+        }
+        $this->diagnostics->addOnce($component->line, 'DTSTAMP', 'the event, and perhaps others, does not say when it was written', Outcome::Mended);
+
+        return null;
+    }
+
+    private function holdsForFollowing(Property $recurrenceId): bool
+    {
+        $range = strtoupper($recurrenceId->parameter('RANGE') ?? '');
+        if ($range !== '' && $range !== 'THISANDFUTURE') {
+            $this->diagnostics->add($recurrenceId->line, 'RECURRENCE-ID', "the range “{$range}” is not known; this occurrence alone is changed", Outcome::Mended);
+        }
+
+        return $range === 'THISANDFUTURE';
+    }
+
+    /**
+     * The value in upper case; '' where there is none, or (with a diagnostic) none of those that may be.
+     *
+     * @param  ?list<string>  $allowed
+     */
+    private function word(Component $component, string $name, ?array $allowed): string
+    {
+        $property = $component->first($name);
+        $word = strtoupper(trim($property->value ?? ''));
+        if ($property !== null && $allowed !== null && ! in_array($word, $allowed, true)) {
+            $this->diagnostics->add($property->line, $name, '“'.mb_strimwidth($word, 0, 40, '…').'” is not known and is left out', Outcome::Mended);
+
+            return '';
+        }
+
+        return $word;
+    }
+
+    private function number(Component $component, string $name, int $most): int
+    {
+        $property = $component->first($name);
+        if ($property === null) {
+            return 0;
+        }
+        $text = trim($property->value);
+        if (preg_match('/^\d{1,10}$/D', $text) !== 1 || (int) $text > $most) {
+            $this->diagnostics->add($property->line, $name, "it is a number from 0 to {$most}", Outcome::Mended);
+        }
+
+        return max(0, min($most, (int) $text));
+    }
+
+    /** @return list<Property> what is kept as it stands */
+    private function extra(Component $component): array
+    {
+        $extra = [];
+        foreach ($component->propertiesBut(self::KNOWN) as $property) {
+            [$problem, $outcome] = $this->doubt($property);
+            if ($problem !== null) {
+                $this->diagnostics->add($property->line, $property->name, $problem, $outcome);
+            }
+            if ($problem === null || $outcome !== Outcome::Skipped) {
+                $extra[] = $property;
+            }
+        }
+
+        return $extra;
+    }
+
+    /** @return array{?string, Outcome} */
+    private function doubt(Property $property): array
+    {
+        $value = trim($property->value);
+        $problem = match ($property->name) {
+            'GEO' => preg_match('/^([+-]?\d{1,3}(?:\.\d+)?);([+-]?\d{1,3}(?:\.\d+)?)$/D', $value, $m) === 1 && abs((float) $m[1]) <= 90 && abs((float) $m[2]) <= 180 ? null : 'it is no latitude and longitude',
+            'COLOR' => preg_match('/^[a-z]{3,30}$/Di', $value) === 1 ? null : 'it is no name of a colour',
+            'CONFERENCE', 'IMAGE' => $value === '' ? 'it has no address' : null,
+            'ATTACH' => $value === '' ? 'it has no address' : (strlen($value) > self::LARGEST_ATTACHMENT ? 'the file inside the calendar is too large' : null),
+            'RELATED-TO' => $value === '' ? 'it names no event' : null,
+            'EXRULE' => 'rules that leave out are obsolete and are not applied',
+            default => null,
+        };
+
+        return [$problem, Outcome::Skipped];
     }
 
     private function uid(Component $component, string $title, EventTime $start): string
@@ -125,26 +239,42 @@ final readonly class EventReader
         return [$start->kind === TimeKind::Date ? $start->at($start->local->plusDays(1)) : $start, null];
     }
 
-    private function recurrence(Component $component): RecurrenceSet
+    private function recurrence(Component $component, EventTime $start): RecurrenceSet
     {
+        if ($component->first('RRULE') === null && $component->first('RDATE') === null && $component->first('EXDATE') === null) {
+            return new RecurrenceSet;
+        }
         $rules = [];
-        foreach ($component->all('RRULE') as $property) {
-            try {
-                $rules[] = (new RuleParser)->parse($property->value);
-            } catch (InvalidRule $problem) {
-                $this->diagnostics->add($property->line, 'RRULE', $problem->getMessage(), Outcome::Skipped);
+        foreach (array_slice($component->all('RRULE'), 0, 20) as $property) {
+            $rule = $this->rules->read($property, $start);
+            if ($rule !== null) {
+                $rules[] = $rule;
             }
         }
-        $dates = fn (string $name): array => array_merge(...array_map($this->times->all(...), $component->all($name)) ?: [[]]);
+        $inZone = static fn (EventTime $time): EventTime => $start->zone === null ? $time : $time->inZone($start->zone);
+        $extra = $skipped = [];
+        foreach ($component->all('RDATE') as $property) {
+            foreach ($this->times->extraDates($property, self::MOST_DATES - count($extra)) as $date) {
+                $extra[] = new ExtraDate($inZone($date->start), $date->end === null ? null : $inZone($date->end));
+            }
+        }
+        foreach ($component->all('EXDATE') as $property) {
+            foreach ($this->times->all($property, self::MOST_DATES - count($skipped)) as $date) {
+                $skipped[] = $inZone($date);
+            }
+        }
 
-        return new RecurrenceSet($rules, $dates('RDATE'), $dates('EXDATE'));
+        return new RecurrenceSet($rules, $extra, $skipped);
     }
 
     private function text(Component $component, string $name, int $longest): string
     {
         $property = $component->first($name);
-        $text = trim($property?->text() ?? '');
-        if ($property !== null && mb_strlen($text) > $longest) {
+        if ($property === null) {
+            return '';
+        }
+        $text = trim($property->text());
+        if (strlen($text) > $longest && mb_strlen($text) > $longest) {
             $this->diagnostics->add($property->line, $name, "it is longer than {$longest} characters and is cut", Outcome::Mended);
 
             return mb_substr($text, 0, $longest);
@@ -155,10 +285,17 @@ final readonly class EventReader
 
     private function link(Component $component): string
     {
-        $link = trim($component->first('URL')->value ?? '');
-
+        $property = $component->first('URL');
+        $link = trim($property->value ?? '');
         // Only what a browser may open safely: a script in a link would run in the reader's name.
-        return preg_match('#^https?://\S{1,2000}$#Di', $link) === 1 ? $link : '';
+        if (preg_match('#^https?://\S{1,1990}$#Di', $link) === 1) {
+            return $link;
+        }
+        if ($property !== null && $link !== '') {
+            $this->diagnostics->add($property->line, 'URL', 'it is no address of the web and is left out', Outcome::Skipped);
+        }
+
+        return '';
     }
 
     /** @return list<string> */
@@ -166,11 +303,23 @@ final readonly class EventReader
     {
         $categories = [];
         foreach ($component->all('CATEGORIES') as $property) {
-            foreach (Text::members($property->value) as $name) {
-                $categories[mb_strtolower($name)] ??= mb_substr($name, 0, 80);
-            }
+            $categories += $this->categories[$property->value] ?? $this->members($property->value);
         }
 
-        return array_slice(array_values($categories), 0, 50);
+        return $categories === [] ? [] : array_slice(array_values($categories), 0, 50);
+    }
+
+    /** @return array<string, string> */
+    private function members(string $text): array
+    {
+        $members = [];
+        foreach (Text::members($text) as $name) {
+            $members[mb_strtolower($name)] ??= mb_substr($name, 0, 80);
+        }
+        if (count($this->categories) < 500 && strlen($text) < 500) {
+            $this->categories[$text] = $members;
+        }
+
+        return $members;
     }
 }

@@ -23,51 +23,52 @@ final readonly class LineReader
     {
     }
 
-    /** @return Generator<int, string> content lines by the number of the line they begin on */
+    /** @return Generator<int, string> content lines by the number of the line they begin on; none is empty */
     public function lines(): Generator
     {
         $content = null;
-        $begins = 0;
-        foreach ($this->physicalLines() as $number => $line) {
-            if ($content !== null && $line !== '' && ($line[0] === ' ' || $line[0] === "\t")) {
-                if (strlen($content) <= self::MAX_LENGTH) {
-                    $content .= substr($line, 1);
-                }
+        $begins = $number = 0;
+        foreach ($this->chunks() as $lines) {
+            foreach ($lines as $line) {
+                $number++;
+                if ($content !== null && $line !== '' && ($line[0] === ' ' || $line[0] === "\t")) {
+                    if (strlen($content) <= self::MAX_LENGTH) {
+                        $content .= substr($line, 1);
+                    }
 
-                continue;
+                    continue;
+                }
+                if ($content !== null && ($finished = $this->finished($begins, $content)) !== null) {
+                    yield $begins => $finished;
+                }
+                $content = $line;
+                $begins = $number;
             }
-            if ($content !== null) {
-                yield from $this->finished($begins, $content);
-            }
-            $content = $line;
-            $begins = $number;
         }
-        if ($content !== null) {
-            yield from $this->finished($begins, $content);
+        if ($content !== null && ($finished = $this->finished($begins, $content)) !== null) {
+            yield $begins => $finished;
         }
     }
 
-    /** @return Generator<int, string> */
-    private function finished(int $number, string $content): Generator
+    /** A content line that is whole now, or null where there is nothing to it. */
+    private function finished(int $number, string $content): ?string
     {
         if (strlen($content) > self::MAX_LENGTH) {
             $this->diagnostics->add($number, '', 'the line is longer than '.self::MAX_LENGTH.' octets', Outcome::Skipped);
-        } elseif (trim($content) !== '') {
-            yield $number => mb_check_encoding($content, 'UTF-8') ? $content : $this->scrubbed($number, $content);
+
+            return null;
         }
+        if (! mb_check_encoding($content, 'UTF-8')) {
+            $this->diagnostics->add($number, '', 'the text is not UTF-8', Outcome::Mended);
+            $content = mb_scrub($content, 'UTF-8');
+        }
+
+        return trim($content) === '' ? null : $content;
     }
 
-    private function scrubbed(int $number, string $content): string
+    /** @return Generator<int, list<string>> lines of the file, some at a time */
+    private function chunks(): Generator
     {
-        $this->diagnostics->add($number, '', 'the text is not UTF-8', Outcome::Mended);
-
-        return mb_scrub($content, 'UTF-8');
-    }
-
-    /** @return Generator<int, string> */
-    private function physicalLines(): Generator
-    {
-        $number = 0;
         $rest = '';
         $first = true;
         while (! feof($this->stream)) {
@@ -84,16 +85,14 @@ final readonly class LineReader
             $held = str_ends_with($rest, "\r") && ! feof($this->stream) ? "\r" : '';
             $lines = preg_split('/\r\n|\n|\r/', $held === '' ? $rest : substr($rest, 0, -1)) ?: [];
             $rest = array_pop($lines).$held;
-            foreach ($lines as $line) {
-                yield ++$number => $line;
-            }
+            yield $lines;
             if (strlen($rest) > self::MAX_LENGTH) {
                 // Kept just long enough to be told apart as too long.
                 $rest = substr($rest, 0, self::MAX_LENGTH + 1);
             }
         }
         if ($rest !== '') {
-            yield ++$number => rtrim($rest, "\r");
+            yield [rtrim($rest, "\r")];
         }
     }
 }

@@ -15,4 +15,14 @@ enum Outcome: string
 
     /** The whole event was left out. */
     case Refused = 'refused';
+
+    /** How much is lost: 0 for nothing. */
+    public function severity(): int
+    {
+        return match ($this) {
+            self::Mended => 0,
+            self::Skipped => 1,
+            self::Refused => 2,
+        };
+    }
 }

@@ -5,37 +5,60 @@ declare(strict_types=1);
 namespace PinnedRota\Core\ICalendar;
 
 /** Parts a content line into name, parameters and value (RFC 5545, 3.1; RFC 6868 for ^ in parameters). */
-final readonly class PropertyParser
+final class PropertyParser
 {
     private const MAX_PARAMETERS = 100;
 
-    public function __construct(private Diagnostics $diagnostics)
+    private const NAME = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-';
+
+    /** @var array<string, string> names in upper case, as they stand in the file: few, and met again and again */
+    private array $names = [];
+
+    public function __construct(private readonly Diagnostics $diagnostics)
     {
     }
 
     /** The property, or null (with a diagnostic) where the line is none. */
     public function parse(int $number, string $line): ?Property
     {
-        if (preg_match('/^([A-Za-z0-9-]+)\s*([:;])/', $line, $m) !== 1) {
+        $position = strcspn($line, ':;');
+        $written = substr($line, 0, $position);
+        $name = $this->names[$written] ?? $this->name($written);
+        if ($name === '' || $position === strlen($line)) {
             $this->diagnostics->add($number, '', 'this is no property', Outcome::Skipped);
 
             return null;
         }
-        $name = strtoupper($m[1]);
-        $position = strlen($m[0]);
+        $separator = $line[$position++];
+        if ($separator === ':') {
+            return new Property($name, substr($line, $position), [], $number);
+        }
         $parameters = [];
-        $separator = $m[2];
         while ($separator === ';') {
             $pattern = '/\G\s*([A-Za-z0-9-]+)\s*=((?:"[^"]*"|[^";:,]*)(?:,(?:"[^"]*"|[^";:,]*))*)([;:])/';
             if (count($parameters) >= self::MAX_PARAMETERS || preg_match($pattern, $line, $m, 0, $position) !== 1) {
                 return $this->withoutParameters($number, $name, $line, $parameters);
             }
-            $parameters[strtoupper($m[1])] = array_map($this->decode(...), $this->values($m[2]));
+            $parameters[strtoupper($m[1])] = strpbrk($m[2], '",^') === false ? [$m[2]] : array_map($this->decode(...), $this->values($m[2]));
             $position += strlen($m[0]);
             $separator = $m[3];
         }
 
         return new Property($name, substr($line, $position), $parameters, $number);
+    }
+
+    /** The name in upper case, or '' where it is none. */
+    private function name(string $written): string
+    {
+        $name = strtoupper(rtrim($written));
+        if (strspn($name, self::NAME) !== strlen($name)) {
+            return '';
+        }
+        if (count($this->names) < 500) {
+            $this->names[$written] = $name;
+        }
+
+        return $name;
     }
 
     /** @param  array<string, list<string>>  $parameters */

@@ -12,8 +12,12 @@ use RuntimeException;
 /** A recurrence set as content lines (RRULE, RDATE, EXDATE), one a line: how it is stored. */
 final class RecurrenceText
 {
-    /** Reads what write() wrote. */
-    public static function read(string $lines): RecurrenceSet
+    /**
+     * Reads what write() wrote.
+     *
+     * @param  ?Zone  $zone  of the series; its times name it
+     */
+    public static function read(string $lines, ?Zone $zone = null): RecurrenceSet
     {
         if ($lines === '') {
             return new RecurrenceSet;
@@ -21,13 +25,16 @@ final class RecurrenceText
         $diagnostics = new Diagnostics;
         $parser = new PropertyParser($diagnostics);
         $times = new TimeReader($diagnostics, Zone::utc());
+        if ($zone !== null) {
+            $times->know($zone);
+        }
         $rules = $extra = $skipped = [];
         foreach (explode("\n", $lines) as $line) {
             $property = $parser->parse(0, $line);
             match ($property?->name) {
                 'RRULE' => $rules[] = (new RuleParser)->parse($property->value),
-                'RDATE' => array_push($extra, ...$times->all($property)),
-                'EXDATE' => array_push($skipped, ...$times->all($property)),
+                'RDATE' => array_push($extra, ...$times->extraDates($property, PHP_INT_MAX - 1)),
+                'EXDATE' => array_push($skipped, ...$times->all($property, PHP_INT_MAX - 1)),
                 default => null,
             };
         }

@@ -21,21 +21,39 @@ final readonly class RecurrenceWriter
             $this->writer->property('RRULE', (string) $rule);
         }
         foreach ($set->extraDates as $date) {
-            $this->time('RDATE', $date);
+            $date->end === null
+                ? $this->time('RDATE', $date->start)
+                : $this->writer->property('RDATE', $this->value($date->start).'/'.$this->value($date->end), ['VALUE' => 'PERIOD'] + $this->parameters($date->start));
         }
         foreach ($set->skippedDates as $date) {
             $this->time('EXDATE', $date);
         }
     }
 
-    public function time(string $name, EventTime $time): void
+    /** @param  array<string, string>  $parameters  further ones */
+    public function time(string $name, EventTime $time, array $parameters = []): void
+    {
+        $this->writer->property($name, $this->value($time), $this->parameters($time) + $parameters);
+    }
+
+    private function value(EventTime $time): string
     {
         $stamp = str_replace(['-', ':'], '', $time->local->toDateTime());
-        match (true) {
-            $time->kind === TimeKind::Date => $this->writer->property($name, substr($stamp, 0, 8), ['VALUE' => 'DATE']),
-            $time->zone === null => $this->writer->property($name, $stamp),
-            $time->zone->name === 'UTC' => $this->writer->property($name, $stamp.'Z'),
-            default => $this->writer->property($name, $stamp, ['TZID' => $time->zone->name]),
+
+        return match (true) {
+            $time->kind === TimeKind::Date => substr($stamp, 0, 8),
+            $time->zone?->id === 'UTC' => $stamp.'Z',
+            default => $stamp,
+        };
+    }
+
+    /** @return array<string, string> */
+    private function parameters(EventTime $time): array
+    {
+        return match (true) {
+            $time->kind === TimeKind::Date => ['VALUE' => 'DATE'],
+            $time->zone === null || $time->zone->id === 'UTC' => [],
+            default => ['TZID' => $time->zone->name],
         };
     }
 }

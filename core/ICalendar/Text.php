@@ -7,16 +7,11 @@ namespace PinnedRota\Core\ICalendar;
 /** The TEXT value type (RFC 5545, 3.3.11). */
 final class Text
 {
+    private const ESCAPES = ['\\n' => "\n", '\\N' => "\n", '\\\\' => '\\', '\\;' => ';', '\\,' => ',', '\\:' => ':', '\\"' => '"'];
+
     public static function unescape(string $value): string
     {
-        if (! str_contains($value, '\\')) {
-            return $value;
-        }
-
-        return preg_replace_callback('/\\\\(.)/su', static fn (array $m): string => match ($m[1]) {
-            'n', 'N' => "\n",
-            default => $m[1],
-        }, $value) ?? $value;
+        return str_contains($value, '\\') ? strtr($value, self::ESCAPES) : $value;
     }
 
     public static function escape(string $text): string
@@ -35,7 +30,7 @@ final class Text
      */
     public static function members(string $value): array
     {
-        $members = preg_split('/(?<!\\\\)(?:\\\\\\\\)*\K,/', $value) ?: [];
+        $members = ! str_contains($value, '\\') ? explode(',', $value) : (preg_split('/(?<!\\\\)(?:\\\\\\\\)*\K,/', $value) ?: []);
 
         return array_values(array_filter(array_map(static fn (string $member): string => trim(self::unescape($member)), $members), static fn (string $member): bool => $member !== ''));
     }

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\ICalendar;
 
+use PinnedRota\Core\Recurrence\Rule;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Observance;
 use PinnedRota\Core\Time\Zone;
 
-/** Writes a VTIMEZONE (RFC 5545, 3.6.5) from the changes of offset in the years that are used. */
+/**
+ * Writes a VTIMEZONE (RFC 5545, 3.6.5): the changes of offset in the years that are used, and for series that go on
+ * the yearly rules that the zone goes on by. A zone that came described is written as it was.
+ */
 final readonly class TimeZoneWriter
 {
     public function __construct(private LineWriter $writer)
@@ -17,58 +22,76 @@ final readonly class TimeZoneWriter
 
     /**
      * @param  int  $firstYear  inclusive
-     * @param  int  $lastYear  inclusive
+     * @param  ?int  $lastYear  inclusive; null where something goes on for ever
      */
-    public function write(Zone $zone, int $firstYear, int $lastYear): void
+    public function write(Zone $zone, int $firstYear, ?int $lastYear): void
     {
-        $from = CivilDate::toDays($firstYear, 1, 1) * CivilDate::SECONDS_PER_DAY;
-        $to = CivilDate::toDays($lastYear + 1, 1, 1) * CivilDate::SECONDS_PER_DAY;
-        $changes = $zone->changes($from, $to);
         $this->writer->line('BEGIN:VTIMEZONE');
         $this->writer->text('TZID', $zone->name);
-        $offset = $zone->offsetAt($from);
-        $this->observance('STANDARD', $from + $offset, $offset, $offset, null, []);
-        foreach ($this->alike($changes) as $group) {
-            $first = $group[0];
-            $begins = array_map(static fn (array $change): int => $change['at'] + $change['from'], $group);
-            $this->observance($first['daylight'] ? 'DAYLIGHT' : 'STANDARD', $begins[0], $first['from'], $first['to'], $first['abbreviation'], array_slice($begins, 1));
+        $observances = $zone->observances();
+        foreach ($observances === [] ? $this->observancesOf($zone, $firstYear - 1, $lastYear === null ? null : $lastYear + 1) : $observances as $observance) {
+            $this->observance($observance);
         }
         $this->writer->line('END:VTIMEZONE');
     }
 
-    /**
-     * @param  list<array{at: int, from: int, to: int, abbreviation: string, daylight: bool}>  $changes
-     * @return list<non-empty-list<array{at: int, from: int, to: int, abbreviation: string, daylight: bool}>>
-     */
-    private function alike(array $changes): array
+    /** @return list<Observance> */
+    private function observancesOf(Zone $zone, int $firstYear, ?int $lastYear): array
     {
+        $from = self::newYear($firstYear);
+        $yearly = $lastYear === null ? YearlyChange::of($zone, $firstYear) : [];
+        $to = $lastYear === null ? self::newYear(max($firstYear, YearlyChange::YEARS[0])) : self::newYear($lastYear + 1);
+        $offset = $zone->offsetAt($from);
+        $observances = [new Observance(false, new LocalDateTime($from + $offset), $offset, $offset)];
         $groups = [];
-        foreach ($changes as $change) {
-            $groups["{$change['from']} {$change['to']} {$change['abbreviation']}"][] = $change;
+        foreach ($zone->changes($from, $to) as $change) {
+            $ruled = array_filter($yearly, static fn (YearlyChange $each): bool => $each->covers($change));
+            if ($ruled === []) {
+                $groups["{$change['from']} {$change['to']} {$change['abbreviation']} {$change['daylight']}"][] = $change;
+            }
+        }
+        foreach ($groups as $group) {
+            $begins = array_map(static fn (array $change): LocalDateTime => new LocalDateTime($change['at'] + $change['from']), $group);
+            $observances[] = $this->made($group[0], array_shift($begins), null, $begins);
+        }
+        foreach ($yearly as $each) {
+            $observances[] = $this->made($each->first, new LocalDateTime($each->first['at'] + $each->first['from']), $each->rule, []);
         }
 
-        return array_values($groups);
+        return $observances;
     }
 
-    /** @param  list<int>  $more wall times (in the offset before) of the further changes */
-    private function observance(string $name, int $begins, int $from, int $to, ?string $abbreviation, array $more): void
+    /**
+     * @param  array{at: int, from: int, to: int, abbreviation: string, daylight: bool}  $change
+     * @param  list<LocalDateTime>  $more
+     */
+    private function made(array $change, LocalDateTime $onset, ?Rule $rule, array $more): Observance
     {
+        return new Observance($change['daylight'], $onset, $change['from'], $change['to'], preg_match('/^[A-Z]+$/', $change['abbreviation']) === 1 ? $change['abbreviation'] : '', $rule, $more);
+    }
+
+    private function observance(Observance $observance): void
+    {
+        $name = $observance->daylight ? 'DAYLIGHT' : 'STANDARD';
         $this->writer->line("BEGIN:{$name}");
-        $this->writer->property('DTSTART', $this->stamp($begins));
-        if ($more !== []) {
-            $this->writer->property('RDATE', implode(',', array_map($this->stamp(...), $more)));
+        $this->writer->property('DTSTART', $this->stamp($observance->onset));
+        if ($observance->rule !== null) {
+            $this->writer->property('RRULE', (string) $observance->rule);
         }
-        if ($abbreviation !== null && preg_match('/^[A-Z]+$/', $abbreviation) === 1) {
-            $this->writer->property('TZNAME', $abbreviation);
+        if ($observance->extra !== []) {
+            $this->writer->property('RDATE', implode(',', array_map($this->stamp(...), $observance->extra)));
         }
-        $this->writer->property('TZOFFSETFROM', $this->offset($from));
-        $this->writer->property('TZOFFSETTO', $this->offset($to));
+        if ($observance->abbreviation !== '') {
+            $this->writer->property('TZNAME', $observance->abbreviation);
+        }
+        $this->writer->property('TZOFFSETFROM', $this->offset($observance->from));
+        $this->writer->property('TZOFFSETTO', $this->offset($observance->to));
         $this->writer->line("END:{$name}");
     }
 
-    private function stamp(int $local): string
+    private function stamp(LocalDateTime $local): string
     {
-        return str_replace(['-', ':'], '', (new LocalDateTime($local))->toDateTime());
+        return str_replace(['-', ':'], '', $local->toDateTime());
     }
 
     private function offset(int $seconds): string
@@ -77,5 +100,10 @@ final readonly class TimeZoneWriter
         $text = sprintf('%s%02d%02d', $seconds < 0 ? '-' : '+', intdiv($size, 3600), intdiv($size % 3600, 60));
 
         return $size % 60 === 0 ? $text : $text.sprintf('%02d', $size % 60);
+    }
+
+    private static function newYear(int $year): int
+    {
+        return CivilDate::toDays($year, 1, 1) * CivilDate::SECONDS_PER_DAY;
     }
 }

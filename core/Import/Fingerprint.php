@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Import;
 
 use PinnedRota\Core\Events\Series;
-use PinnedRota\Core\ICalendar\CalendarWriter;
+use PinnedRota\Core\ICalendar\EventWriter;
+use PinnedRota\Core\ICalendar\LineWriter;
 use RuntimeException;
 
 /** A digest of what a series says; equal for equal contents, whatever the order or the stamps in the file. */
@@ -17,9 +18,13 @@ final class Fingerprint
         if ($stream === false) {
             throw new RuntimeException('No memory stream could be opened.');
         }
-        (new CalendarWriter($stream))->write('', [$series], 0);
+        $writer = new EventWriter(new LineWriter($stream, PHP_INT_MAX));
+        foreach ($series->events() as $event) {
+            $writer->write($event, 0);
+        }
         rewind($stream);
 
-        return hash('sha256', (string) stream_get_contents($stream));
+        // Some programs stamp every event anew each time they are asked.
+        return hash('sha256', (string) preg_replace('/^LAST-MODIFIED[;:].*\R/m', '', (string) stream_get_contents($stream)));
     }
 }

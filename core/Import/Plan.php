@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Import;
 
 use PinnedRota\Core\Events\Event;
-use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\SeriesCollector;
 
 /** What bringing a set of events into a calendar would do, compared with what came in before under the same UIDs. */
 final readonly class Plan
@@ -24,21 +24,14 @@ final readonly class Plan
      */
     public static function compare(iterable $events, array $known): self
     {
-        $masters = $overrides = [];
+        $collector = new SeriesCollector;
         foreach ($events as $event) {
-            $overrides[$event->uid] ??= [];
-            if ($event->recurrenceId === null) {
-                // Of two masters with one UID, the one with the higher SEQUENCE holds (RFC 5546, 2.1.4).
-                $earlier = $masters[$event->uid] ?? null;
-                $masters[$event->uid] = $earlier === null || $event->sequence >= $earlier->sequence ? $event : $earlier;
-            } else {
-                $overrides[$event->uid][$event->recurrenceId->indexSeconds()] = $event;
-            }
+            $collector->add($event);
         }
-        $planned = [];
-        foreach ($overrides as $uid => $changed) {
-            $uid = (string) $uid;
-            $series = new Series($masters[$uid] ?? null, array_values($changed));
+        $planned = $came = [];
+        foreach ($collector->series() as $series) {
+            $uid = $series->uid();
+            $came[$uid] = true;
             $fingerprint = Fingerprint::of($series);
             $verdict = match (true) {
                 ! isset($known[$uid]) => Verdict::Added,
@@ -50,7 +43,7 @@ final readonly class Plan
 
         return new self($planned, array_values(array_filter(
             array_map(strval(...), array_keys($known)),
-            static fn (string $uid): bool => ! isset($overrides[$uid]),
+            static fn (string $uid): bool => ! isset($came[$uid]),
         )));
     }
 

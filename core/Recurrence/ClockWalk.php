@@ -55,11 +55,11 @@ final readonly class ClockWalk
     }
 
     /**
-     * The instances from a period on, for as long as periods begin before $to.
+     * The instances of each period that has some, for as long as periods begin before $to.
      *
-     * @return Generator<int, int>
+     * @return Generator<int, list<int>>
      */
-    public function instances(int $period, int $to): Generator
+    public function periods(int $period, int $to): Generator
     {
         $hours = array_fill_keys($this->rule->byHour, true);
         $minutes = $this->unit < 3600 ? array_fill_keys($this->rule->byMinute, true) : [];
@@ -99,13 +99,8 @@ final readonly class ClockWalk
 
                 continue;
             }
-            foreach ($this->instancesOf($period) as $instance) {
-                yield $instance;
-                if (count($this->within) > 1 && ! $this->budget->spend()) {
-                    return;
-                }
-            }
-            $period++;
+            yield $this->instancesOf($period++);
+            $this->budget->spend(count($this->within) - 1);
         }
     }
 

@@ -227,20 +227,30 @@ final readonly class DaySelector
             return range($first, $last);
         }
         $days = [];
-        foreach (array_keys($this->weekdays) as $weekday) {
-            for ($day = $first + ($weekday - CivilDate::weekday($first) + 7) % 7; $day <= $last; $day += 7) {
-                $days[$day] = $day;
+        if ($this->weekdays !== []) {
+            $weekday = CivilDate::weekday($first);
+            for ($day = $first; $day <= $last; $day++) {
+                if (isset($this->weekdays[$weekday])) {
+                    $days[] = $day;
+                }
+                $weekday = $weekday === 6 ? 0 : $weekday + 1;
             }
+        }
+        if ($this->ordinals === []) {
+            return $days;
         }
         foreach ($this->ordinals as $entry) {
             $day = $entry->ordinal > 0
                 ? $first + ($entry->weekday - CivilDate::weekday($first) + 7) % 7 + 7 * ($entry->ordinal - 1)
                 : $last - (CivilDate::weekday($last) - $entry->weekday + 7) % 7 + 7 * ($entry->ordinal + 1);
             if ($day >= $first && $day <= $last) {
-                $days[$day] = $day;
+                $days[] = $day;
             }
         }
-        sort($days);
+        if (count($days) > 1) {
+            $days = array_values(array_unique($days));
+            sort($days);
+        }
 
         return $days;
     }

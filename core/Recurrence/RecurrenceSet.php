@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Recurrence;
 
+use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -45,29 +46,27 @@ final readonly class RecurrenceSet
     public function startsBetween(EventTime $start, int $from, int $to): array
     {
         $starts = [];
-        $consider = static function (EventTime $time) use (&$starts, $from, $to): void {
+        $allDay = $start->kind === TimeKind::Date;
+        foreach ($this->rules as $rule) {
+            $until = $this->lastInstant($rule, $start);
+            $before = $until === null ? $to : min($to, $until + 1);
+            // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
+            $locals = (new RuleExpander($rule, $start->local, $allDay))->between($from - 86_400, $before + 86_400);
+            if ($allDay && $rule->frequency->isSubDaily()) {
+                // Of an all-day event that repeats by the hour, each day is one occurrence.
+                $locals = array_map(static fn (int $local): int => CivilDate::floorDiv($local, CivilDate::SECONDS_PER_DAY) * CivilDate::SECONDS_PER_DAY, $locals);
+            }
+            foreach ($start->zone === null ? $locals : $start->zone->toUtcEach($locals) as $index => $seconds) {
+                if ($seconds >= $from && $seconds < $before && ! isset($starts[$seconds])) {
+                    $starts[$seconds] = $start->at(new LocalDateTime($locals[$index]));
+                }
+            }
+        }
+        foreach ([$start, ...array_map(fn (ExtraDate $extra): EventTime => $this->likeStart($extra->start, $start), $this->extraDates)] as $time) {
             $seconds = $time->indexSeconds();
             if ($seconds >= $from && $seconds < $to) {
                 $starts[$seconds] ??= $time;
             }
-        };
-        $consider($start);
-        $allDay = $start->kind === TimeKind::Date;
-        foreach ($this->rules as $rule) {
-            $expander = new RuleExpander($rule, $start->local, $allDay);
-            $until = $this->lastInstant($rule, $start);
-            // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
-            $localTo = min($to, $until ?? $to) + 86_401;
-            foreach ($expander->between($from - 86_400, $localTo) as $local) {
-                // Of an all-day event that repeats by the hour, each day is one occurrence.
-                $time = $allDay ? EventTime::date(new LocalDateTime($local)) : $start->at(new LocalDateTime($local));
-                if ($until === null || $time->indexSeconds() <= $until) {
-                    $consider($time);
-                }
-            }
-        }
-        foreach ($this->extraDates as $extra) {
-            $consider($this->likeStart($extra->start, $start));
         }
         if ($starts !== [] && $this->skippedDates !== []) {
             $starts = $this->withoutSkipped($starts, $start);

@@ -41,6 +41,15 @@ final readonly class Rule
     ) {
     }
 
+    /** The same rule with another end; null for both means that it never ends. */
+    public function endingBy(?int $count, ?EventTime $until): self
+    {
+        return new self(
+            $this->frequency, $this->interval, $count, $until, $this->weekStart, $this->bySecond, $this->byMinute, $this->byHour,
+            $this->byDay, $this->byMonthDay, $this->byYearDay, $this->byWeekNumber, $this->byMonth, $this->bySetPosition,
+        );
+    }
+
     /** Whether the rule itself says on which days it falls, instead of taking them from the start. */
     public function namesDays(): bool
     {

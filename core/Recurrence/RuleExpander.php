@@ -26,6 +26,9 @@ final class RuleExpander
 
     public const MAX_INSTANCES = 200_000;
 
+    /** Instances of an even rule that are worked out at a time. */
+    private const BATCH = 64;
+
     /** Empty periods before it is asked whether the rule selects any day at all. */
     private const PATIENCE = 12;
 
@@ -69,43 +72,28 @@ final class RuleExpander
     /**
      * @param  int  $from  local seconds, inclusive
      * @param  int  $to  local seconds, exclusive
-     * @return Generator<int, int> local seconds (see LocalDateTime)
+     * @return list<int> local seconds (see LocalDateTime)
      */
-    public function between(int $from, int $to): Generator
+    public function between(int $from, int $to): array
     {
         $this->budget = new StepBudget(self::MAX_STEPS);
         $clock = $this->rule->frequency->isSubDaily() ? new ClockWalk($this->rule, $this->startSeconds, $this->selector, $this->budget) : null;
-        $count = $this->rule->count;
-        if ($count !== null) {
-            $count -= $this->producesStart($clock) ? 0 : 1;
-            [$period, $passed] = $from <= $this->startSeconds ? [0, 0] : ($clock === null ? $this->jumpCounting($from) : $clock->jumpCounting($from));
-        } else {
-            $passed = 0;
-            $period = $from <= $this->startSeconds ? 0 : ($clock === null ? max(0, $this->periodOf($from) - 1) : $clock->periodFrom($from));
+        $atStart = $from <= $this->startSeconds;
+        if ($this->rule->count === null) {
+            $period = $atStart ? 0 : ($clock === null ? max(0, $this->periodOf($from) - 1) : $clock->periodFrom($from));
+
+            return $this->collect($clock, $period, $from, $to, PHP_INT_MAX);
         }
-        $yielded = 0;
-        foreach ($clock === null ? $this->instances($period, $to) : $clock->instances($period, $to) as $instance) {
-            if ($instance >= $to || ($count !== null && $passed >= $count)) {
-                return;
-            }
-            $passed++;
-            if ($instance >= $from) {
-                yield $instance;
-                if (++$yielded >= self::MAX_INSTANCES) {
-                    return;
-                }
-            }
-        }
+        $left = $this->rule->count - ($this->producesStart($clock) ? 0 : 1);
+        [$period, $passed] = $atStart ? [0, 0] : ($clock === null ? $this->jumpCounting($from) : $clock->jumpCounting($from));
+
+        return $left <= $passed ? [] : $this->collect($clock, $period, $from, $to, $left - $passed);
     }
 
     /** Whether DTSTART itself is an instance of the rule. */
     private function producesStart(?ClockWalk $clock): bool
     {
-        foreach ($clock === null ? $this->instances(0, $this->startSeconds + 1) : $clock->instances(0, $this->startSeconds + 1) as $first) {
-            return $first === $this->startSeconds;
-        }
-
-        return false;
+        return ($this->collect($clock, 0, $this->startSeconds, $this->startSeconds + 1, 1)[0] ?? null) === $this->startSeconds;
     }
 
     /** @return array{int, int} the period to go on from, and how many instances come before it */
@@ -121,31 +109,95 @@ final class RuleExpander
     }
 
     /**
-     * The instances from a period on, for as long as periods begin before $to.
+     * The instances from a period on that are in [$from, $to); the first $most that the rule has from there count.
      *
-     * @return Generator<int, int>
+     * @return list<int>
      */
-    private function instances(int $period, int $to): Generator
+    private function collect(?ClockWalk $clock, int $period, int $from, int $to, int $most): array
     {
+        $found = [];
+        foreach ($clock === null ? $this->periods($period, $to) : $clock->periods($period, $to) as $instances) {
+            foreach ($instances as $instance) {
+                if ($instance >= $to || $most-- <= 0) {
+                    return $found;
+                }
+                if ($instance >= $from) {
+                    $found[] = $instance;
+                }
+            }
+            if (count($found) >= self::MAX_INSTANCES) {
+                return array_slice($found, 0, self::MAX_INSTANCES);
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * The instances of each period that has some, for as long as periods begin before $to.
+     *
+     * @return Generator<int, list<int>>
+     */
+    private function periods(int $period, int $to): Generator
+    {
+        $offsets = $this->evenOffsets();
+        if ($offsets !== null) {
+            yield from $this->evenPeriods($offsets, $period, $to);
+
+            return;
+        }
         $empty = 0;
         $cycle = $this->periodsInCycle();
-        for (; $this->budget->spend() && $this->periodStart($period) < $to; $period++) {
-            $instances = $this->instancesOf($period);
-            if ($instances === []) {
-                $empty++;
-                if ($empty > $cycle || ($empty === self::PATIENCE && $this->selector->isEmpty())) {
-                    return;
-                }
+        while ($this->budget->spend() && $this->periodStart($period) < $to) {
+            $instances = $this->instancesOf($period++);
+            if ($instances !== []) {
+                $empty = 0;
+                yield $instances;
+                $this->budget->spend(count($instances));
+            } elseif (++$empty > $cycle || ($empty === self::PATIENCE && $this->selector->isEmpty())) {
+                return;
+            }
+        }
+    }
 
-                continue;
-            }
-            $empty = 0;
-            foreach ($instances as $instance) {
-                yield $instance;
-                if (! $this->budget->spend()) {
-                    return;
+    /**
+     * The seconds after the start of each period at which instances lie, where they are the same in all: most rules
+     * that people make are so even, and are worked out without asking anything of the calendar.
+     *
+     * @return ?list<int>
+     */
+    private function evenOffsets(): ?array
+    {
+        $days = match (true) {
+            $this->rule->frequency === Frequency::Daily && $this->selector->allowsAll() => [0],
+            $this->rule->frequency === Frequency::Weekly && $this->rule->byMonth === [] => array_map(fn (int $day): int => $day - $this->firstWeek, $this->selector->inWeek($this->firstWeek)),
+            default => null,
+        };
+
+        return $days === null ? null : $this->positions($this->atTimes($days));
+    }
+
+    /**
+     * @param  list<int>  $offsets
+     * @return Generator<int, list<int>>
+     */
+    private function evenPeriods(array $offsets, int $period, int $to): Generator
+    {
+        $weekly = $this->rule->frequency === Frequency::Weekly;
+        $length = $this->rule->interval * ($weekly ? 7 : 1) * CivilDate::SECONDS_PER_DAY;
+        $begins = ($weekly ? $this->firstWeek : $this->startDay) * CivilDate::SECONDS_PER_DAY + $period * $length;
+        $start = $this->startSeconds;
+        for (; $offsets !== [] && $begins < $to && $this->budget->spend(self::BATCH);) {
+            $batch = [];
+            for ($size = 0; $size < self::BATCH && $begins < $to; $begins += $length) {
+                foreach ($offsets as $offset) {
+                    $size++;
+                    if ($begins + $offset >= $start) {
+                        $batch[] = $begins + $offset;
+                    }
                 }
             }
+            yield $batch;
         }
     }
 
@@ -193,20 +245,37 @@ final class RuleExpander
     /** @return list<int> the instances of a period from DTSTART on, ascending */
     private function instancesOf(int $period): array
     {
-        $instances = [];
-        foreach ($this->days($period * $this->rule->interval) as $day) {
-            foreach ($this->times as $time) {
-                $instances[] = $day * CivilDate::SECONDS_PER_DAY + $time;
-            }
-        }
-        if ($this->rule->bySetPosition !== []) {
-            $instances = SetPositions::of($instances, $this->rule->bySetPosition);
-        }
+        $instances = $this->positions($this->atTimes($this->days($period * $this->rule->interval)));
         $start = $this->startSeconds;
 
         return $instances !== [] && $instances[0] < $start
             ? array_values(array_filter($instances, static fn (int $instance): bool => $instance >= $start))
             : $instances;
+    }
+
+    /**
+     * @param  list<int>  $days
+     * @return list<int> seconds
+     */
+    private function atTimes(array $days): array
+    {
+        $instances = [];
+        foreach ($days as $day) {
+            foreach ($this->times as $time) {
+                $instances[] = $day * CivilDate::SECONDS_PER_DAY + $time;
+            }
+        }
+
+        return $instances;
+    }
+
+    /**
+     * @param  list<int>  $instances
+     * @return list<int>
+     */
+    private function positions(array $instances): array
+    {
+        return $this->rule->bySetPosition === [] ? $instances : SetPositions::of($instances, $this->rule->bySetPosition);
     }
 
     /** @return list<int> */

@@ -13,10 +13,14 @@ final class StepBudget
     {
     }
 
-    /** Takes one step; false once the limit is passed. */
-    public function spend(): bool
+    /**
+     * Takes steps; false once the limit is passed.
+     *
+     * @phpstan-impure
+     */
+    public function spend(int $steps = 1): bool
     {
-        return ++$this->spent <= $this->limit;
+        return ($this->spent += $steps) <= $this->limit;
     }
 
     public function spent(): int

@@ -27,6 +27,20 @@ final readonly class Duration
         return new self($sign * ($part(2) * 7 + $part(3)), $sign * ($part(4) * 3600 + $part(5) * 60 + $part(6)));
     }
 
+    public function negated(): self
+    {
+        return new self(-$this->days, -$this->seconds);
+    }
+
+    /** As RFC 5545, 3.3.6 writes it: `P1DT5400S`, `-PT900S`. Days and seconds of two signs become seconds. */
+    public function __toString(): string
+    {
+        [$days, $seconds] = $this->days * $this->seconds < 0 ? [0, $this->days * CivilDate::SECONDS_PER_DAY + $this->seconds] : [$this->days, $this->seconds];
+        $size = ($days === 0 ? '' : abs($days).'D').($seconds === 0 && $days !== 0 ? '' : 'T'.abs($seconds).'S');
+
+        return ($days < 0 || $seconds < 0 ? '-' : '').'P'.$size;
+    }
+
     public function addTo(EventTime $time): EventTime
     {
         return $time->at($time->local->plusDays($this->days))->plusExactSeconds($this->seconds);

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Time;
 
 /** A time as its author meant it: a date, a floating wall time, or a wall time in a zone. */
-final readonly class EventTime
+final class EventTime
 {
+    /** What indexSeconds() worked out: it is asked for many times. */
+    private ?int $indexSeconds = null;
+
     private function __construct(
-        public TimeKind $kind,
-        public LocalDateTime $local,
-        public ?Zone $zone,
+        public readonly TimeKind $kind,
+        public readonly LocalDateTime $local,
+        public readonly ?Zone $zone,
     ) {
     }
 
@@ -41,13 +44,13 @@ final readonly class EventTime
      */
     public function indexSeconds(): int
     {
-        return $this->zone === null ? $this->local->seconds : $this->zone->toUtc($this->local->seconds);
+        return $this->indexSeconds ??= $this->zone === null ? $this->local->seconds : $this->zone->toUtc($this->local->seconds);
     }
 
     /** The same instant, told in this zone; dates and floating times stay what they are. */
     public function inZone(Zone $zone): self
     {
-        return $this->zone === null || $this->zone->name === $zone->name
+        return $this->zone === null || $this->zone->id === $zone->id
             ? $this
             : self::zoned(new LocalDateTime($zone->toLocal($this->indexSeconds())), $zone);
     }
@@ -60,6 +63,16 @@ final readonly class EventTime
         }
 
         return $this->at(new LocalDateTime($this->zone->toLocal($this->indexSeconds() + $seconds)));
+    }
+
+    /** The last moment before it that UNTIL may name (RFC 5545, 3.3.10): the day before a date, else a second before, in UTC where it has a zone. */
+    public function justBefore(): self
+    {
+        return match ($this->kind) {
+            TimeKind::Date => self::date($this->local->plusDays(-1)),
+            TimeKind::Floating => self::floating($this->local->plusSeconds(-1)),
+            TimeKind::Zoned => self::zoned(new LocalDateTime($this->indexSeconds() - 1), Zone::utc()),
+        };
     }
 
     public function equals(self $other): bool

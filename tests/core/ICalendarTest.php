@@ -10,6 +10,7 @@ use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\LineReader;
 use PinnedRota\Core\ICalendar\NotICalendar;
 use PinnedRota\Core\ICalendar\RecurrenceText;
+use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
 use Tests\Support\Make;
@@ -67,7 +68,7 @@ test('an event is read with all that is known of it', function () {
 });
 
 test('lines are unfolded however they end and wherever they are cut', function (string $end) {
-    $text = "\xEF\xBB\xBFBEGIN:VCALENDAR{$end}BEGIN:VEVENT{$end}UID:1{$end}DTSTART:20261102T093000Z{$end}SUMMARY:Caf\xC3{$end} \xA9 on the{$end}\t quay{$end}END:VEVENT{$end}END:VCALENDAR";
+    $text = "\xEF\xBB\xBFBEGIN:VCALENDAR{$end}VERSION:2.0{$end}PRODID:-{$end}BEGIN:VEVENT{$end}UID:1{$end}DTSTAMP:20260101T000000Z{$end}DTSTART:20261102T093000Z{$end}SUMMARY:Caf\xC3{$end} \xA9 on the{$end}\t quay{$end}END:VEVENT{$end}END:VCALENDAR";
     [[$event], $problems] = read($text);
     expect($event->title)->toBe('Café on the quay')->and($problems)->toBe([]);
 })->with(["\r\n", "\n", "\r"]);
@@ -75,7 +76,7 @@ test('lines are unfolded however they end and wherever they are cut', function (
 test('a line that is cut at the edge of what is read at a time is whole', function () {
     $title = str_repeat('é', 40_000);
     $folded = implode("\n ", mb_str_split($title, 30));
-    [[$event], $problems] = read(Make::calendar("UID:1\nDTSTART:20261102\nDESCRIPTION:{$folded}"));
+    [[$event], $problems] = read(Make::calendar("UID:1\nDTSTAMP:20260101T000000Z\nDTSTART;VALUE=DATE:20261102\nDESCRIPTION:{$folded}"));
     expect($event->description)->toBe($title)->and($problems)->toBe([]);
 });
 
@@ -98,7 +99,7 @@ test('what is wrong is mended or refused, with its line', function (string $even
 
 test('a zone is taken from what the file says of it where its name means nothing', function () {
     $zone = "BEGIN:VTIMEZONE\r\nTZID:Our yard\r\nX-LIC-LOCATION:America/New_York\r\nEND:VTIMEZONE\r\n";
-    $text = str_replace("BEGIN:VEVENT\r\n", $zone."BEGIN:VEVENT\r\n", Make::calendar("UID:1\nDTSTART;TZID=Our yard:20261102T100000"));
+    $text = str_replace("BEGIN:VEVENT\r\n", $zone."BEGIN:VEVENT\r\n", Make::calendar("UID:1\nDTSTAMP:20260101T000000Z\nDTSTART;TZID=Our yard:20261102T100000"));
     [[$event], $problems] = read($text);
     expect($event->start->zone->name)->toBe('America/New_York')->and($problems)->toBe([]);
 });
@@ -152,9 +153,9 @@ test('time zones are written for what is used and no more', function () {
 
 test('a recurrence set comes back from how it is stored', function () {
     $set = Make::event(rule: 'FREQ=WEEKLY;UNTIL=20261224T000000Z')->recurrence;
-    $lines = RecurrenceText::write(new PinnedRota\Core\Recurrence\RecurrenceSet($set->rules, [Make::time('2026-11-05')], [Make::time('2026-11-09T09:30', 'America/New_York')]));
+    $lines = RecurrenceText::write(new PinnedRota\Core\Recurrence\RecurrenceSet($set->rules, [new ExtraDate(Make::time('2026-11-05'))], [Make::time('2026-11-09T09:30', 'America/New_York')]));
     $again = RecurrenceText::read((string) $lines);
-    expect($again->extraDates[0]->kind)->toBe(TimeKind::Date)->and($again->skippedDates[0]->zone->name)->toBe('America/New_York')
+    expect($again->extraDates[0]->start->kind)->toBe(TimeKind::Date)->and($again->skippedDates[0]->zone->name)->toBe('America/New_York')
         ->and(RecurrenceText::write($again))->toBe($lines)
         ->and(RecurrenceText::write(new PinnedRota\Core\Recurrence\RecurrenceSet))->toBeNull();
 });

@@ -1,5 +1,6 @@
 <?php
 
+use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RuleParser;
@@ -102,7 +103,7 @@ test('a rule that yields nothing ends, and so does one that yields without end',
 test('extra dates join the set, skipped ones leave it', function () {
     $set = new RecurrenceSet(
         [(new RuleParser)->parse('FREQ=WEEKLY;COUNT=3')],
-        [Make::time('2026-11-04T14:00'), Make::time('2026-12-01')],
+        [new ExtraDate(Make::time('2026-11-04T14:00')), new ExtraDate(Make::time('2026-12-01'))],
         [Make::time('2026-11-09T09:30'), Make::time('2026-11-16')],
     );
     $times = $set->startsBetween(Make::time('2026-11-02T09:30'), 0, LocalDateTime::parse('2027-01-01')->seconds);

@@ -44,7 +44,7 @@ function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope;
     const asked = (scope: Scope) => ({ queryKey: ['event', id, scope], queryFn: () => fetchEvent(id, scope), staleTime: 0 });
     const event = useQuery(asked(shown));
     // A form goes on from what it opens with, so it opens with what the event is now.
-    const edit = (scope: Scope) => void client.fetchQuery(asked(scope)).finally(() => setEditing({ scope }));
+    const edit = (scope: Scope) => void client.fetchQuery(asked(scope)).catch(() => undefined).finally(() => setEditing({ scope }));
     if (event.isPending) return <Loading what="the event" />;
     if (event.isError) {
         return (

@@ -1,0 +1,65 @@
+<?php
+
+namespace App\ICalendar;
+
+use Illuminate\Console\Command;
+use InvalidArgumentException;
+use PinnedRota\Core\Events\SeriesCollector;
+use PinnedRota\Core\ICalendar\CalendarReader;
+use PinnedRota\Core\ICalendar\Diagnostic;
+use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\ICalendar\NotICalendar;
+use PinnedRota\Core\Time\Zone;
+use RuntimeException;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** A command that works on an iCalendar file: what goes wrong is told on standard error, with exit status 1. */
+abstract class FileCommand extends Command
+{
+    /** @return int the exit status */
+    abstract protected function work(): int;
+
+    public function handle(): int
+    {
+        try {
+            return $this->work();
+        } catch (NotICalendar|InvalidArgumentException|RuntimeException $problem) {
+            $this->complain($problem->getMessage());
+
+            return self::FAILURE;
+        }
+    }
+
+    protected function reader(Diagnostics $diagnostics): CalendarReader
+    {
+        return new CalendarReader(InputFile::open((string) $this->argument('file')), $diagnostics, Zone::of((string) config('rota.timezone')));
+    }
+
+    protected function collect(CalendarReader $reader): SeriesCollector
+    {
+        $collector = new SeriesCollector;
+        foreach ($reader->events() as $event) {
+            $collector->add($event);
+        }
+
+        return $collector;
+    }
+
+    protected function complainOf(Diagnostics $diagnostics): void
+    {
+        array_map(fn (Diagnostic $each) => $this->complain((string) $each), $diagnostics->all());
+        if ($diagnostics->total() > count($diagnostics->all())) {
+            $this->complain(sprintf('and %d more', $diagnostics->total() - count($diagnostics->all())));
+        }
+    }
+
+    protected function complain(string $message): void
+    {
+        $this->output->getErrorStyle()->writeln($message, OutputInterface::OUTPUT_RAW);
+    }
+
+    protected function say(string $line): void
+    {
+        $this->output->writeln($line, OutputInterface::OUTPUT_RAW);
+    }
+}
