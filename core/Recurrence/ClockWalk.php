@@ -16,6 +16,9 @@ use PinnedRota\Core\Time\CivilDate;
  */
 final readonly class ClockWalk
 {
+    /** Leaps in a row, or days refused, before it is asked whether anything can come at all. */
+    private const PATIENCE = 100;
+
     private int $unit;
 
     /** The unit that holds DTSTART, counted from 1970. */
@@ -24,11 +27,24 @@ final readonly class ClockWalk
     /** @var list<int> seconds after the start of a period at which its instances lie */
     private array $within;
 
+    /** @var ?array<int, int> the first allowed hour from each on (24 for none), where some are not allowed */
+    private ?array $nextHour;
+
+    /** @var ?array<int, int> likewise minutes of an hour, where they limit and do not expand */
+    private ?array $nextMinute;
+
+    /** @var ?array<int, int> likewise seconds of a minute */
+    private ?array $nextSecond;
+
     public function __construct(private Rule $rule, private int $start, private DaySelector $selector, private StepBudget $budget)
     {
         $this->unit = $rule->frequency->unitSeconds() ?? 1;
         $this->origin = CivilDate::floorDiv($start, $this->unit);
         $this->within = $this->secondsWithin();
+        $this->nextHour = self::following($rule->byHour, 24);
+        $this->nextMinute = $this->unit < 3600 ? self::following($rule->byMinute, 60) : null;
+        // A leap second is told as the one before it, as everywhere here.
+        $this->nextSecond = $this->unit === 1 ? self::following(array_map(static fn (int $second): int => min($second, 59), $rule->bySecond), 60) : null;
     }
 
     /** The first period that ends after a wall time. */
@@ -61,15 +77,12 @@ final readonly class ClockWalk
      */
     public function periods(int $period, int $to): Generator
     {
-        $hours = array_fill_keys($this->rule->byHour, true);
-        $minutes = $this->unit < 3600 ? array_fill_keys($this->rule->byMinute, true) : [];
-        $seconds = $this->unit === 1 ? array_fill_keys(array_map(static fn (int $second): int => min($second, 59), $this->rule->bySecond), true) : [];
         if ($this->within === []) {
             return;
         }
         $day = null;
         $dayAllowed = false;
-        $daysRefused = 0;
+        $leaps = $daysRefused = 0;
         while ($this->budget->spend()) {
             $begins = ($this->origin + $period * $this->rule->interval) * $this->unit;
             if ($begins >= $to) {
@@ -80,28 +93,99 @@ final readonly class ClockWalk
                 $day = $today;
                 $dayAllowed = $this->selector->allows($day);
                 $daysRefused = $dayAllowed ? 0 : $daysRefused + 1;
-                if ($daysRefused === 400 && $this->selector->isEmpty()) {
-                    return;
-                }
             }
             $second = $begins - $day * CivilDate::SECONDS_PER_DAY;
-            $length = match (true) {
-                ! $dayAllowed => CivilDate::SECONDS_PER_DAY,
-                $hours !== [] && ! isset($hours[intdiv($second, 3600)]) => 3600,
-                $minutes !== [] && ! isset($minutes[intdiv($second % 3600, 60)]) => 60,
-                $seconds !== [] && ! isset($seconds[$second % 60]) => 1,
-                default => 0,
-            };
-            if ($length > 0) {
-                // The day, hour, minute or second at hand is left behind whole.
-                $next = $begins - $second % $length + $length;
-                $period = max($period + 1, $this->periodAtOrAfter(intdiv($next, $this->unit)));
+            $allowed = $dayAllowed ? $this->nextAllowed($second) : CivilDate::SECONDS_PER_DAY;
+            if ($allowed > $second) {
+                $leaps++;
+                if (($leaps === self::PATIENCE && $this->missesAlways()) || ($daysRefused === self::PATIENCE && $this->selector->isEmpty())) {
+                    return;
+                }
+                $period = max($period + 1, $this->periodAtOrAfter(intdiv($day * CivilDate::SECONDS_PER_DAY + $allowed, $this->unit)));
 
                 continue;
             }
+            $leaps = 0;
             yield $this->instancesOf($period++);
             $this->budget->spend(count($this->within) - 1);
         }
+    }
+
+    /** The first second of the day, from this one on, in an allowed hour, minute and second; the day's length where there is none. */
+    private function nextAllowed(int $second): int
+    {
+        $hour = intdiv($second, 3600);
+        $minute = intdiv($second % 3600, 60);
+        $ofMinute = $second % 60;
+        if ($this->nextSecond !== null && $this->nextSecond[$ofMinute] !== $ofMinute) {
+            $ofMinute = $this->nextSecond[$ofMinute];
+            if ($ofMinute === 60) {
+                $ofMinute = $this->nextSecond[0];
+                $minute++;
+            }
+        }
+        if ($this->nextMinute !== null && ($minute === 60 || $this->nextMinute[$minute] !== $minute)) {
+            $minute = $minute === 60 ? 60 : $this->nextMinute[$minute];
+            $ofMinute = $this->nextSecond[0] ?? 0;
+            if ($minute === 60) {
+                $minute = $this->nextMinute[0];
+                $hour++;
+            }
+        } elseif ($minute === 60) {
+            $minute = 0;
+            $hour++;
+        }
+        if ($this->nextHour !== null && ($hour === 24 || $this->nextHour[$hour] !== $hour)) {
+            $hour = $hour === 24 ? 24 : $this->nextHour[$hour];
+            $minute = $this->nextMinute[0] ?? 0;
+            $ofMinute = $this->nextSecond[0] ?? 0;
+        }
+
+        return $hour >= 24 ? CivilDate::SECONDS_PER_DAY : $hour * 3600 + $minute * 60 + $ofMinute;
+    }
+
+    /**
+     * Whether no period ever begins at an allowed time of day: periods begin at times of day that leave one rest when
+     * divided by what the interval and the day have in common.
+     */
+    private function missesAlways(): bool
+    {
+        $common = self::commonDivisor($this->rule->interval * $this->unit, CivilDate::SECONDS_PER_DAY);
+        $rest = (($this->origin * $this->unit) % $common + $common) % $common;
+        for ($second = $this->nextAllowed(0); $second < CivilDate::SECONDS_PER_DAY; $second = $this->nextAllowed($second + 1)) {
+            if ($second % $common === $rest) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static function commonDivisor(int $a, int $b): int
+    {
+        return $b === 0 ? $a : self::commonDivisor($b, $a % $b);
+    }
+
+    /**
+     * For each number below $size the first allowed one from it on, or $size; null where all are allowed.
+     *
+     * @param  list<int>  $allowed
+     * @return ?array<int, int>
+     */
+    private static function following(array $allowed, int $size): ?array
+    {
+        if ($allowed === []) {
+            return null;
+        }
+        $allowed = array_fill_keys($allowed, true);
+        $following = [];
+        $next = $size;
+        for ($number = $size - 1; $number >= 0; $number--) {
+            $next = isset($allowed[$number]) ? $number : $next;
+            $following[$number] = $next;
+        }
+
+        return $following;
     }
 
     /** @return list<int> the instances of an allowed period from DTSTART on, ascending */

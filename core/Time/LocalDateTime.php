@@ -11,7 +11,7 @@ namespace PinnedRota\Core\Time;
  */
 final readonly class LocalDateTime
 {
-    private const EARLIEST = -30_609_792_000; // 1000-01-01, the first date that MariaDB's DATETIME holds
+    private const EARLIEST = -30_610_224_000; // 1000-01-01, the first date that MariaDB's DATETIME holds
 
     private const LATEST = 253_402_300_799; // 9999-12-31T23:59:59
 
