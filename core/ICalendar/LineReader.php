@@ -69,7 +69,7 @@ final readonly class LineReader
     /** @return Generator<int, list<string>> lines of the file, some at a time */
     private function chunks(): Generator
     {
-        $rest = '';
+        $rest = $held = '';
         $first = true;
         while (! feof($this->stream)) {
             $chunk = fread($this->stream, self::CHUNK);
@@ -80,19 +80,17 @@ final readonly class LineReader
                 $chunk = str_starts_with($chunk, "\xEF\xBB\xBF") ? substr($chunk, 3) : $chunk;
                 $first = false;
             }
-            $rest .= $chunk;
+            $chunk = $held.$chunk;
             // A CR at the very end may be half of a CRLF: it waits for the next chunk.
-            $held = str_ends_with($rest, "\r") && ! feof($this->stream) ? "\r" : '';
-            $lines = preg_split('/\r\n|\n|\r/', $held === '' ? $rest : substr($rest, 0, -1)) ?: [];
-            $rest = array_pop($lines).$held;
+            $held = str_ends_with($chunk, "\r") && ! feof($this->stream) ? "\r" : '';
+            $lines = preg_split('/\r\n|\n|\r/', $held === '' ? $chunk : substr($chunk, 0, -1)) ?: [''];
+            // What is too long already is kept no longer than tells it apart.
+            $lines[0] = strlen($rest) > self::MAX_LENGTH ? $rest : $rest.$lines[0];
+            $rest = array_pop($lines);
             yield $lines;
-            if (strlen($rest) > self::MAX_LENGTH) {
-                // Kept just long enough to be told apart as too long.
-                $rest = substr($rest, 0, self::MAX_LENGTH + 1);
-            }
         }
-        if ($rest !== '') {
-            yield [rtrim($rest, "\r")];
+        if ($rest.$held !== '') {
+            yield [rtrim($rest.$held, "\r")];
         }
     }
 }

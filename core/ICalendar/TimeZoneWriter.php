@@ -78,8 +78,10 @@ final readonly class TimeZoneWriter
         if ($observance->rule !== null) {
             $this->writer->property('RRULE', (string) $observance->rule);
         }
-        if ($observance->extra !== []) {
-            $this->writer->property('RDATE', implode(',', array_map($this->stamp(...), $observance->extra)));
+        // A line for each, the first among them: some readers take one value of a line, and DTSTART only where it is alone.
+        $dates = $observance->extra === [] ? [] : [$observance->onset, ...$observance->extra];
+        foreach (array_unique(array_map($this->stamp(...), $dates)) as $date) {
+            $this->writer->property('RDATE', $date);
         }
         if ($observance->abbreviation !== '') {
             $this->writer->property('TZNAME', $observance->abbreviation);

@@ -32,10 +32,10 @@ test('other readers of iCalendar read a feed without complaint', function () {
     $this->as($this->ada, 'PATCH', '/events/'.DB::table('events')->where('uid', 'weekly')->value('id').'?occurrence=2026-11-09T09:30:00Z', ['start' => '2026-11-10T12:00', 'title' => 'Moved'], 1)->assertOk();
     $text = ($this->fetch)(($this->make)())->getContent();
     $expected = [
-        'abroad|New York|2026-11-02T09:30:00',
-        'days|'.trim(str_repeat('Mårtensö ', 20)).'|2026-11-05',
-        'weekly|Moved|2026-11-10T12:00:00',
-        'weekly|Weekly; with, marks|2026-11-02T09:30:00',
+        'abroad|New York|2026-11-02T09:30:00|'.gmmktime(14, 30, 0, 11, 2, 2026),
+        'days|'.trim(str_repeat('Mårtensö ', 20)).'|2026-11-05|',
+        'weekly|Moved|2026-11-10T12:00:00|'.gmmktime(12, 0, 0, 11, 10, 2026),
+        'weekly|Weekly; with, marks|2026-11-02T09:30:00|'.gmmktime(9, 30, 0, 11, 2, 2026),
     ];
     foreach (['/usr/bin/python3 tests/Support/read_ics.py', 'node tests/Support/read-ics.mjs'] as $reader) {
         $process = Process::path(base_path())->input($text)->run($reader);

@@ -1,0 +1,111 @@
+<?php
+
+namespace Tests\Support;
+
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Reminder;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\ICalendar\Property;
+use PinnedRota\Core\Recurrence\ExtraDate;
+use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\RuleParser;
+use PinnedRota\Core\Time\Duration;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+
+/** Series at random, with all that an event can have. Seed mt_srand() first. */
+final class RandomCalendar
+{
+    private const ZONES = ['Europe/London', 'America/New_York', 'Australia/Lord_Howe', 'Africa/Casablanca', 'Asia/Kolkata', 'America/Sao_Paulo', 'Asia/Jerusalem', 'UTC', 'Pacific/Apia'];
+
+    private const WORDS = ['Splicing', 'Café, über', 'a; b', "line\none", 'back\\slash', '“quoted”', '船', 'Mårtensö', ':colon', 'a "b" c'];
+
+    /** @return list<Series> */
+    public static function series(int $number): array
+    {
+        $series = [];
+        for ($index = 0; $index < $number; $index++) {
+            $series[] = self::one("random-{$index}");
+        }
+
+        return $series;
+    }
+
+    private static function one(string $uid): Series
+    {
+        $local = LocalDateTime::parse(RandomRule::start(2010, 2030));
+        $start = match (mt_rand(0, 5)) {
+            0 => EventTime::date($local),
+            1 => EventTime::floating($local),
+            default => EventTime::zoned($local, Zone::of(self::ZONES[array_rand(self::ZONES)])),
+        };
+        $allDay = $start->zone === null && mt_rand(0, 1) === 0 && $start->local->secondOfDay() === 0;
+        $length = $start->kind->value === 'date' ? mt_rand(1, 4) * 86_400 : mt_rand(0, 200_000);
+        $duration = ! $allDay && $start->kind->value !== 'date' && mt_rand(0, 3) === 0 ? new Duration(mt_rand(0, 2), mt_rand(1, 90_000)) : null;
+        $end = $duration?->addTo($start) ?? $start->plusExactSeconds($length);
+        $rules = mt_rand(0, 1) === 0 ? [] : [self::rule($start)];
+        $extra = $rules === [] || mt_rand(0, 2) > 0 ? [] : [new ExtraDate($start->at($start->local->plusDays(mt_rand(1, 40))))];
+        if ($extra !== [] && $start->kind->value !== 'date' && mt_rand(0, 1) === 0) {
+            $extra[] = new ExtraDate($begins = $start->at($start->local->plusDays(mt_rand(50, 90))), $begins->plusExactSeconds(7200));
+        }
+        $skipped = $rules === [] || mt_rand(0, 2) > 0 ? [] : [$start->at($start->local->plusDays(7))];
+        $master = self::event($uid, $start, $end, new RecurrenceSet($rules, $extra, $skipped), $duration, null, false);
+        $overrides = [];
+        if ($rules !== [] && mt_rand(0, 2) === 0) {
+            foreach (array_slice($master->recurrence->startsBetween($start, 0, 4_000_000_000), 1, 2) as $id) {
+                $moved = $id->at($id->local->plusDays(mt_rand(-1, 2)));
+                $overrides[] = self::event($uid, $moved, $moved->plusExactSeconds($start->kind->value === 'date' ? 86_400 : 5400), new RecurrenceSet, null, $id, mt_rand(0, 3) === 0);
+            }
+        }
+
+        return new Series($master, $overrides);
+    }
+
+    private static function rule(EventTime $start): \PinnedRota\Core\Recurrence\Rule
+    {
+        $text = RandomRule::text(['YEARLY', 'MONTHLY', 'WEEKLY', 'DAILY']);
+        if ($start->kind->value === 'date') {
+            $text = (string) preg_replace(['/;BY(HOUR|MINUTE|SECOND)=[^;]*/', '/(UNTIL=\d{8})T\d+/'], ['', '$1'], $text);
+            // What is left of a BYSETPOS may have nothing to choose from.
+            $text = (string) preg_replace('/;BYSETPOS=[^;]*/', '', $text);
+        } elseif ($start->zone !== null) {
+            $text = (string) preg_replace('/(UNTIL=\d{8}T\d{6})/', '$1Z', $text);
+        }
+
+        return (new RuleParser)->parse($text);
+    }
+
+    private static function event(string $uid, EventTime $start, EventTime $end, RecurrenceSet $set, ?Duration $duration, ?EventTime $id, bool $following): Event
+    {
+        $text = static fn (): string => implode(' ', array_map(static fn (): string => self::WORDS[array_rand(self::WORDS)], range(1, mt_rand(1, 12))));
+
+        return new Event(
+            uid: $uid,
+            title: str_replace("\n", ' ', $text()),
+            start: $start,
+            end: $end,
+            recurrence: $set,
+            duration: $duration,
+            recurrenceId: $id,
+            place: mt_rand(0, 1) === 0 ? '' : str_replace("\n", ' ', $text()),
+            description: mt_rand(0, 1) === 0 ? '' : $text(),
+            link: mt_rand(0, 3) === 0 ? 'https://example.org/a?b=c,d;e' : '',
+            status: Status::cases()[mt_rand(0, 2)],
+            busy: mt_rand(0, 1) === 0,
+            private: mt_rand(0, 4) === 0,
+            categories: mt_rand(0, 1) === 0 ? [] : ['one', 'two, three; four'],
+            priority: mt_rand(0, 9),
+            sequence: mt_rand(0, 40),
+            andFollowing: $following,
+            organizer: mt_rand(0, 2) === 0 ? new Participant('mailto:ada@example.org', 'Quill; "Ada"') : null,
+            participants: mt_rand(0, 2) === 0 ? [new Participant('mailto:ben@example.org', "Oar,\nBen", role: ParticipantRole::Responsible, parameters: ['DELEGATED-FROM' => ['mailto:a@example.org', 'mailto:b@example.org']])] : [],
+            reminders: mt_rand(0, 2) === 0 ? [new Reminder(new Duration(0, -900), extra: [new Property('DESCRIPTION', 'Soon')])] : [],
+            extra: mt_rand(0, 2) === 0 ? [new Property('X-ODD', str_repeat('lång, ', 40), ['X-P' => ['a;b', 'c^d']])] : [],
+            stamp: 1_790_000_000,
+        );
+    }
+}
