@@ -66,3 +66,57 @@ test('a refused change leaves the index as it was', function () {
     $this->as($ada, 'PATCH', "/events/{$event->id}", ['calendar' => 'nowhere', 'title' => 'x'], 1)->assertUnprocessable();
     expect(indexed())->toBe($before)->and(Event::query()->find($event->id))->title->toBe('Rigging test')->version->toBe(1);
 });
+
+test('a series of more occurrences than the index takes is expanded when it is looked at, and counted like any other', function () {
+    $ada = $this->person();
+    $calendar = $this->calendar($ada);
+    $event = $this->add($calendar, $ada, title: 'Pump', start: now()->format('Y-m-d').'T00:00', rule: 'FREQ=MINUTELY;INTERVAL=10');
+    expect($event->refresh()->indexed)->toBeFalse()->and(DB::table('occurrences')->count())->toBe(0);
+    $titles = fn (): array => $this->sheet($ada, now()->addDays(3)->format('Y-m-d'), now()->addDays(4)->format('Y-m-d'))->json('items');
+    // 144 that begin that day, and five that last into it.
+    expect($titles())->toHaveCount(149)->and($titles()[1]['title'])->toBe('Pump');
+    // Changed to something sparse it is in the index, and the other way round.
+    $this->as($ada, 'PATCH', "/events/{$event->id}", ['repeat' => ['interval' => 1, 'weekdays' => ['MO']]], 1)->assertOk();
+    expect($event->refresh()->indexed)->toBeTrue()->and(indexed())->toBe(expected())->not->toBe([]);
+    $this->artisan('rota:verify-occurrences')->assertOk();
+});
+
+test('verifying tells each way in which the index may be wrong, and rebuilding mends them all', function (Closure $harm, string $told) {
+    $ada = $this->person();
+    $calendar = $this->calendar($ada);
+    $this->add($calendar, $ada, title: 'Weekly', rule: 'FREQ=WEEKLY;COUNT=6');
+    $this->add($calendar, $ada, title: 'Single');
+    $sound = indexed();
+    $this->artisan('rota:verify-occurrences')->expectsOutput('The index holds what the core says')->assertOk();
+    $harm();
+    $this->artisan('rota:verify-occurrences')->expectsOutputToContain($told)->assertExitCode(1);
+    $this->artisan('rota:rebuild-occurrences')->assertOk();
+    expect(indexed())->toBe($sound);
+    $this->artisan('rota:verify-occurrences')->assertOk();
+})->with([
+    'one is missing' => [fn () => DB::table('occurrences')->orderBy('id')->limit(1)->delete(), 'missing'],
+    'one is moved' => [fn () => DB::table('occurrences')->orderBy('id')->limit(1)->update(['starts_at' => '2026-11-02 08:00:00']), 'should not be there'],
+    'one stands twice' => [fn () => DB::table('occurrences')->insert(array_diff_key((array) DB::table('occurrences')->first(), ['id' => 0])), 'stands twice'],
+    'one is in another class' => [fn () => DB::table('occurrences')->orderBy('id')->limit(1)->update(['span' => 3]), 'class 3'],
+    'one is of an event that is gone' => [fn () => DB::table('occurrences')->orderBy('id')->limit(1)->update(['series_id' => 999_999]), 'of events that are not there'],
+]);
+
+test('the horizon rolls along with today, and a window over its edge shows each occurrence once', function () {
+    $ada = $this->person();
+    $calendar = $this->calendar($ada);
+    $this->add($calendar, $ada, title: 'Weekly', start: now()->subYears(4)->format('Y-m-d').'T09:00', rule: 'FREQ=WEEKLY');
+    $count = fn (string $from, string $to): int => count($this->sheet($ada, $from, $to)->assertOk()->json('items'));
+    $edge = now()->addDays(config('rota.occurrences.days_ahead'));
+    $over = [$edge->copy()->subDays(35)->format('Y-m-d'), $edge->copy()->addDays(35)->format('Y-m-d')];
+    $early = [now()->subDays(1200)->format('Y-m-d'), now()->subDays(1200 - 70)->format('Y-m-d')];
+    expect($count(...$over))->toBe(10)->and($count(...$early))->toBe(10);
+    $before = DB::table('occurrences')->max('starts_at');
+    $this->travel(50)->days();
+    $this->artisan('rota:roll-horizon')->assertOk();
+    expect(DB::table('occurrences')->max('starts_at'))->toBeGreaterThan($before)
+        ->and($count(...$over))->toBe(10)->and($count(...$early))->toBe(10);
+    $this->artisan('rota:verify-occurrences')->assertOk();
+    // Rolled once more, what lies behind the horizon is dropped.
+    $this->artisan('rota:roll-horizon')->assertOk();
+    expect($count(...$over))->toBe(10);
+});
