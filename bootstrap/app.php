@@ -19,6 +19,12 @@ use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
 
+// An instance is a directory: its .env, its storage, and what is cached of its configuration. The demo, the tests and a
+// production site are three of them.
+$home = getenv('ROTA_HOME') ?: dirname(__DIR__).'/var/demo';
+$_SERVER['APP_CONFIG_CACHE'] ??= $home.'/cache/config.php';
+$_SERVER['APP_ROUTES_CACHE'] ??= $home.'/cache/routes.php';
+
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         commands: __DIR__.'/../routes/console.php',
@@ -45,8 +51,6 @@ $app = Application::configure(basePath: dirname(__DIR__))
     })
     ->create();
 
-// An instance is a directory: its .env, its storage. The demo, the tests and a production site are three of them.
-$home = getenv('ROTA_HOME') ?: $app->basePath('var/demo');
 $app->useEnvironmentPath($home);
 $app->useStoragePath($home.'/storage');
 

@@ -36,6 +36,7 @@ use PinnedRota\Core\Time\TimeKind;
  * @property bool $busy
  * @property bool $private
  * @property int $priority
+ * @property string $category_ids comma-separated, as its categories are
  * @property int $sequence
  * @property ?string $details content lines of people, reminders and what is kept as it came
  * @property ?string $fingerprint
@@ -55,7 +56,7 @@ final class Event extends Model
     protected $attributes = [
         'series_id' => null, 'recurrence_id' => null, 'and_following' => false, 'indexed' => true, 'timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
         'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false,
-        'priority' => 0, 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null,
+        'priority' => 0, 'category_ids' => '', 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null,
         'created_by' => null, 'updated_by' => null, 'version' => 1,
     ];
 

@@ -10,6 +10,7 @@ final readonly class IndexedOccurrence
     /**
      * @param  int  $starts  on the index's axis (see PinnedRota\Core\Time\EventTime::indexSeconds)
      * @param  int  $ends  exclusive
+     * @param  string  $categoryIds  comma-separated
      */
     public function __construct(
         public int $calendarId,
@@ -26,6 +27,7 @@ final readonly class IndexedOccurrence
         public bool $private,
         public bool $repeats,
         public ?int $createdBy,
+        public string $categoryIds,
     ) {
     }
 }

@@ -14,9 +14,12 @@ use PinnedRota\Core\Time\Zone;
 final class OccurrenceQuery
 {
     private const COLUMNS = [
-        'o.calendar_id', 'o.event_id', 'o.series_id', 'o.recurrence_id', 'o.starts_at', 'o.ends_at',
-        'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by',
+        'o.calendar_id', 'o.event_id', 'o.series_id', 'o.recurrence_id',
+        'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by', 'e.category_ids',
     ];
+
+    /** What TO_SECONDS of MariaDB says of 1970-01-01. */
+    private const EPOCH = 62_167_219_200;
 
     public function __construct(private readonly EventTranslator $translator)
     {
@@ -45,14 +48,18 @@ final class OccurrenceQuery
             $key = static fn (IndexedOccurrence $each): string => "{$each->seriesId} {$each->recurrenceId}";
             $found = array_values(array_column([...array_map(static fn ($each): array => [$key($each), $each], $beyond), ...array_map(static fn ($each): array => [$key($each), $each], $found)], 1, 0));
         }
-        $found = array_filter($found, static function (IndexedOccurrence $each) use ($from, $to, $utcFrom, $utcTo): bool {
+        $overlapping = [];
+        foreach ($found as $each) {
             [$begin, $end] = $each->kind === TimeKind::Zoned ? [$utcFrom, $utcTo] : [$from->seconds, $to->seconds];
+            if ($each->starts < $end && ($each->ends > $begin || ($each->ends === $each->starts && $each->starts >= $begin))) {
+                $overlapping[] = $each;
+            }
+        }
+        if ($beyond !== []) {
+            usort($overlapping, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId] <=> [$b->starts, -$b->ends, $b->eventId]);
+        }
 
-            return $each->starts < $end && ($each->ends > $begin || ($each->ends === $each->starts && $each->starts >= $begin));
-        });
-        usort($found, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId] <=> [$b->starts, -$b->ends, $b->eventId]);
-
-        return $found;
+        return $overlapping;
     }
 
     /**
@@ -61,13 +68,15 @@ final class OccurrenceQuery
      */
     private function indexed(array $calendarIds, int $from, int $to): array
     {
+        $query = $this->windowQuery($calendarIds, $from, $to)->select(self::COLUMNS)
+            ->selectRaw('TO_SECONDS(o.starts_at) - '.self::EPOCH.' AS starts, TO_SECONDS(o.ends_at) - '.self::EPOCH.' AS ends')
+            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id');
         $rows = [];
-        foreach ($this->windowQuery($calendarIds, $from, $to)->get(self::COLUMNS) as $row) {
+        foreach ($query->get() as $row) {
             $rows[] = new IndexedOccurrence(
-                $row->calendar_id, $row->event_id, $row->series_id, $row->recurrence_id,
-                self::seconds($row->starts_at), self::seconds($row->ends_at),
+                $row->calendar_id, $row->event_id, $row->series_id, $row->recurrence_id, $row->starts, $row->ends,
                 TimeKind::from($row->time_kind), $row->title, $row->place, $row->status,
-                (bool) $row->busy, (bool) $row->private, $row->recurrence_id !== null, $row->created_by,
+                (bool) $row->busy, (bool) $row->private, $row->recurrence_id !== null, $row->created_by, $row->category_ids,
             );
         }
 
@@ -79,7 +88,7 @@ final class OccurrenceQuery
     {
         return DB::table('occurrences as o')
             ->join('events as e', 'e.id', '=', 'o.event_id')
-            ->whereIn('o.calendar_id', $calendarIds)
+            ->whereIntegerInRaw('o.calendar_id', $calendarIds)
             ->where(function (Builder $query) use ($from, $to): void {
                 foreach (OccurrenceSpan::LONGEST as $span => $longest) {
                     $query->orWhere(function (Builder $range) use ($span, $longest, $from, $to): void {
@@ -105,7 +114,7 @@ final class OccurrenceQuery
         $horizon = OccurrenceHorizon::current();
         $within = $from >= $horizon->from && $to <= $horizon->to;
         $found = [];
-        $heads = Event::query()->whereIn('calendar_id', $calendarIds)->whereNull('series_id')->where('repeats', true)
+        $heads = Event::query()->whereIntegerInRaw('calendar_id', $calendarIds)->whereNull('series_id')->where('repeats', true)
             ->when($within, fn ($query) => $query->where('indexed', false))
             ->where('starts_local', '<', OccurrenceHorizon::stamp($to + 2 * CivilDate::SECONDS_PER_DAY))
             ->with(['categories', 'overrides.categories'])->get();
@@ -118,16 +127,11 @@ final class OccurrenceQuery
                 $found[] = new IndexedOccurrence(
                     $head->calendar_id, $row->id, $head->id, $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
                     $occurrence->startSeconds, $occurrence->endSeconds,
-                    $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by,
+                    $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by, $row->category_ids,
                 );
             }
         }
 
         return $found;
-    }
-
-    private static function seconds(string $stamp): int
-    {
-        return LocalDateTime::parse($stamp)->seconds;
     }
 }

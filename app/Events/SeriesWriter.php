@@ -64,8 +64,7 @@ final class SeriesWriter
             $row->load('categories');
             $names = $row->categories->pluck('name')->all();
             $row->calendar_id = $calendarId;
-            $row->save();
-            $row->categories()->sync($this->categories->ids($calendarId, $names));
+            $this->save($row, $names);
         }
         Change::of($from);
     }
@@ -101,8 +100,16 @@ final class SeriesWriter
     /** @param  array<string, mixed>  $more */
     private function write(Event $row, CoreEvent $event, array $more): void
     {
-        $row->fill($more + $this->translator->columns($event))->save();
-        $ids = $this->categories->ids($row->calendar_id, $event->categories);
+        $row->fill($more + $this->translator->columns($event));
+        $this->save($row, $event->categories);
+    }
+
+    /** @param  list<string>  $categories */
+    private function save(Event $row, array $categories): void
+    {
+        $ids = $this->categories->ids($row->calendar_id, $categories);
+        sort($ids);
+        $row->fill(['category_ids' => implode(',', $ids)])->save();
         if ($ids !== [] || ! $row->wasRecentlyCreated) {
             $row->categories()->sync($ids);
         }

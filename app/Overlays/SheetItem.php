@@ -31,7 +31,8 @@ final readonly class SheetItem
     {
         $occurrence = $this->occurrence;
         $full = $this->visibility === Visibility::Full;
-        [$start, $end] = $this->wall($zone);
+        $allDay = $occurrence->kind === TimeKind::Date;
+        [$start, $end] = array_map(static fn (LocalDateTime $time): string => $allDay ? $time->toDate() : substr($time->toDateTime(), 0, 16), $this->wall($zone));
 
         return Blanking::contents([
             'title' => $occurrence->title,
@@ -42,9 +43,9 @@ final readonly class SheetItem
             'occurrence' => $occurrence->recurrenceId,
             'layer' => $this->layer,
             'calendar' => $calendar,
-            'allDay' => $occurrence->kind === TimeKind::Date,
-            'start' => $occurrence->kind === TimeKind::Date ? $start->toDate() : substr($start->toDateTime(), 0, 16),
-            'end' => $occurrence->kind === TimeKind::Date ? $end->toDate() : substr($end->toDateTime(), 0, 16),
+            'allDay' => $allDay,
+            'start' => $start,
+            'end' => $end,
             'status' => $full ? $occurrence->status : 'confirmed',
             'busyOnly' => ! $full,
             'private' => $full && $occurrence->private,

@@ -4,9 +4,10 @@ namespace App\Overlays;
 
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
+use App\Calendars\Category;
 use App\Events\IndexedOccurrence;
 use App\Events\OccurrenceQuery;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Collection;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Overlay\Composition;
@@ -31,28 +32,32 @@ final class SheetReader
         $quick = new Filter($request->categories());
         $calendars = $this->viewer->calendars();
         $viewerId = $this->viewer->person()->id;
+        $levels = [];
         $items = $counts = $closing = [];
         foreach ($found as $occurrence) {
             $isAuthor = $occurrence->createdBy === $viewerId;
-            $level = $calendars[$occurrence->calendarId]->eventLevel();
+            $level = $levels[$occurrence->calendarId] ??= $calendars[$occurrence->calendarId]->eventLevel();
             $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor);
             if ($visibility === Visibility::Hidden) {
                 continue;
             }
-            $known = $visibility === Visibility::Full ? ($categories['names'][$occurrence->eventId] ?? []) : null;
-            $facts = new EventFacts($occurrence->calendarId, $known === null ? null : array_map(mb_strtolower(...), $known));
+            $full = $visibility === Visibility::Full;
+            [$names, $lower, $closes] = $categories[$occurrence->categoryIds];
+            $facts = new EventFacts($occurrence->calendarId, $full ? $lower : null);
             $layer = $composition->layerOf($facts);
             if ($layer === null) {
                 continue;
             }
-            foreach ($known ?? [] as $name) {
-                $counts[$name] = ($counts[$name] ?? 0) + 1;
-            }
-            if ($known !== null && isset($categories['closing'][$occurrence->eventId])) {
-                $closing[] = $occurrence;
+            if ($full) {
+                foreach ($names as $name) {
+                    $counts[$name] = ($counts[$name] ?? 0) + 1;
+                }
+                if ($closes) {
+                    $closing[] = $occurrence;
+                }
             }
             if ($quick->takes($facts)) {
-                $items[] = new SheetItem($occurrence, $layer, $visibility, $known ?? [], $level, $isAuthor);
+                $items[] = new SheetItem($occurrence, $layer, $visibility, $full ? $names : [], $level, $isAuthor);
             }
         }
         ksort($counts, SORT_NATURAL | SORT_FLAG_CASE);
@@ -67,11 +72,11 @@ final class SheetReader
         if ($request->filled('calendar')) {
             $visible = collect([$this->viewer->calendar($request->query('calendar'), Level::BusyTimes)]);
         } elseif ($request->filled('overlay')) {
-            $overlay = $this->viewer->overlay($request->query('overlay'), Level::Read)->load('layers.calendars');
+            $overlay = $this->viewer->overlay($request->query('overlay'), Level::Read)->load('layers.calendars:id');
 
             return $overlay->layers->map(fn (LayerRecord $layer): DrawnLayer => new DrawnLayer(
                 $layer->name,
-                $this->about($layer),
+                $this->about($layer, $visible),
                 $layer->colour->value, $layer->mark->value,
                 $layer->calendars->pluck('id')->filter(fn (int $id): bool => $visible->has($id))->values()->all(),
                 $layer->toFilter(),
@@ -89,37 +94,36 @@ final class SheetReader
         ))->values()->all();
     }
 
-    private function about(LayerRecord $layer): string
+    /** @param  Collection<int, AccessibleCalendar>  $visible */
+    private function about(LayerRecord $layer, Collection $visible): string
     {
-        $count = $layer->calendars->count();
-        $about = $layer->filter['anyCategory'] ?? [];
+        $shown = $visible->only($layer->calendars->modelKeys());
+        $name = match ($shown->count()) {
+            0 => 'nothing that you may see',
+            1 => $shown->first()->calendar->name,
+            default => "{$shown->count()} calendars",
+        };
 
-        return implode(' · ', array_filter([
-            $count === 1 ? ($layer->calendars[0]->name === $layer->name ? '' : $layer->calendars[0]->name) : "{$count} calendars",
-            implode(', ', $about),
-        ]));
+        return implode(' · ', array_filter([$name === $layer->name ? '' : $name, implode(', ', $layer->filter['anyCategory'] ?? [])]));
     }
 
     /**
      * @param  list<IndexedOccurrence>  $occurrences
-     * @return array{names: array<int, list<string>>, closing: array<int, true>} by event
+     * @return array<string, array{list<string>, list<string>, bool}> by the ids as an occurrence has them: names, names in lower case, whether they close a day
      */
     private function categories(array $occurrences): array
     {
-        $events = array_values(array_unique(array_map(fn (IndexedOccurrence $each): int => $each->eventId, $occurrences)));
-        $names = $closing = [];
-        foreach (array_chunk($events, 2000) as $chunk) {
-            $rows = DB::table('event_category')->join('categories', 'categories.id', '=', 'event_category.category_id')
-                ->whereIn('event_category.event_id', $chunk)->orderBy('categories.name')
-                ->get(['event_category.event_id', 'categories.name', 'categories.closes_day']);
-            foreach ($rows as $row) {
-                $names[$row->event_id][] = $row->name;
-                if ($row->closes_day) {
-                    $closing[$row->event_id] = true;
-                }
-            }
+        $combinations = [];
+        foreach ($occurrences as $each) {
+            $combinations[$each->categoryIds] = array_filter(explode(',', $each->categoryIds));
         }
+        $all = Category::query()->whereIntegerInRaw('id', array_unique(array_merge(...array_values($combinations) ?: [[]])))->get()->keyBy('id');
 
-        return ['names' => $names, 'closing' => $closing];
+        return array_map(function (array $ids) use ($all): array {
+            $categories = $all->only($ids)->sortBy('name', SORT_NATURAL | SORT_FLAG_CASE);
+            $names = $categories->pluck('name')->values()->all();
+
+            return [$names, array_map(mb_strtolower(...), $names), $categories->contains('closes_day', true)];
+        }, $combinations);
     }
 }

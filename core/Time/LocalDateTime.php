@@ -73,16 +73,12 @@ final readonly class LocalDateTime
     /** `2026-11-02` */
     public function toDate(): string
     {
-        [$year, $month, $day] = CivilDate::fromDays($this->day());
-
-        return sprintf('%04d-%02d-%02d', $year, $month, $day);
+        return gmdate('Y-m-d', $this->seconds);
     }
 
     /** `2026-11-02T09:30:00` */
     public function toDateTime(): string
     {
-        $second = $this->secondOfDay();
-
-        return sprintf('%sT%02d:%02d:%02d', $this->toDate(), intdiv($second, 3600), intdiv($second % 3600, 60), $second % 60);
+        return gmdate('Y-m-d\TH:i:s', $this->seconds);
     }
 }

@@ -18,9 +18,12 @@ return new class extends Migration
             // Content lines: people, reminders, and what is kept as it came (see PinnedRota\Core\ICalendar\DetailsText).
             $table->mediumText('details')->nullable()->after('sequence');
             $table->boolean('and_following')->default(false)->after('recurrence_id');
+            // The ids of its categories, comma-separated, as event_category has them: a window is read without asking there.
+            $table->string('category_ids', 600)->default('')->after('priority');
             // False where a series has more occurrences than the index takes: it is expanded when it is looked at.
             $table->boolean('indexed')->default(true)->after('repeats');
         });
+        DB::statement("UPDATE events e SET category_ids = COALESCE((SELECT GROUP_CONCAT(category_id ORDER BY category_id) FROM event_category WHERE event_id = e.id), '')");
         foreach (DB::table('events')->whereNotNull('extra')->lazyById(500) as $row) {
             $stream = fopen('php://memory', 'w+');
             $writer = new LineWriter($stream, PHP_INT_MAX);

@@ -75,6 +75,8 @@ DB_USERNAME=rota
 DB_PASSWORD=rota
 $2
 ENV
+    # What was cached of another configuration holds no more.
+    rm -f "$home"/cache/*.php
 }
 
 artisan() { ROTA_HOME="$home" php "$root/artisan" "$@"; }
@@ -82,6 +84,9 @@ artisan() { ROTA_HOME="$home" php "$root/artisan" "$@"; }
 fill() { sed -e "s#@root@#$root#g; s#@home@#$home#g; s#@port@#$port#g; s#@standins@#$((port + 1))#g; s#@user@#$unix_user#g" "$1" >"$2"; }
 
 start_web() {
+    mkdir -p "$home/cache"
+    artisan config:cache --quiet
+    artisan route:cache --quiet
     fill "$root/deploy/local/nginx.conf" "$home/nginx.conf"
     fill "$root/deploy/local/php-fpm.conf" "$home/php-fpm.conf"
     mkdir -p "$home/tmp/nginx"
