@@ -4,6 +4,7 @@ use App\Access\GrantsController;
 use App\Calendars\CalendarsController;
 use App\Changes\ChangesController;
 use App\Directory\DirectoryController;
+use App\Directory\GroupsController;
 use App\Directory\SessionController;
 use App\Events\EventsController;
 use App\Feeds\FeedsController;
@@ -23,6 +24,12 @@ Route::middleware('auth')->group(function (): void {
     Route::put('session/password', [SessionController::class, 'changePassword'])->middleware('throttle:sign-in');
     Route::get('changes', [ChangesController::class, 'show']);
     Route::get('directory', [DirectoryController::class, 'index']);
+
+    Route::get('groups', [GroupsController::class, 'index']);
+    Route::post('groups', [GroupsController::class, 'store']);
+    Route::patch('groups/{id}', [GroupsController::class, 'update'])->whereNumber('id');
+    Route::delete('groups/{id}', [GroupsController::class, 'destroy'])->whereNumber('id');
+    Route::put('groups/{id}/members', [GroupsController::class, 'member'])->whereNumber('id');
 
     Route::get('calendars', [CalendarsController::class, 'index']);
     Route::post('calendars', [CalendarsController::class, 'store']);

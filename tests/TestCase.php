@@ -43,6 +43,15 @@ abstract class TestCase extends BaseTestCase
         return $group;
     }
 
+    /** A group with these groups in it. */
+    public function groupOf(Group ...$groups): Group
+    {
+        $group = Group::query()->create(['name' => uniqid('group of groups ')]);
+        $group->groups()->attach(array_map(fn (Group $each): int => $each->id, $groups));
+
+        return $group;
+    }
+
     public function calendar(Person|Group $keeper, string $name = 'Workshops', array $columns = []): Calendar
     {
         return Calendar::query()->create($columns + [

@@ -3,6 +3,7 @@
 namespace App\Access;
 
 use App\Calendars\Calendar;
+use App\Directory\GroupMemberships;
 use App\Directory\Person;
 use App\Overlays\Overlay;
 use Illuminate\Support\Collection;
@@ -15,11 +16,15 @@ use PinnedRota\Core\Access\Viewer;
 /** Reads what core/Access needs to decide: a bounded number of queries, however many calendars there are. */
 final class AccessReader
 {
+    public function __construct(private readonly GroupMemberships $memberships)
+    {
+    }
+
     public function viewer(?Person $person): Viewer
     {
         return $person === null || ! $person->isActive()
             ? Viewer::outsider()
-            : new Viewer($person->id, array_values($person->groups()->pluck('groups.id')->all()));
+            : new Viewer($person->id, $this->memberships->of($person));
     }
 
     /**

@@ -72,6 +72,14 @@ final class CurrentViewer
         return $overlay;
     }
 
+    /** @throws AccessDeniedHttpException where the person is no administrator */
+    public function demandAdministrator(): void
+    {
+        if (! $this->person()->isAdministrator()) {
+            throw new AccessDeniedHttpException('Administrators of the organisation do this.');
+        }
+    }
+
     public function demand(Level $level, Level $needed): void
     {
         if (! $level->includes($needed)) {

@@ -32,6 +32,29 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'about', type: 'string'),
 ])]
+#[OA\Schema(schema: 'GroupPerson', required: ['id', 'name', 'post'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'post', type: 'string'),
+])]
+#[OA\Schema(schema: 'GroupWithin', required: ['id', 'name'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'name', type: 'string'),
+])]
+#[OA\Schema(schema: 'Group', required: ['id', 'name', 'people', 'groups'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'people', description: 'Those who are in it directly', type: 'array', items: new OA\Items(ref: '#/components/schemas/GroupPerson')),
+    new OA\Property(property: 'groups', description: 'The groups in it: whoever is in one of them is in it', type: 'array', items: new OA\Items(ref: '#/components/schemas/GroupWithin')),
+])]
+#[OA\Schema(schema: 'GroupInput', required: ['name'], properties: [
+    new OA\Property(property: 'name', type: 'string', maxLength: 120),
+])]
+#[OA\Schema(schema: 'GroupMemberInput', required: ['kind', 'id', 'member'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'member', description: 'Whether they are to be in it', type: 'boolean'),
+])]
 #[OA\Schema(schema: 'Subject', required: ['kind', 'id', 'name'], properties: [
     new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'everyone', 'public']),
     new OA\Property(property: 'id', type: 'integer', nullable: true),

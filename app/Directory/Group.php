@@ -18,4 +18,10 @@ final class Group extends Model
     {
         return $this->belongsToMany(Person::class, 'group_person', 'group_id', 'person_id');
     }
+
+    /** @return BelongsToMany<Group, $this> the groups in it */
+    public function groups(): BelongsToMany
+    {
+        return $this->belongsToMany(self::class, 'group_group', 'group_id', 'member_id');
+    }
 }

@@ -29,6 +29,11 @@ final class Person extends User
         return $this->belongsToMany(Group::class, 'group_person', 'person_id', 'group_id');
     }
 
+    public function isAdministrator(): bool
+    {
+        return $this->role === 'administrator';
+    }
+
     public function isActive(): bool
     {
         return $this->status === 'active';

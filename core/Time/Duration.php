@@ -27,11 +27,6 @@ final readonly class Duration
         return new self($sign * ($part(2) * 7 + $part(3)), $sign * ($part(4) * 3600 + $part(5) * 60 + $part(6)));
     }
 
-    public function negated(): self
-    {
-        return new self(-$this->days, -$this->seconds);
-    }
-
     /** As RFC 5545, 3.3.6 writes it: `P1DT5400S`, `-PT900S`. Days and seconds of two signs become seconds. */
     public function __toString(): string
     {

@@ -27,7 +27,7 @@ const OPERATIONS = [
 
 /** Operations that are about no one calendar: other tests are about them. */
 const OTHERS = [
-    'GET session', 'POST session', 'DELETE session', 'PUT session/password', 'GET health', 'GET changes', 'GET directory',
+    'GET session', 'POST session', 'DELETE session', 'PUT session/password', 'GET health', 'GET changes', 'GET directory', 'GET groups', 'POST groups', 'PATCH groups/{id}', 'DELETE groups/{id}', 'PUT groups/{id}/members',
     'GET calendars', 'POST calendars', 'GET categories', 'GET sheet', 'GET ruler',
     'GET overlays', 'POST overlays', 'PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'PUT overlays/{slug}/everyone',
     'GET feeds', 'DELETE feeds/{id}', 'POST imports/{id}/apply', 'GET sources', 'POST sources', 'POST sources/{id}/refresh',
@@ -51,6 +51,7 @@ test('each level is answered as the table says, however it is held', function (s
         if ($level !== Level::None) {
             $this->give($calendar, match ($how) {
                 'group' => $this->group(uniqid('group '), $viewer),
+                'nested group' => $this->groupOf($this->groupOf($this->group(uniqid('group '), $viewer))),
                 'everyone' => SubjectKind::Everyone,
                 default => $viewer,
             }, $level);
@@ -74,7 +75,7 @@ test('each level is answered as the table says, however it is held', function (s
         }
         Calendar::query()->forceDelete();
     }
-})->with(['person', 'group', 'everyone', 'suspended'])->with(array_map(fn (string $operation, array $answers): array => [$operation, $answers], array_keys(OPERATIONS), OPERATIONS));
+})->with(['person', 'group', 'nested group', 'everyone', 'suspended'])->with(array_map(fn (string $operation, array $answers): array => [$operation, $answers], array_keys(OPERATIONS), OPERATIONS));
 
 describe('what is hidden', function () {
     beforeEach(function () {

@@ -34,7 +34,7 @@ function listed(string ...$months): array
 test('the examples of RFC 5545, 3.8.5.3', function (string $start, string $rule, array $expected, bool $ends) {
     $skipped = str_contains($rule, 'BYMONTHDAY=13;') || str_ends_with($rule, 'BYMONTHDAY=13') ? [Make::time($start, 'America/New_York')] : [];
     $set = new RecurrenceSet([(new RuleParser)->parse($rule)], [], $skipped);
-    $times = $set->startsBetween(Make::time($start, 'America/New_York'), LocalDateTime::parse('1996-01-01')->seconds, LocalDateTime::parse('2040-01-01')->seconds);
+    $times = $set->startsBetween(Make::time($start, 'America/New_York'), LocalDateTime::parse('1996-01-01')->seconds, LocalDateTime::parse('2008-01-01')->seconds);
     $told = array_map(static fn (EventTime $time): string => substr($time->local->toDateTime(), 0, 16), $times);
     expect($ends ? $told : array_slice($told, 0, count($expected)))->toBe($expected);
 })->with([

@@ -54,6 +54,9 @@ final class DemoPeople
         'Maeve Ostrander' => ['Volunteer', ['Volunteers']],
     ];
 
+    /** Groups within a group. */
+    private const GROUPS_OF_GROUPS = ['Students' => ['Keel year', 'Frame year', 'Launch year'], 'Workshops' => ['Joinery', 'Rigging', 'Sail loft']];
+
     /** @return array{people: array<string, Person>, groups: array<string, Group>} by name */
     public function lay(): array
     {
@@ -73,6 +76,11 @@ final class DemoPeople
                 $groups[$group] ??= Group::query()->create(['name' => $group]);
                 $groups[$group]->people()->attach($people[$name]->id);
             }
+        }
+
+        foreach (self::GROUPS_OF_GROUPS as $name => $within) {
+            $groups[$name] = Group::query()->create(['name' => $name]);
+            $groups[$name]->groups()->attach(array_map(fn (string $each): int => $groups[$each]->id, $within));
         }
 
         return ['people' => $people, 'groups' => $groups];

@@ -1,5 +1,5 @@
 import { Link, Outlet } from '@tanstack/react-router';
-import { ArrowDownToLine, BookOpen, Rows3, Send, type LucideIcon } from 'lucide-react';
+import { ArrowDownToLine, BookOpen, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
 import { useChanges } from './useChanges';
 
 const PLACES: { to: string; label: string; icon: LucideIcon }[] = [
@@ -7,6 +7,7 @@ const PLACES: { to: string; label: string; icon: LucideIcon }[] = [
     { to: '/calendars', label: 'Calendars', icon: BookOpen },
     { to: '/feeds', label: 'Feeds', icon: Send },
     { to: '/sources', label: 'Sources', icon: ArrowDownToLine },
+    { to: '/groups', label: 'Groups', icon: UsersRound },
 ];
 
 /** The frame of every page: the rail at the side, or at the foot of a narrow screen. */

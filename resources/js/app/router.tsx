@@ -1,6 +1,7 @@
 import { createRootRoute, createRoute, createRouter, Link } from '@tanstack/react-router';
 import { CalendarPage } from '@/features/calendars/CalendarPage';
 import { CalendarsPage } from '@/features/calendars/CalendarsPage';
+import { GroupsPage } from '@/features/directory/GroupsPage';
 import { FeedsPage } from '@/features/feeds/FeedsPage';
 import { RotaPage } from '@/features/overlays/RotaPage';
 import { readRotaSearch } from '@/features/overlays/rotaSearch';
@@ -25,9 +26,10 @@ export const rotaRoute = createRoute({ getParentRoute: () => root, path: '/', va
 const calendars = createRoute({ getParentRoute: () => root, path: '/calendars', component: CalendarsPage });
 export const calendarRoute = createRoute({ getParentRoute: () => root, path: '/calendars/$slug', component: CalendarPage });
 const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', component: FeedsPage });
+const groups = createRoute({ getParentRoute: () => root, path: '/groups', component: GroupsPage });
 const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: SourcesPage });
 
-export const router = createRouter({ routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources]) });
+export const router = createRouter({ routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups]) });
 
 declare module '@tanstack/react-router' {
     interface Register {

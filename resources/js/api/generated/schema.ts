@@ -126,6 +126,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The groups of the organisation, with the people and groups in each. */
+        get: operations["listGroups"];
+        put?: never;
+        /** Makes a group; for administrators. */
+        post: operations["createGroup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/groups/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes a group that keeps nothing, and with it what was shared with it; for administrators. */
+        delete: operations["deleteGroup"];
+        options?: never;
+        head?: never;
+        /** Gives a group another name; for administrators. */
+        patch: operations["renameGroup"];
+        trace?: never;
+    };
+    "/groups/{id}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a person or a group into a group, or takes them out; for administrators. */
+        put: operations["putGroupMember"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/session": {
         parameters: {
             query?: never;
@@ -530,6 +583,33 @@ export interface components {
             id: number;
             name: string;
             about: string;
+        };
+        GroupPerson: {
+            id: number;
+            name: string;
+            post: string;
+        };
+        GroupWithin: {
+            id: number;
+            name: string;
+        };
+        Group: {
+            id: number;
+            name: string;
+            /** @description Those who are in it directly */
+            people: components["schemas"]["GroupPerson"][];
+            /** @description The groups in it: whoever is in one of them is in it */
+            groups: components["schemas"]["GroupWithin"][];
+        };
+        GroupInput: {
+            name: string;
+        };
+        GroupMemberInput: {
+            /** @enum {string} */
+            kind: "person" | "group";
+            id: number;
+            /** @description Whether they are to be in it */
+            member: boolean;
         };
         Subject: {
             /** @enum {string} */
@@ -1016,6 +1096,129 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DirectoryEntry"][];
+                };
+            };
+        };
+    };
+    listGroups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Group"][];
+                };
+            };
+        };
+    };
+    createGroup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupInput"];
+            };
+        };
+        responses: {
+            /** @description The group */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Group"];
+                };
+            };
+        };
+    };
+    deleteGroup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Deleted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The group keeps calendars or overlays */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    renameGroup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupInput"];
+            };
+        };
+        responses: {
+            /** @description The group */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Group"];
+                };
+            };
+        };
+    };
+    putGroupMember: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupMemberInput"];
+            };
+        };
+        responses: {
+            /** @description The group */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Group"];
                 };
             };
         };

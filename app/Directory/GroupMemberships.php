@@ -1,0 +1,26 @@
+<?php
+
+namespace App\Directory;
+
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\GroupTree;
+
+/** Which groups are in which, for the whole organisation: few enough to be read at once. */
+final class GroupMemberships
+{
+    public function tree(): GroupTree
+    {
+        $parents = [];
+        foreach (DB::table('group_group')->get(['group_id', 'member_id']) as $row) {
+            $parents[$row->member_id][] = $row->group_id;
+        }
+
+        return new GroupTree($parents);
+    }
+
+    /** @return list<int> every group that a person is in, directly or through another */
+    public function of(Person $person): array
+    {
+        return $this->tree()->containing(array_values($person->groups()->pluck('groups.id')->all()));
+    }
+}

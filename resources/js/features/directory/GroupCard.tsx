@@ -1,0 +1,65 @@
+import { Users, X } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { SubjectPicker, type Entry } from '@/features/access/SubjectPicker';
+import { GroupDialog } from './GroupDialog';
+import { useGroupActions, type Group, type Member } from './useGroups';
+
+/** A group with who is in it; an administrator changes that here. */
+export function GroupCard({ group, mayChange }: { group: Group; mayChange: boolean }) {
+    const { put, remove } = useGroupActions();
+    const [entry, setEntry] = useState<Entry | null>(null);
+    const [renaming, setRenaming] = useState(false);
+    const members: (Member & { about: string })[] = [
+        ...group.groups.map((each) => ({ kind: 'group' as const, id: each.id, name: each.name, about: 'all who are in it' })),
+        ...group.people.map((each) => ({ kind: 'person' as const, id: each.id, name: each.name, about: each.post })),
+    ];
+    return (
+        <section aria-label={group.name} className="mb-7">
+            <header className="flex flex-wrap items-center gap-2 border-b border-ink pb-1.5">
+                <h2 className="min-w-0 flex-1 text-base font-semibold [overflow-wrap:anywhere]">{group.name}</h2>
+                {mayChange && (
+                    <>
+                        <Button look="quiet" onClick={() => setRenaming(true)} aria-label={`Rename ${group.name}`}>
+                            Rename
+                        </Button>
+                        <Button look="quiet" onClick={() => remove.mutate(group)} aria-label={`Delete ${group.name}`}>
+                            Delete
+                        </Button>
+                    </>
+                )}
+            </header>
+            {members.length === 0 && <p className="py-2 text-soft">Nobody is in it yet.</p>}
+            <ul className="grid sm:grid-cols-2 sm:gap-x-8">
+                {members.map((member) => (
+                    <li key={`${member.kind}:${member.id}`} className="flex min-h-9 items-center gap-2 border-b border-line py-1">
+                        {member.kind === 'group' && <Users size={15} aria-label="Group" />}
+                        <span className="min-w-0 flex-1 truncate">
+                            <b className="font-semibold">{member.name}</b> <span className="text-soft">{member.about}</span>
+                        </span>
+                        {mayChange && (
+                            <Button look="quiet" className="px-1.5" onClick={() => put.mutate({ group, member, within: false })} aria-label={`Take ${member.name} out of ${group.name}`}>
+                                <X size={15} />
+                            </Button>
+                        )}
+                    </li>
+                ))}
+            </ul>
+            {mayChange && (
+                <form
+                    className="mt-2 flex flex-wrap items-end gap-2"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        if (entry !== null) put.mutate({ group, member: entry, within: true }, { onSuccess: () => setEntry(null) });
+                    }}
+                >
+                    <SubjectPicker entry={entry} onChange={setEntry} />
+                    <Button type="submit" className="min-h-8" disabled={entry === null || put.isPending} aria-label={`Put into ${group.name}`}>
+                        Put in
+                    </Button>
+                </form>
+            )}
+            {renaming && <GroupDialog group={group} onClose={() => setRenaming(false)} />}
+        </section>
+    );
+}
