@@ -61,3 +61,19 @@ test('an overlay is listed to those who may look through it', function () {
     ]);
     $this->as($ben, 'GET', '/overlays')->assertExactJson([]);
 });
+
+test('a layer of calendars that one may not see tells neither their names nor how many there are', function () {
+    $ada = $this->person();
+    $ben = $this->person('Ben Oar');
+    $seen = $this->calendar($ada, 'Open days');
+    $this->give($seen, $ben, Level::Read);
+    $hidden = [$this->calendar($ada, 'Dismissals'), $this->calendar($ada, 'Hospital')];
+    $layer = fn (string $name, $calendars): array => ['name' => $name, 'colour' => 'sea', 'mark' => 'disc', 'calendars' => array_map(fn ($each): string => $each->slug, $calendars)];
+    $slug = $this->as($ada, 'POST', '/overlays', ['name' => 'All', 'layers' => [$layer('One', [$hidden[0]]), $layer('Two', [$seen, ...$hidden]), $layer('Three', [$seen])]])->assertCreated()->json('slug');
+    $this->as($ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true])->assertOk();
+    $told = fn ($viewer): array => array_column($this->as($viewer, 'GET', "/sheet?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={$slug}")->assertOk()->json('layers'), 'about');
+    expect($told($ben))->toBe(['nothing that you may see', 'Open days', 'Open days'])
+        ->and($told($ada))->toBe(['Dismissals', '3 calendars', 'Open days']);
+    expect($this->as($ben, 'GET', "/sheet?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={$slug}")->getContent())->not->toContain('Dismissals')->not->toContain('Hospital')
+        ->and($this->as($ben, 'GET', '/overlays')->getContent())->not->toContain('Dismissals')->not->toContain('Hospital');
+});
