@@ -21,6 +21,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
         await expect(page.getByText('There is a group of this name.')).toBeVisible();
         await page.getByRole('button', { name: 'Leave it' }).click();
         const all = page.getByRole('region', { name: allName });
+        await all.getByRole('button', { name: `Put somebody into ${allName}` }).click();
         await all.getByRole('combobox', { name: 'Person or group' }).fill(yearName);
         await page.getByRole('option', { name: new RegExp(yearName) }).click();
         await all.getByRole('button', { name: `Put into ${allName}` }).click();
@@ -29,6 +30,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
 
     await test.step('the other way round it is refused, with the reason', async () => {
         const year = page.getByRole('region', { name: yearName });
+        await year.getByRole('button', { name: `Put somebody into ${yearName}` }).click();
         await year.getByRole('combobox', { name: 'Person or group' }).fill(allName);
         await page.getByRole('option', { name: new RegExp(allName) }).click();
         await year.getByRole('button', { name: `Put into ${yearName}` }).click();
@@ -53,6 +55,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
     await test.step('put into the inner group she sees it without a reload; taken out she does not', async () => {
         await page.goto('/groups');
         const year = page.getByRole('region', { name: yearName });
+        await year.getByRole('button', { name: `Put somebody into ${yearName}` }).click();
         await year.getByRole('combobox', { name: 'Person or group' }).fill('maeve');
         await page.getByRole('option', { name: /Maeve Ostrander/ }).click();
         await year.getByRole('button', { name: `Put into ${yearName}` }).click();
@@ -60,5 +63,18 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
         await year.getByRole('button', { name: `Take Maeve Ostrander out of ${yearName}` }).click();
         await expect(maeve.getByRole('link', { name: new RegExp(calendar) })).toBeHidden();
         await maeve.context().close();
+    });
+
+    await test.step('a group that keeps something stays; another is deleted, after it was asked', async () => {
+        const joinery = page.getByRole('region', { name: 'Joinery', exact: true });
+        await joinery.getByRole('button', { name: 'Delete Joinery' }).click();
+        await page.getByRole('button', { name: 'Delete it' }).click();
+        await expect(page.getByText(/^Joinery keeps .* Hand over what it keeps first\.$/)).toBeVisible();
+        await page.getByRole('button', { name: `Delete ${yearName}` }).click();
+        await page.getByRole('button', { name: 'Keep it' }).click();
+        await page.getByRole('button', { name: `Delete ${yearName}` }).click();
+        await page.getByRole('button', { name: 'Delete it' }).click();
+        await expect(page.getByRole('region', { name: yearName })).toBeHidden();
+        await expect(joinery).toBeVisible();
     });
 });

@@ -1,6 +1,7 @@
 import { Users, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { Dialog } from '@/components/Dialog';
 import { SubjectPicker, type Entry } from '@/features/access/SubjectPicker';
 import { GroupDialog } from './GroupDialog';
 import { useGroupActions, type Group, type Member } from './useGroups';
@@ -9,7 +10,8 @@ import { useGroupActions, type Group, type Member } from './useGroups';
 export function GroupCard({ group, mayChange }: { group: Group; mayChange: boolean }) {
     const { put, remove } = useGroupActions();
     const [entry, setEntry] = useState<Entry | null>(null);
-    const [renaming, setRenaming] = useState(false);
+    const [doing, setDoing] = useState<'nothing' | 'adding' | 'renaming' | 'deleting'>('nothing');
+    const done = () => setDoing('nothing');
     const members: (Member & { about: string })[] = [
         ...group.groups.map((each) => ({ kind: 'group' as const, id: each.id, name: each.name, about: 'all who are in it' })),
         ...group.people.map((each) => ({ kind: 'person' as const, id: each.id, name: each.name, about: each.post })),
@@ -20,10 +22,13 @@ export function GroupCard({ group, mayChange }: { group: Group; mayChange: boole
                 <h2 className="min-w-0 flex-1 text-base font-semibold [overflow-wrap:anywhere]">{group.name}</h2>
                 {mayChange && (
                     <>
-                        <Button look="quiet" onClick={() => setRenaming(true)} aria-label={`Rename ${group.name}`}>
+                        <Button look="quiet" onClick={() => setDoing(doing === 'adding' ? 'nothing' : 'adding')} aria-expanded={doing === 'adding'} aria-label={`Put somebody into ${group.name}`}>
+                            Put somebody in
+                        </Button>
+                        <Button look="quiet" onClick={() => setDoing('renaming')} aria-label={`Rename ${group.name}`}>
                             Rename
                         </Button>
-                        <Button look="quiet" onClick={() => remove.mutate(group)} aria-label={`Delete ${group.name}`}>
+                        <Button look="quiet" onClick={() => setDoing('deleting')} aria-label={`Delete ${group.name}`}>
                             Delete
                         </Button>
                     </>
@@ -45,21 +50,34 @@ export function GroupCard({ group, mayChange }: { group: Group; mayChange: boole
                     </li>
                 ))}
             </ul>
-            {mayChange && (
+            {doing === 'adding' && (
                 <form
-                    className="mt-2 flex flex-wrap items-end gap-2"
+                    className="mt-2 flex max-w-lg flex-wrap items-end gap-2"
                     onSubmit={(event) => {
                         event.preventDefault();
                         if (entry !== null) put.mutate({ group, member: entry, within: true }, { onSuccess: () => setEntry(null) });
                     }}
                 >
                     <SubjectPicker entry={entry} onChange={setEntry} />
-                    <Button type="submit" className="min-h-8" disabled={entry === null || put.isPending} aria-label={`Put into ${group.name}`}>
+                    <Button type="submit" look="primary" className="min-h-8" disabled={entry === null || put.isPending} aria-label={`Put into ${group.name}`}>
                         Put in
+                    </Button>
+                    <Button className="min-h-8" onClick={done}>
+                        Done
                     </Button>
                 </form>
             )}
-            {renaming && <GroupDialog group={group} onClose={() => setRenaming(false)} />}
+            {doing === 'renaming' && <GroupDialog group={group} onClose={done} />}
+            {doing === 'deleting' && (
+                <Dialog open onOpenChange={done} title={`Delete “${group.name}”?`} about="What is shared with it is no longer seen by those who are in it. This cannot be undone.">
+                    <div className="flex justify-end gap-2">
+                        <Button onClick={done}>Keep it</Button>
+                        <Button look="danger" disabled={remove.isPending} onClick={() => remove.mutate(group, { onSettled: done })}>
+                            Delete it
+                        </Button>
+                    </div>
+                </Dialog>
+            )}
         </section>
     );
 }
