@@ -2,6 +2,7 @@
 
 namespace App;
 
+use App\Access\CurrentViewer;
 use App\Directory\Person;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -16,6 +17,8 @@ final class RotaServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        // One for each request: whoever asks what is open to the person shares what was read.
+        $this->app->scoped(CurrentViewer::class);
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
     }
 

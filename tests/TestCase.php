@@ -82,7 +82,8 @@ abstract class TestCase extends BaseTestCase
     /** Calls the API as a person. */
     public function as(?Person $person, string $method, string $path, array $body = [], ?int $version = null): TestResponse
     {
-        // Each call is a request of its own: nothing of the last one's person may be left in a controller.
+        // Each call is a request of its own: nothing of the last one's person may be left.
+        $this->app->forgetScopedInstances();
         collect($this->app['router']->getRoutes()->getRoutes())->each->flushController();
         $person === null ? $this->app['auth']->forgetGuards() : $this->actingAs($person->fresh());
 
