@@ -8,7 +8,7 @@ export default defineConfig({
     timeout: 120_000,
     forbidOnly: true,
     reporter: [['list']],
-    expect: { timeout: 10_000 },
+    expect: { timeout: 20_000 },
     use: {
         baseURL: process.env.ROTA_URL ?? 'http://127.0.0.1:8080',
         viewport: { width: 1280, height: 800 },

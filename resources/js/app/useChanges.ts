@@ -14,11 +14,23 @@ export function useChanges(): void {
         retry: false,
     });
     const seen = useRef<string | undefined>(undefined);
+    const fetching = useRef(false);
+    const again = useRef(false);
     useEffect(() => {
+        const fetchAnew = async () => {
+            again.current = true;
+            if (fetching.current) return;
+            fetching.current = true;
+            // What is under way is waited for, never begun anew: where others change things all the time and the way to
+            // the server is slow, nothing would ever arrive otherwise.
+            while (again.current) {
+                again.current = false;
+                await client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'changes' && query.queryKey[0] !== 'session' });
+            }
+            fetching.current = false;
+        };
         if (data === undefined) return;
-        if (seen.current !== undefined && seen.current !== data.mark) {
-            void client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'changes' && query.queryKey[0] !== 'session' });
-        }
+        if (seen.current !== undefined && seen.current !== data.mark) void fetchAnew();
         seen.current = data.mark;
     }, [client, data]);
 }
