@@ -2,6 +2,7 @@
 
 namespace App\ICalendar;
 
+use Closure;
 use Illuminate\Console\Command;
 use InvalidArgumentException;
 use PinnedRota\Core\Events\SeriesCollector;
@@ -56,6 +57,17 @@ abstract class FileCommand extends Command
     protected function complain(string $message): void
     {
         $this->output->getErrorStyle()->writeln($message, OutputInterface::OUTPUT_RAW);
+    }
+
+    /** Prints what is written to a stream, a part at a time. */
+    protected function pass(Closure $write): void
+    {
+        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
+        $write($stream);
+        rewind($stream);
+        while (! feof($stream)) {
+            $this->output->write((string) fread($stream, 65_536), false, OutputInterface::OUTPUT_RAW);
+        }
     }
 
     protected function say(string $line): void

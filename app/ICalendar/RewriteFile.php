@@ -4,8 +4,6 @@ namespace App\ICalendar;
 
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\Diagnostics;
-use RuntimeException;
-use Symfony\Component\Console\Output\OutputInterface;
 
 /** Reads a file and prints it in strict form; expanding that gives what expanding the original gave. */
 final class RewriteFile extends FileCommand
@@ -20,12 +18,7 @@ final class RewriteFile extends FileCommand
         $reader = $this->reader($diagnostics);
         $series = $this->collect($reader)->series();
         $this->complainOf($diagnostics);
-        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
-        (new CalendarWriter($stream))->write($reader->name() ?? '', $series, null, null, $reader->kept());
-        rewind($stream);
-        while (! feof($stream)) {
-            $this->output->write((string) fread($stream, 65_536), false, OutputInterface::OUTPUT_RAW);
-        }
+        $this->pass(fn (mixed $stream) => (new CalendarWriter($stream))->write($reader->name() ?? '', $series, null, null, $reader->kept()));
 
         return self::SUCCESS;
     }

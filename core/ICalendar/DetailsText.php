@@ -16,10 +16,7 @@ final class DetailsText
     /** The lines, or null where there are none. */
     public static function write(Event $event): ?string
     {
-        $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('No memory stream could be opened.');
-        (new EventWriter(new LineWriter($stream, PHP_INT_MAX)))->details($event);
-        rewind($stream);
-        $text = (string) stream_get_contents($stream);
+        $text = LineWriter::unfolded(static fn (LineWriter $writer) => (new EventWriter($writer))->details($event));
 
         return $text === '' ? null : $text;
     }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\ICalendar;
 
+use Closure;
+use RuntimeException;
+
 /** Writes content lines (RFC 5545, 3.1): CRLF, folded at 75 octets without cutting a character. */
 final readonly class LineWriter
 {
@@ -15,6 +18,20 @@ final readonly class LineWriter
      */
     public function __construct(private mixed $stream, private int $width = self::WIDTH)
     {
+    }
+
+    /**
+     * The content lines that are written, unfolded, as text.
+     *
+     * @param  Closure(self): void  $write
+     */
+    public static function unfolded(Closure $write): string
+    {
+        $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('No memory stream could be opened.');
+        $write(new self($stream, PHP_INT_MAX));
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
     }
 
     /** @param  array<string, string|list<string>>  $parameters */

@@ -7,7 +7,6 @@ namespace PinnedRota\Core\ICalendar;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\Zone;
-use RuntimeException;
 
 /** A recurrence set as content lines (RRULE, RDATE, EXDATE), one a line: how it is stored. */
 final class RecurrenceText
@@ -45,11 +44,7 @@ final class RecurrenceText
     /** The lines, or null where nothing repeats. */
     public static function write(RecurrenceSet $set): ?string
     {
-        $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('No memory stream could be opened.');
-        $writer = new LineWriter($stream, PHP_INT_MAX);
-        (new RecurrenceWriter($writer))->write($set);
-        rewind($stream);
-        $text = str_replace("\r\n", "\n", trim((string) stream_get_contents($stream)));
+        $text = str_replace("\r\n", "\n", trim(LineWriter::unfolded(static fn (LineWriter $writer) => (new RecurrenceWriter($writer))->write($set))));
 
         return $text === '' ? null : $text;
     }
