@@ -5,6 +5,7 @@ namespace App\Events;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Window;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -36,22 +37,20 @@ final class OccurrenceQuery
         if ($calendarIds === []) {
             return [];
         }
-        $utcFrom = $zone->toUtc($from->seconds);
-        $utcTo = $zone->toUtc($to->seconds);
-        // Dates and floating times lie on the axis as wall times: the window covers both readings, then each is held to its own.
-        $axisFrom = min($utcFrom, $from->seconds);
-        $axisTo = max($utcTo, $to->seconds);
-        $found = $this->indexed($calendarIds, $axisFrom, $axisTo);
-        $beyond = $this->beyondIndex($calendarIds, $axisFrom, $axisTo);
+        $window = new Window($from, $to, $zone);
+        $found = $this->indexed($calendarIds, $window->axisFrom, $window->axisTo);
+        $beyond = $this->beyondIndex($calendarIds, $window->axisFrom, $window->axisTo);
         if ($beyond !== []) {
             // While the horizon rolls, the index may hold some of them already.
-            $key = static fn (IndexedOccurrence $each): string => "{$each->seriesId} {$each->recurrenceId}";
-            $found = array_values(array_column([...array_map(static fn ($each): array => [$key($each), $each], $beyond), ...array_map(static fn ($each): array => [$key($each), $each], $found)], 1, 0));
+            $byName = [];
+            foreach ([...$beyond, ...$found] as $each) {
+                $byName["{$each->seriesId} {$each->recurrenceId}"] = $each;
+            }
+            $found = array_values($byName);
         }
         $overlapping = [];
         foreach ($found as $each) {
-            [$begin, $end] = $each->kind === TimeKind::Zoned ? [$utcFrom, $utcTo] : [$from->seconds, $to->seconds];
-            if ($each->starts < $end && ($each->ends > $begin || ($each->ends === $each->starts && $each->starts >= $begin))) {
+            if ($window->holds($each->kind, $each->starts, $each->ends)) {
                 $overlapping[] = $each;
             }
         }

@@ -3,6 +3,7 @@
 namespace App\ICalendar;
 
 use PinnedRota\Core\Events\Occurrence;
+use PinnedRota\Core\Events\Window;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -31,13 +32,11 @@ final class ExpandFile extends FileCommand
         $diagnostics = new Diagnostics;
         $series = $this->collect($this->reader($diagnostics))->series();
         $this->complainOf($diagnostics);
-        [$utcFrom, $utcTo] = [$zone->toUtc($from->seconds), $zone->toUtc($to->seconds)];
+        $window = new Window($from, $to, $zone);
         $rows = [];
         foreach ($series as $each) {
-            foreach ($each->occurrences(min($utcFrom, $from->seconds), max($utcTo, $to->seconds)) as $occurrence) {
-                // Floating times and dates are wall times here: each kind is held to its own bounds.
-                [$begin, $end] = $occurrence->start->kind === TimeKind::Zoned ? [$utcFrom, $utcTo] : [$from->seconds, $to->seconds];
-                if ($occurrence->startSeconds < $end && ($occurrence->endSeconds > $begin || ($occurrence->endSeconds === $occurrence->startSeconds && $occurrence->startSeconds >= $begin))) {
+            foreach ($each->occurrences($window->axisFrom, $window->axisTo) as $occurrence) {
+                if ($window->holds($occurrence->start->kind, $occurrence->startSeconds, $occurrence->endSeconds)) {
                     $rows[] = [$this->instant($occurrence->start, $occurrence->startSeconds, $zone), $each->uid(), $this->row($occurrence, $each->uid(), $zone)];
                 }
             }
