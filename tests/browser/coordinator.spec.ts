@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { addEvent, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, openCalendar, standins, unique } from './support';
 
 test('a coordinator makes, fills, shares, overlays, publishes, imports and subscribes; a second person sees it', async ({ page, browser, request }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(420_000);
     const drills = unique('Drills');
     const boats = unique('Boats');
     const tides = unique('Harbour tides');

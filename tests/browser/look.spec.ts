@@ -14,7 +14,6 @@ async function expectNoSidewaysScroll(page: Page): Promise<void> {
 for (const theme of ['light', 'dark'] as const) {
     for (const [width, height] of [[1280, 800], [390, 844]] as const) {
         test(`every view is sound at ${width} × ${height}, ${theme}`, async ({ page }) => {
-            test.setTimeout(120_000);
             await page.emulateMedia({ colorScheme: theme });
             await page.setViewportSize({ width, height });
             await page.goto('/');
