@@ -1,10 +1,18 @@
 <?php
 
 use App\Access\GrantsController;
+use App\Access\ReasonsController;
+use App\Access\RequestsController;
+use App\Access\WaitingController;
+use App\Calendars\CalendarDirectoryController;
 use App\Calendars\CalendarsController;
+use App\Calendars\CategoriesController;
+use App\ChangeLog\ChangeLogController;
 use App\Changes\ChangesController;
 use App\Directory\DirectoryController;
 use App\Directory\GroupsController;
+use App\Directory\PeopleController;
+use App\Directory\PeopleTableController;
 use App\Directory\SessionController;
 use App\Events\EventsController;
 use App\Feeds\FeedsController;
@@ -19,11 +27,27 @@ Route::get('health', fn () => response()->json(['ok' => true]))->withoutMiddlewa
 Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 Route::delete('session', [SessionController::class, 'destroy']);
+Route::post('session/password-link', [SessionController::class, 'sendPasswordLink'])->middleware('throttle:sign-in');
+Route::put('session/password-link', [SessionController::class, 'setPassword'])->middleware('throttle:sign-in');
 
 Route::middleware('auth')->group(function (): void {
     Route::put('session/password', [SessionController::class, 'changePassword'])->middleware('throttle:sign-in');
+    Route::patch('session/person', [SessionController::class, 'update']);
     Route::get('changes', [ChangesController::class, 'show']);
     Route::get('directory', [DirectoryController::class, 'index']);
+    Route::get('directory/calendars', [CalendarDirectoryController::class, 'index']);
+
+    Route::get('people', [PeopleController::class, 'index']);
+    Route::post('people', [PeopleController::class, 'store']);
+    Route::post('people/table', [PeopleTableController::class, 'store']);
+    Route::patch('people/{id}', [PeopleController::class, 'update'])->whereNumber('id');
+    Route::post('people/{id}/invitation', [PeopleController::class, 'invite'])->whereNumber('id');
+    Route::put('people/{id}/suspended', [PeopleController::class, 'suspend'])->whereNumber('id');
+    Route::get('people/{id}/kept', [PeopleController::class, 'kept'])->whereNumber('id');
+    Route::post('people/{id}/departure', [PeopleController::class, 'depart'])->whereNumber('id');
+    Route::delete('people/{id}/departure', [PeopleController::class, 'return'])->whereNumber('id');
+    Route::get('log', [ChangeLogController::class, 'organisation']);
+    Route::post('log/{id}/revert', [ChangeLogController::class, 'revertOrganisation'])->whereNumber('id');
 
     Route::get('groups', [GroupsController::class, 'index']);
     Route::post('groups', [GroupsController::class, 'store']);
@@ -36,10 +60,28 @@ Route::middleware('auth')->group(function (): void {
     Route::patch('calendars/{slug}', [CalendarsController::class, 'update']);
     Route::delete('calendars/{slug}', [CalendarsController::class, 'destroy']);
     Route::post('calendars/{slug}/restore', [CalendarsController::class, 'restore']);
-    Route::get('categories', [CalendarsController::class, 'categories']);
+    Route::put('calendars/{slug}/keeper', [CalendarsController::class, 'handOver']);
+    Route::put('calendars/{slug}/archived', [CalendarsController::class, 'archive']);
+    Route::put('calendars/{slug}/list', [CalendarsController::class, 'list']);
+    Route::get('categories', [CategoriesController::class, 'index']);
+    Route::post('categories', [CategoriesController::class, 'store']);
+    Route::patch('categories/{id}', [CategoriesController::class, 'update'])->whereNumber('id');
+    Route::delete('categories/{id}', [CategoriesController::class, 'destroy'])->whereNumber('id');
 
     Route::get('calendars/{slug}/grants', [GrantsController::class, 'index']);
     Route::put('calendars/{slug}/grants', [GrantsController::class, 'put']);
+    Route::post('calendars/{slug}/grants/addresses', [GrantsController::class, 'addresses']);
+    Route::delete('calendars/{slug}/grants/own', [GrantsController::class, 'leave']);
+    Route::get('calendars/{slug}/people', [ReasonsController::class, 'people']);
+    Route::get('calendars/{slug}/managers', [ReasonsController::class, 'managers']);
+    Route::post('calendars/{slug}/requests', [RequestsController::class, 'store']);
+    Route::delete('calendars/{slug}/requests', [RequestsController::class, 'destroy']);
+    Route::get('calendars/{slug}/log', [ChangeLogController::class, 'calendar']);
+    Route::post('calendars/{slug}/log/{id}/revert', [ChangeLogController::class, 'revert'])->whereNumber('id');
+    Route::get('waiting', [WaitingController::class, 'index']);
+    Route::put('invitations/{id}', [WaitingController::class, 'answer'])->whereNumber('id');
+    Route::put('requests/{id}', [RequestsController::class, 'decide'])->whereNumber('id');
+    Route::put('requests/{id}/seen', [RequestsController::class, 'seen'])->whereNumber('id');
 
     Route::post('events', [EventsController::class, 'store']);
     Route::get('events/{id}', [EventsController::class, 'show'])->whereNumber('id');

@@ -7,6 +7,7 @@ declare(strict_types=1);
 require __DIR__.'/tides.php';
 require __DIR__.'/fixtures.php';
 require __DIR__.'/faults.php';
+require __DIR__.'/mailbox.php';
 
 $path = (string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
 $today = new DateTimeImmutable('today', new DateTimeZone('Europe/London'));
@@ -14,6 +15,7 @@ $today = new DateTimeImmutable('today', new DateTimeZone('Europe/London'));
 match (true) {
     $path === '/harbour-office/tides.ics' => answer(tides($today)),
     $path === '/regatta-league/fixtures.ics' => answer(fixtures($today)),
+    $path === '/mailbox' => mailbox(getenv('ROTA_HOME').'/mail'),
     str_starts_with($path, '/faults/') => fault(substr($path, 8)),
     str_starts_with($path, '/switch/') => answer(chosen(explode(',', (string) ($_GET['events'] ?? '')), $today)),
     default => http_response_code(404),

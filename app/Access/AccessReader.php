@@ -7,9 +7,11 @@ use App\Directory\GroupMemberships;
 use App\Directory\Person;
 use App\Overlays\Overlay;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Access;
 use PinnedRota\Core\Access\Decision;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Roster;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Access\Viewer;
 
@@ -35,6 +37,7 @@ final class AccessReader
     public function calendars(Viewer $viewer): Collection
     {
         $grants = $this->grantsFor($viewer, 'calendar');
+        $chosen = $viewer->personId === null ? collect() : DB::table('calendar_choices')->where('person_id', $viewer->personId)->pluck('chosen', 'calendar_id');
 
         return Calendar::query()
             ->with('source')
@@ -44,13 +47,87 @@ final class AccessReader
             ->mapWithKeys(fn (Calendar $calendar): array => [$calendar->id => new AccessibleCalendar(
                 $calendar,
                 Access::decide($viewer, $calendar->keeper(), ($grants[$calendar->id] ?? collect())->map->toGrant()),
+                isset($chosen[$calendar->id]) ? (bool) $chosen[$calendar->id] : null,
             )])
             ->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::BusyTimes));
+    }
+
+    /**
+     * What each of these people has on a calendar.
+     *
+     * @param  iterable<Person>  $people  with their groups
+     * @return array<int, Decision> by the id of the person
+     */
+    public function decisions(Calendar $calendar, iterable $people): array
+    {
+        $tree = $this->memberships->tree();
+        $grants = $this->grants($calendar);
+        $decisions = [];
+        foreach ($people as $person) {
+            $groups = $person->groups->modelKeys();
+            $viewer = $person->isActive() ? new Viewer($person->id, $tree->containing($groups)) : Viewer::outsider();
+            $decisions[$person->id] = Access::decide($viewer, $calendar->keeper(), $grants);
+        }
+
+        return $decisions;
+    }
+
+    /** One calendar as a viewer may use it, at whatever level. Its source must be loaded. */
+    public function accessible(Viewer $viewer, Calendar $calendar): AccessibleCalendar
+    {
+        $chosen = DB::table('calendar_choices')->where('person_id', $viewer->personId)->where('calendar_id', $calendar->id)->value('chosen');
+
+        return new AccessibleCalendar($calendar, $this->calendar($viewer, $calendar), $chosen === null ? null : (bool) $chosen);
     }
 
     public function calendar(Viewer $viewer, Calendar $calendar): Decision
     {
         return Access::decide($viewer, $calendar->keeper(), $this->grantsOn('calendar', $calendar->id));
+    }
+
+    /** Every active person, with the groups they are in, directly or through another. */
+    public function roster(): Roster
+    {
+        $tree = $this->memberships->tree();
+        $direct = $containing = [];
+        foreach (DB::table('group_person')->get(['group_id', 'person_id']) as $row) {
+            $direct[$row->person_id][] = $row->group_id;
+        }
+        $viewers = [];
+        foreach (Person::query()->where('status', 'active')->orderBy('id')->pluck('id') as $id) {
+            $groups = $direct[$id] ?? [];
+            $viewers[] = new Viewer($id, $containing[implode(',', $groups)] ??= $tree->containing($groups));
+        }
+
+        return new Roster($viewers);
+    }
+
+    /** @return list<\PinnedRota\Core\Access\Grant> what is given on a calendar */
+    public function grants(Calendar $calendar): array
+    {
+        return $this->grantsOn('calendar', $calendar->id)->all();
+    }
+
+    /**
+     * The calendars and overlays that somebody manages, by kind and id, with their names.
+     *
+     * @return array<string, string>
+     */
+    public function managed(): array
+    {
+        $roster = $this->roster();
+        $grants = GrantRecord::query()->where('level', Level::Manage)->get()->groupBy(fn (GrantRecord $each): string => "{$each->on_kind}:{$each->on_id}");
+        $managed = [];
+        foreach (['calendar' => Calendar::query()->get(), 'overlay' => Overlay::query()->get()] as $kind => $all) {
+            foreach ($all as $each) {
+                $key = "{$kind}:{$each->id}";
+                if ($roster->managers($each->keeper(), ($grants[$key] ?? collect())->map->toGrant()->values()->all()) !== []) {
+                    $managed[$key] = $each->name;
+                }
+            }
+        }
+
+        return $managed;
     }
 
     /** @return Collection<int, array{Overlay, Level}> */

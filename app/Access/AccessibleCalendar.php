@@ -6,11 +6,13 @@ use App\Calendars\Calendar;
 use PinnedRota\Core\Access\Decision;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\OwnList;
 
 /** A calendar as one viewer may use it. */
 final readonly class AccessibleCalendar
 {
-    public function __construct(public Calendar $calendar, public Decision $decision)
+    /** @param  ?bool  $chosen  whether the viewer wants it on their list; null where they have not chosen */
+    public function __construct(public Calendar $calendar, public Decision $decision, public ?bool $chosen = null)
     {
     }
 
@@ -24,9 +26,15 @@ final readonly class AccessibleCalendar
         return EventRights::mayAdd($this->eventLevel());
     }
 
-    /** The events of a subscribed source are its publisher's: nobody changes them here. */
+    /** The level that holds for its events: those of a source or an archived calendar are changed by nobody. */
     public function eventLevel(): Level
     {
-        return $this->calendar->isSubscribed() && $this->level()->includes(Level::Read) ? Level::Read : $this->level();
+        return EventRights::level($this->level(), $this->calendar->isSubscribed(), $this->calendar->isArchived());
+    }
+
+    /** Whether it is on the viewer's own list. */
+    public function isOnList(): bool
+    {
+        return OwnList::has($this->decision, $this->chosen, $this->calendar->offered, $this->calendar->isArchived());
     }
 }

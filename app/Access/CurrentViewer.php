@@ -46,6 +46,22 @@ final class CurrentViewer
     }
 
     /**
+     * What the person sees or, of the calendars they manage, what somebody else sees of them.
+     *
+     * @throws ModelNotFoundException where there is no such person
+     */
+    public function sight(?int $as = null): Sight
+    {
+        if ($as === null) {
+            return new Sight($this->calendars(), $this->person()->id, $this->person()->email, false);
+        }
+        $other = Person::query()->where('status', 'active')->findOrFail($as);
+        $managed = $this->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->level() === Level::Manage);
+
+        return new Sight($this->reader->calendars($this->reader->viewer($other))->intersectByKeys($managed), $other->id, $other->email, true);
+    }
+
+    /**
      * A calendar on which the person has a level.
      *
      * @throws ModelNotFoundException where they see nothing of it, as though it were not there
@@ -83,16 +99,7 @@ final class CurrentViewer
     public function demand(Level $level, Level $needed): void
     {
         if (! $level->includes($needed)) {
-            throw new AccessDeniedHttpException("Your level here is {$this->words($level)}; this takes {$this->words($needed)}.");
+            throw new AccessDeniedHttpException("Your level here is {$level->label()}; this takes {$needed->label()}.");
         }
-    }
-
-    private function words(Level $level): string
-    {
-        return match ($level) {
-            Level::None => 'none',
-            Level::BusyTimes => 'Busy times',
-            default => ucfirst($level->value),
-        };
     }
 }

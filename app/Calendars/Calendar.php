@@ -24,6 +24,11 @@ use PinnedRota\Core\Overlay\Mark;
  * @property string $timezone
  * @property SubjectKind $keeper_kind
  * @property int $keeper_id
+ * @property ?string $first_day of the week, MO to SU; null as the reader has it
+ * @property ?string $opening_view
+ * @property bool $free_categories whether who adds events may add categories, too
+ * @property bool $offered whether it is on the list of everyone who may read it
+ * @property ?Carbon $archived_at
  * @property int $version
  * @property int $revision
  * @property Carbon $revised_at
@@ -35,7 +40,7 @@ final class Calendar extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['description' => '', 'version' => 1];
+    protected $attributes = ['description' => '', 'first_day' => null, 'opening_view' => null, 'free_categories' => true, 'offered' => true, 'archived_at' => null, 'version' => 1];
 
     /** @return HasOne<Source, $this> */
     public function source(): HasOne
@@ -52,6 +57,11 @@ final class Calendar extends Model
     public function keeper(): Subject
     {
         return new Subject($this->keeper_kind, $this->keeper_id);
+    }
+
+    public function isArchived(): bool
+    {
+        return $this->archived_at !== null;
     }
 
     /** Whether its events come from an outside address. The source must be loaded. */
@@ -73,6 +83,9 @@ final class Calendar extends Model
             'mark' => Mark::class,
             'keeper_kind' => SubjectKind::class,
             'keeper_id' => 'integer',
+            'free_categories' => 'boolean',
+            'offered' => 'boolean',
+            'archived_at' => 'datetime',
             'revision' => 'integer',
             'revised_at' => 'datetime',
         ];

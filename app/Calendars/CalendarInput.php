@@ -7,6 +7,7 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
+use PinnedRota\Core\Recurrence\WeekdayRule;
 use PinnedRota\Core\Time\Zone;
 
 final class CalendarInput extends FormRequest
@@ -22,6 +23,13 @@ final class CalendarInput extends FormRequest
             'colour' => [$presence, Rule::enum(Colour::class)],
             'mark' => [$presence, Rule::enum(Mark::class)],
             'timezone' => ['sometimes', 'string', new ZoneName],
+            'firstDay' => ['sometimes', 'nullable', Rule::in(WeekdayRule::NAMES)],
+            'openingView' => ['sometimes', 'nullable', Rule::in(['lanes', 'month'])],
+            'freeCategories' => ['sometimes', 'boolean'],
+            'offered' => ['sometimes', 'boolean'],
+            'keeper' => ['sometimes', 'array'],
+            'keeper.kind' => ['required_with:keeper', Rule::in(['person', 'group'])],
+            'keeper.id' => ['required_with:keeper', 'integer'],
         ];
     }
 
@@ -44,6 +52,12 @@ final class CalendarInput extends FormRequest
         }
         if (isset($settings['timezone'])) {
             $settings['timezone'] = Zone::of($settings['timezone'])->name;
+        }
+
+        foreach (['firstDay' => 'first_day', 'openingView' => 'opening_view', 'freeCategories' => 'free_categories', 'offered' => 'offered'] as $name => $column) {
+            if ($this->has($name)) {
+                $settings[$column] = in_array($column, ['free_categories', 'offered'], true) ? $this->boolean($name) : $this->validated($name);
+            }
         }
 
         return $settings;

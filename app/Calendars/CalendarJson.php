@@ -55,6 +55,12 @@ final class CalendarJson
                 : 'given to '.($reason->subject->id === null ? lcfirst($names->of($reason->subject)) : $names->of($reason->subject)), $each->decision->reasons),
             'mayAdd' => $each->mayAdd(),
             'subscribed' => $calendar->isSubscribed(),
+            'onList' => $each->isOnList(),
+            'archived' => $calendar->isArchived(),
+            'firstDay' => $calendar->first_day,
+            'openingView' => $calendar->opening_view,
+            'freeCategories' => $calendar->free_categories,
+            'offered' => $calendar->offered,
             'version' => $calendar->version,
         ];
     }

@@ -2,22 +2,27 @@
 
 namespace App\Calendars;
 
-use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
 use App\Access\CurrentViewer;
+use App\Access\Sharing;
+use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
+use App\Directory\Subjects;
 use App\Http\IfMatch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
 
 final class CalendarsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access, private readonly CalendarChanges $changes)
     {
     }
 
@@ -28,21 +33,23 @@ final class CalendarsController
         return new JsonResponse(CalendarJson::many($this->viewer->calendars()));
     }
 
-    #[OA\Post(path: '/calendars', operationId: 'createCalendar', summary: 'Makes a calendar, kept by oneself.', tags: ['calendars'],
+    #[OA\Post(path: '/calendars', operationId: 'createCalendar', summary: 'Makes a calendar, kept by oneself or a group that one is in.', tags: ['calendars'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CalendarInput')),
         responses: [new OA\Response(response: 201, description: 'The calendar', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
     public function store(CalendarInput $input): JsonResponse
     {
         $person = $this->viewer->person();
-        $calendar = DB::transaction(function () use ($input, $person): Calendar {
+        $keeper = $this->keeper($input);
+        $calendar = DB::transaction(function () use ($input, $person, $keeper): Calendar {
             $settings = $input->settings();
             $calendar = Calendar::query()->create($settings + [
                 'slug' => Calendar::newSlug($settings['name']),
                 'timezone' => $person->timezone,
-                'keeper_kind' => SubjectKind::Person,
-                'keeper_id' => $person->id,
+                'keeper_kind' => $keeper->kind,
+                'keeper_id' => $keeper->id,
                 'created_by' => $person->id,
             ]);
+            ChangeLog::calendar($calendar, $person, 'made');
             Change::ofAccess();
 
             return $calendar;
@@ -61,8 +68,7 @@ final class CalendarsController
         DB::transaction(function () use ($input, $calendar): void {
             $locked = Calendar::query()->lockForUpdate()->findOrFail($calendar->id);
             IfMatch::check($input, $locked->version, fn (): array => $this->tell($locked));
-            $calendar->fill($input->settings() + ['version' => $locked->version + 1])->save();
-            Change::ofAccess();
+            $this->changes->settings($calendar, $input->settings(), $this->viewer->person());
         });
 
         return new JsonResponse($this->tell($calendar));
@@ -76,6 +82,7 @@ final class CalendarsController
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
         DB::transaction(function () use ($calendar): void {
             $calendar->delete();
+            ChangeLog::calendar($calendar, $this->viewer->person(), 'deleted');
             Change::ofAccess();
         });
 
@@ -93,26 +100,65 @@ final class CalendarsController
         }
         DB::transaction(function () use ($calendar): void {
             $calendar->restore();
+            ChangeLog::calendar($calendar, $this->viewer->person(), 'restored');
             Change::ofAccess();
         });
 
         return new JsonResponse($this->tell($calendar));
     }
 
-    #[OA\Get(path: '/categories', operationId: 'listCategories', summary: 'The organisation’s categories, and those of the calendars one may read.', tags: ['calendars'],
-        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Category')))])]
-    public function categories(): JsonResponse
+    #[OA\Put(path: '/calendars/{slug}/keeper', operationId: 'handOverCalendar', summary: 'Hands a calendar over to a person or a group; whoever kept it goes on with the level “stays”.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/HandOver')),
+        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+    public function handOver(Request $request, string $slug): JsonResponse
     {
-        $readable = $this->viewer->calendars()
-            ->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::Read));
-        $slugs = $readable->map(fn (AccessibleCalendar $each): string => $each->calendar->slug);
+        $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
+        $input = $request->validate([
+            'kind' => ['required', Rule::in(['person', 'group'])], 'id' => ['required', 'integer'], 'stays' => ['required', Rule::enum(Level::class)],
+        ]);
+        $this->changes->handOver($calendar, Subjects::find($input['kind'], (int) $input['id']), $this->viewer->person(), Level::from($input['stays']));
 
-        return new JsonResponse(Category::query()->whereNull('calendar_id')->orWhereIn('calendar_id', $readable->keys())
-            ->orderBy('name')->get()
-            ->map(fn (Category $category): array => [
-                'name' => $category->name,
-                'calendar' => $category->calendar_id === null ? null : $slugs[$category->calendar_id],
-            ]));
+        return new JsonResponse($this->tell($calendar->refresh()));
+    }
+
+    #[OA\Put(path: '/calendars/{slug}/archived', operationId: 'archiveCalendar', summary: 'Archives a calendar, so that it is read and not changed, or brings it back.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Archiving')),
+        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+    public function archive(Request $request, string $slug): JsonResponse
+    {
+        $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
+        $this->changes->archive($calendar, $request->validate(['archived' => ['required', 'boolean']])['archived'], $this->viewer->person());
+
+        return new JsonResponse($this->tell($calendar->refresh()));
+    }
+
+    #[OA\Put(path: '/calendars/{slug}/list', operationId: 'listCalendar', summary: 'Puts a calendar on one’s own list or takes it off; nothing changes for others.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Listing')),
+        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+    public function list(Request $request, string $slug, Sharing $sharing): JsonResponse
+    {
+        $calendar = $this->viewer->calendar($slug, Level::BusyTimes)->calendar;
+        $onList = $request->validate(['onList' => ['required', 'boolean']])['onList'];
+        DB::transaction(fn () => $sharing->choose($calendar, $this->viewer->person(), $onList));
+
+        return new JsonResponse($this->tell($calendar));
+    }
+
+    private function keeper(CalendarInput $input): Subject
+    {
+        $person = $this->viewer->person();
+        if (! $input->has('keeper')) {
+            return new Subject(SubjectKind::Person, $person->id);
+        }
+        $keeper = Subjects::find($input->validated('keeper.kind'), (int) $input->validated('keeper.id'));
+        if (! $this->viewer->viewer()->is($keeper)) {
+            throw ValidationException::withMessages(['keeper' => 'A new calendar is kept by you or by a group that you are in; hand it over afterwards.']);
+        }
+
+        return $keeper;
     }
 
     /** @return array<string, mixed> */
@@ -120,6 +166,6 @@ final class CalendarsController
     {
         $calendar->load('source');
 
-        return CalendarJson::one(new AccessibleCalendar($calendar, $this->access->calendar($this->viewer->viewer(), $calendar)));
+        return CalendarJson::one($this->access->accessible($this->viewer->viewer(), $calendar));
     }
 }

@@ -3,12 +3,14 @@
 namespace App\Calendars;
 
 use Illuminate\Database\Eloquent\Model;
+use PinnedRota\Core\Overlay\Colour;
 
 /**
  * @property int $id
  * @property ?int $calendar_id null where it is common to the organisation
  * @property string $name
  * @property bool $closes_day
+ * @property ?Colour $colour
  */
 final class Category extends Model
 {
@@ -16,6 +18,6 @@ final class Category extends Model
 
     protected function casts(): array
     {
-        return ['closes_day' => 'boolean'];
+        return ['closes_day' => 'boolean', 'colour' => Colour::class];
     }
 }

@@ -25,6 +25,19 @@ final class CategoryNames
         return array_values(array_unique($ids));
     }
 
+    /**
+     * Those of the names that a calendar does not have, nor the organisation.
+     *
+     * @param  list<string>  $names
+     * @return list<string>
+     */
+    public function unknown(int $calendarId, array $names): array
+    {
+        $this->known[$calendarId] ??= $this->load($calendarId);
+
+        return array_values(array_filter($names, fn (string $name): bool => ! isset($this->known[$calendarId][mb_strtolower($name)])));
+    }
+
     /** @return array<string, int> */
     private function load(int $calendarId): array
     {

@@ -16,10 +16,9 @@ final class DirectoryController
         $words = preg_split('/\s+/', trim($request->string('q')->limit(100, '')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $like = array_map(static fn (string $word): string => '%'.addcslashes($word, '%_\\').'%', $words);
         $groups = Group::query()->withCount('people')->orderBy('name')->limit(20);
-        $people = Person::query()->where('status', 'active')->orderBy('name')->limit(20);
+        $people = Person::searched($request->string('q')->limit(100, ''))->where('status', 'active')->orderBy('name')->limit(20);
         foreach ($like as $pattern) {
             $groups->where('name', 'like', $pattern);
-            $people->where(fn ($query) => $query->where('name', 'like', $pattern)->orWhere('post', 'like', $pattern)->orWhere('email', 'like', $pattern));
         }
         $entries = [];
         foreach ($groups->get() as $group) {

@@ -4,6 +4,7 @@ namespace App\Directory;
 
 use App\Access\CurrentViewer;
 use App\Access\GrantRecord;
+use App\Access\Stewardship;
 use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Overlays\Overlay;
@@ -12,7 +13,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
-use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\SubjectKind;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
@@ -20,7 +20,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 /** Groups and who is in them: seen by all who are in the organisation, changed by administrators. */
 final class GroupsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly GroupMemberships $memberships)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly GroupMembers $members, private readonly Stewardship $stewardship)
     {
     }
 
@@ -70,7 +70,7 @@ final class GroupsController
     public function destroy(int $id): Response
     {
         $this->viewer->demandAdministrator();
-        DB::transaction(function () use ($id): void {
+        $this->stewardship->guard(function () use ($id): void {
             $group = Group::query()->lockForUpdate()->findOrFail($id);
             $kept = fn (string $model): array => $model::query()->where('keeper_kind', SubjectKind::Group)->where('keeper_id', $id)->orderBy('name')->pluck('name')->all();
             $names = [...$kept(Calendar::class), ...$kept(Overlay::class)];
@@ -97,27 +97,9 @@ final class GroupsController
             'id' => ['required', 'integer'],
             'member' => ['required', 'boolean'],
         ]);
-        $group = DB::transaction(function () use ($id, $input): Group {
-            // All groups are locked: two changes at once could make a cycle that neither makes alone.
-            Group::query()->lockForUpdate()->pluck('id');
-            $group = Group::query()->findOrFail($id);
-            $member = (int) $input['id'];
-            if ($input['kind'] === 'person') {
-                Person::query()->findOrFail($member);
-                $input['member'] ? $group->people()->syncWithoutDetaching([$member]) : $group->people()->detach($member);
-            } else {
-                $other = Group::query()->findOrFail($member);
-                if ($input['member'] && $this->memberships->tree()->wouldCycle($id, $member)) {
-                    throw ValidationException::withMessages(['id' => $id === $member
-                        ? 'A group cannot be in itself.'
-                        : "{$group->name} is in {$other->name} already, so {$other->name} cannot be in it, too."]);
-                }
-                $input['member'] ? $group->groups()->syncWithoutDetaching([$member]) : $group->groups()->detach($member);
-            }
-            Change::ofAccess();
-
-            return $group;
-        });
+        $group = Group::query()->findOrFail($id);
+        $member = $input['kind'] === 'person' ? Person::query()->findOrFail($input['id']) : Group::query()->findOrFail($input['id']);
+        $this->members->put($group, $member, (bool) $input['member'], $this->viewer->person());
 
         return new JsonResponse($this->tell($group->load(['people', 'groups'])));
     }

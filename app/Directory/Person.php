@@ -2,18 +2,22 @@
 
 namespace App\Directory;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User;
+use Illuminate\Support\Carbon;
 
 /**
  * @property int $id
  * @property string $name
  * @property string $email
- * @property string $password
+ * @property ?string $password null until they have come in for the first time
  * @property string $timezone
  * @property string $role administrator or member
  * @property string $status active, suspended or left
  * @property string $post
+ * @property ?list<array{day: string, from: string, to: string}> $working_hours
+ * @property ?Carbon $invited_at
  */
 final class Person extends User
 {
@@ -22,6 +26,24 @@ final class Person extends User
     protected $guarded = [];
 
     protected $hidden = ['password', 'remember_token'];
+
+    protected $attributes = ['password' => null, 'role' => 'member', 'status' => 'active', 'post' => '', 'working_hours' => null, 'invited_at' => null];
+
+    /**
+     * Those in whose name, post or address each of these words is.
+     *
+     * @return Builder<self>
+     */
+    public static function searched(string $words): Builder
+    {
+        $query = self::query();
+        foreach (preg_split('/\s+/', trim($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $pattern = '%'.addcslashes($word, '%_\\').'%';
+            $query->where(fn ($any) => $any->where('name', 'like', $pattern)->orWhere('post', 'like', $pattern)->orWhere('email', 'like', $pattern));
+        }
+
+        return $query;
+    }
 
     /** @return BelongsToMany<Group, $this> */
     public function groups(): BelongsToMany
@@ -34,6 +56,12 @@ final class Person extends User
         return $this->role === 'administrator';
     }
 
+    /** Whether they have set a password; who was only invited has not. */
+    public function hasComeIn(): bool
+    {
+        return $this->password !== null;
+    }
+
     public function isActive(): bool
     {
         return $this->status === 'active';
@@ -41,6 +69,6 @@ final class Person extends User
 
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'working_hours' => 'array', 'invited_at' => 'datetime'];
     }
 }

@@ -2,10 +2,14 @@
 
 namespace App\Directory;
 
+use App\Changes\Change;
+use App\Letters\PasswordLetter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Validation\Rules\Password;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -71,6 +75,58 @@ final class SessionController
         return response()->noContent();
     }
 
+    #[OA\Patch(path: '/session/person', operationId: 'updateSelf', summary: 'Changes one’s own name, time zone and working hours.', tags: ['session'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/SelfInput')),
+        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+    public function update(PersonInput $input): JsonResponse
+    {
+        /** @var Person $person */
+        $person = $input->user();
+        $person->update($input->columns(['name', 'timezone', 'workingHours']));
+
+        return new JsonResponse($this->session($input));
+    }
+
+    #[OA\Post(path: '/session/password-link', operationId: 'sendPasswordLink', summary: 'Sends a link to set a new password by, where somebody here has the address; the answer is the same where nobody has.', tags: ['session'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PasswordLinkInput')),
+        responses: [new OA\Response(response: 204, description: 'Done')])]
+    public function sendPasswordLink(Request $request): Response
+    {
+        $email = $request->validate(['email' => ['required', 'string', 'max:190']])['email'];
+        $person = Person::query()->where('email', $email)->where('status', 'active')->first();
+        if ($person !== null && ! WelcomeLink::broker($person)->getRepository()->recentlyCreatedToken($person)) {
+            Mail::to($person)->queue(new PasswordLetter($person));
+        }
+
+        return response()->noContent();
+    }
+
+    #[OA\Put(path: '/session/password-link', operationId: 'setPassword', summary: 'Sets a password by a link from a letter, and signs in.', tags: ['session'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PasswordInput')),
+        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+    public function setPassword(Request $request): JsonResponse
+    {
+        $input = $request->validate([
+            'email' => ['required', 'string', 'max:190'],
+            'token' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:200', Password::min(10)],
+        ], ['password.required' => 'Choose a password.', 'password.min' => 'A password has at least 10 characters.']);
+        $person = Person::query()->where('email', $input['email'])->where('status', 'active')->first();
+        if ($person === null || ! WelcomeLink::broker($person)->tokenExists($person, $input['token'])) {
+            throw ValidationException::withMessages(['token' => 'This link does not hold any more. Ask for a new one below.']);
+        }
+        DB::transaction(function () use ($person, $input): void {
+            WelcomeLink::broker($person)->deleteToken($person);
+            $person->forceFill(['password' => $input['password'], 'remember_token' => bin2hex(random_bytes(30))])->save();
+            DB::table('sessions')->where('user_id', $person->id)->delete();
+            Change::ofAccess();
+        });
+        Auth::guard('web')->login($person, true);
+        $request->session()->regenerate();
+
+        return new JsonResponse($this->session($request));
+    }
+
     /** @return array<string, mixed> */
     private function session(Request $request): array
     {
@@ -80,10 +136,11 @@ final class SessionController
             'person' => $person instanceof Person ? [
                 'id' => $person->id, 'name' => $person->name, 'email' => $person->email,
                 'timezone' => $person->timezone, 'role' => $person->role, 'post' => $person->post,
+                'workingHours' => $person->working_hours ?? [],
             ] : null,
             'demo' => $person === null && config('rota.demo.enabled') ? [
                 'password' => config('rota.demo.password'),
-                'people' => Person::query()->where('status', 'active')->orderBy('id')->limit(60)->get(['name', 'email', 'post'])->toArray(),
+                'people' => Person::query()->where('status', 'active')->whereNotNull('password')->orderBy('id')->limit(60)->get(['name', 'email', 'post'])->toArray(),
             ] : null,
         ];
     }

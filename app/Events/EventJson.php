@@ -3,6 +3,7 @@
 namespace App\Events;
 
 use App\Access\AccessibleCalendar;
+use App\Access\Sight;
 use App\Directory\Person;
 use PinnedRota\Core\Access\Blanking;
 use PinnedRota\Core\Access\EventRights;
@@ -19,10 +20,10 @@ use PinnedRota\Core\Time\EventTime;
 final class EventJson
 {
     /** @return ?array<string, mixed> null where the viewer sees nothing of it */
-    public static function tell(Event $head, Event $row, CoreEvent $event, ?Occurrence $occurrence, AccessibleCalendar $calendar, int $viewerId): ?array
+    public static function tell(Event $head, Event $row, CoreEvent $event, ?Occurrence $occurrence, AccessibleCalendar $calendar, Sight $sight): ?array
     {
-        $isAuthor = $row->created_by === $viewerId;
-        $visibility = Visibility::of($calendar->eventLevel(), $event->private, $event->busy, $isAuthor);
+        $isInvolved = $row->created_by === $sight->personId || $event->hasParticipant($sight->address);
+        $visibility = Visibility::of($calendar->eventLevel(), $event->private, $event->busy, $isInvolved);
         $seen = Blanking::apply($event, $visibility);
         if ($seen === null) {
             return null;
@@ -52,7 +53,7 @@ final class EventJson
             'addedAt' => $full ? $head->created_at->toIso8601ZuluString() : null,
             'changedBy' => $full ? ($people[$row->updated_by] ?? null) : null,
             'changedAt' => $full ? $row->updated_at->toIso8601ZuluString() : null,
-            'mayChange' => EventRights::mayChange($calendar->eventLevel(), $head->created_by === $viewerId),
+            'mayChange' => $full && ! $sight->readOnly && EventRights::mayChange($calendar->eventLevel(), $head->created_by === $sight->personId),
             'version' => $head->version,
         ];
     }

@@ -4,6 +4,8 @@ namespace App\Events;
 
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
+use App\Access\Sight;
+use App\Calendars\CategoryNames;
 use App\Http\IfMatch;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
@@ -30,6 +32,7 @@ final class EventsController
         private readonly CurrentViewer $viewer,
         private readonly EventTranslator $translator,
         private readonly SeriesWriter $writer,
+        private readonly CategoryNames $categories,
     ) {
     }
 
@@ -41,17 +44,21 @@ final class EventsController
         $target = $this->target($input->validated('calendar'));
         $event = $input->event(null, Str::uuid()->toString(), $target->calendar->timezone);
         $person = $this->viewer->person()->id;
+        $this->demandCategories($target, $event->categories);
         $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person]);
 
         return new JsonResponse($this->tell($head, null), 201);
     }
 
     #[OA\Get(path: '/events/{id}', operationId: 'getEvent', summary: 'An event; with “occurrence”, that one time of it.', tags: ['events'],
-        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string'))],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on a calendar that one manages', schema: new OA\Schema(type: 'integer'))],
         responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
     public function show(Request $request, int $id): JsonResponse
     {
-        return new JsonResponse($this->tell($this->head($id), $this->occurrenceOf($request)));
+        $as = $request->validate(['as' => ['sometimes', 'integer']])['as'] ?? null;
+        $sight = $this->viewer->sight($as === null ? null : (int) $as);
+
+        return new JsonResponse($this->tell($this->head($id), $this->occurrenceOf($request), $sight));
     }
 
     #[OA\Patch(path: '/events/{id}', operationId: 'updateEvent', summary: 'Changes an event: all of it, or with “occurrence” that one time.', tags: ['events'],
@@ -76,6 +83,9 @@ final class EventsController
                 }
                 $before = $this->asSingle($this->find($series, $occurrence));
                 $series = OccurrenceChanges::one($series, $input->event($before, $before->uid, $zone));
+            }
+            if ($input->has('categories')) {
+                $this->demandCategories($target ?? $this->viewer->calendars()[$head->calendar_id], $input->validated('categories'));
             }
             if ($target !== null) {
                 $this->writer->move($head, $target->calendar->id);
@@ -136,10 +146,22 @@ final class EventsController
         if ($target === null || ! $target->mayAdd()) {
             throw ValidationException::withMessages(['calendar' => $target === null
                 ? 'There is no such calendar for you.'
-                : ($target->calendar->isSubscribed() ? 'The events of this calendar come from outside; none can be added here.' : 'You may look at this calendar, not add to it.')]);
+                : ($target->calendar->isArchived() ? 'This calendar is archived; nothing can be added to it.' : ($target->calendar->isSubscribed() ? 'The events of this calendar come from outside; none can be added here.' : 'You may look at this calendar, not add to it.'))]);
         }
 
         return $target;
+    }
+
+    /** @param  list<string>  $names */
+    private function demandCategories(AccessibleCalendar $calendar, array $names): void
+    {
+        if ($calendar->calendar->free_categories || $calendar->level() === Level::Manage) {
+            return;
+        }
+        $unknown = $this->categories->unknown($calendar->calendar->id, $names);
+        if ($unknown !== []) {
+            throw ValidationException::withMessages(['categories' => '“'.implode('”, “', $unknown)."” is no category of {$calendar->calendar->name}, and those who manage it add them."]);
+        }
     }
 
     private function head(int $id): Event
@@ -203,14 +225,16 @@ final class EventsController
     }
 
     /** @return array<string, mixed> */
-    private function tell(Event $head, ?EventTime $id): array
+    private function tell(Event $head, ?EventTime $id, ?Sight $sight = null): array
     {
+        $sight ??= $this->viewer->sight();
+        $calendar = $sight->calendars[$head->calendar_id] ?? throw (new ModelNotFoundException)->setModel(Event::class);
         $series = $this->load($head);
         $occurrence = $id === null ? null : $series->find($id);
         $event = $occurrence->event ?? $series->master ?? $series->overrides[0];
         $row = $this->translator->rowOf($head, $event);
 
-        return EventJson::tell($head, $row, $event, $occurrence, $this->viewer->calendars()[$head->calendar_id], $this->viewer->person()->id)
+        return EventJson::tell($head, $row, $event, $occurrence, $calendar, $sight)
             ?? throw (new ModelNotFoundException)->setModel(Event::class);
     }
 }

@@ -6,6 +6,7 @@ use App\Calendars\CategoryNames;
 use App\Changes\Change;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Series;
 
 /** Writes series with their categories, their occurrences and the change counter, all or nothing. */
@@ -102,6 +103,18 @@ final class SeriesWriter
     {
         $row->fill($more + $this->translator->columns($event));
         $this->save($row, $event->categories);
+        $this->participants($row, $event);
+    }
+
+    private function participants(Event $row, CoreEvent $event): void
+    {
+        if (! $row->wasRecentlyCreated) {
+            DB::table('event_participants')->where('event_id', $row->id)->delete();
+        }
+        $addresses = array_filter(array_map(static fn (Participant $each): string => $each->mailAddress(), $event->participants), static fn (string $address): bool => $address !== '' && strlen($address) <= 190);
+        if ($addresses !== []) {
+            DB::table('event_participants')->insertOrIgnore(array_map(static fn (string $address): array => ['event_id' => $row->id, 'address' => $address], array_values(array_unique($addresses))));
+        }
     }
 
     /** @param  list<string>  $categories */

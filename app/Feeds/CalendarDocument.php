@@ -3,8 +3,10 @@
 namespace App\Feeds;
 
 use App\Calendars\Calendar;
+use App\Directory\Person;
 use App\Events\Event;
 use App\Events\EventTranslator;
+use Closure;
 use PinnedRota\Core\Access\Blanking;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Visibility;
@@ -22,15 +24,16 @@ final class CalendarDocument
 
     /**
      * @param  resource  $stream
-     * @param  ?int  $personId  whose own events show whatever the level
+     * @param  ?Person  $person  whose own events, and those they take part in, show though they are private
      */
-    public function write(mixed $stream, Calendar $calendar, Level $level, ?int $personId, ?int $refreshMinutes): void
+    public function write(mixed $stream, Calendar $calendar, Level $level, ?Person $person, ?int $refreshMinutes): void
     {
         $series = [];
         $heads = Event::query()->where('calendar_id', $calendar->id)->whereNull('series_id')
             ->with(['categories', 'overrides.categories'])->orderBy('id')->lazy(500);
         foreach ($heads as $head) {
-            $seen = $this->seen($this->translator->series($head), $level, $personId !== null && $head->created_by === $personId);
+            $isInvolved = static fn (CoreEvent $event): bool => $person !== null && ($head->created_by === $person->id || $event->hasParticipant($person->email));
+            $seen = $this->seen($this->translator->series($head), $level, $isInvolved);
             if ($seen !== null) {
                 $series[] = $seen;
             }
@@ -38,9 +41,10 @@ final class CalendarDocument
         (new CalendarWriter($stream))->write($calendar->name, $series, $calendar->revised_at->getTimestamp(), $refreshMinutes);
     }
 
-    private function seen(Series $series, Level $level, bool $isAuthor): ?Series
+    /** @param  Closure(CoreEvent): bool  $isInvolved */
+    private function seen(Series $series, Level $level, Closure $isInvolved): ?Series
     {
-        $blank = static fn (CoreEvent $event): ?CoreEvent => Blanking::apply($event, Visibility::of($level, $event->private, $event->busy, $isAuthor));
+        $blank = static fn (CoreEvent $event): ?CoreEvent => Blanking::apply($event, Visibility::of($level, $event->private, $event->busy, $isInvolved($event)));
         $master = $series->master === null ? null : $blank($series->master);
         if ($series->master !== null && $master === null) {
             return null;

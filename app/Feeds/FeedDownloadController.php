@@ -2,12 +2,13 @@
 
 namespace App\Feeds;
 
-use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
 use App\Calendars\Calendar;
+use App\Directory\Person;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Viewer;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use RuntimeException;
 
@@ -28,7 +29,7 @@ final class FeedDownloadController
         if ($feed === null || ! $calendar instanceof Calendar) {
             return $this->gone();
         }
-        $accessible = new AccessibleCalendar($calendar, $this->access->calendar($this->access->viewer($feed->publisher), $calendar));
+        $accessible = $this->access->accessible($this->access->viewer($feed->publisher), $calendar);
         $level = $accessible->eventLevel();
         if (! $level->includes(Level::BusyTimes)) {
             return $this->gone();
@@ -38,12 +39,30 @@ final class FeedDownloadController
         $feed->update(['last_fetched_at' => now()]);
 
         $etag = hash('sha256', "{$feed->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|".CalendarWriter::class);
+
+        return $this->answer($request, $calendar, $level, $etag, $feed->publisher);
+    }
+
+    /** A calendar that is shared with the public, at its own address. */
+    public function public(Request $request, string $slug): Response
+    {
+        $calendar = Calendar::query()->with('source')->where('slug', $slug)->first();
+        $level = $calendar === null ? Level::None : $this->access->accessible(Viewer::outsider(), $calendar)->eventLevel();
+        if ($calendar === null || ! $level->includes(Level::BusyTimes)) {
+            return $this->gone();
+        }
+
+        return $this->answer($request, $calendar, $level, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|".CalendarWriter::class), null);
+    }
+
+    private function answer(Request $request, Calendar $calendar, Level $level, string $etag, ?Person $publisher): Response
+    {
         $response = (new Response)->setEtag($etag)->setLastModified($calendar->revised_at);
         $response->headers->set('Cache-Control', 'private, no-cache');
         if ($response->isNotModified($request)) {
             return $response;
         }
-        $response->setContent($this->document($calendar, $level, $feed->created_by));
+        $response->setContent($this->document($calendar, $level, $publisher));
         $response->headers->add([
             'Content-Type' => 'text/calendar; charset=utf-8',
             'Content-Disposition' => 'inline; filename="'.$calendar->slug.'.ics"',
@@ -52,10 +71,10 @@ final class FeedDownloadController
         return $response;
     }
 
-    private function document(Calendar $calendar, Level $level, int $publisherId): string
+    private function document(Calendar $calendar, Level $level, ?Person $publisher): string
     {
         $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
-        $this->documents->write($stream, $calendar, $level, $publisherId, self::REFRESH_MINUTES);
+        $this->documents->write($stream, $calendar, $level, $publisher, self::REFRESH_MINUTES);
         rewind($stream);
 
         return (string) stream_get_contents($stream);

@@ -13,7 +13,7 @@ final readonly class Sheet
      * @param  array<string, int>  $categories  how many occurrences have each, before the quick filter
      * @param  list<IndexedOccurrence>  $closing  occurrences that close their days
      */
-    public function __construct(public array $layers, public array $items, public array $categories, public array $closing)
+    public function __construct(public array $layers, public array $items, public array $categories, public array $closing, public bool $readOnly)
     {
     }
 }

@@ -22,6 +22,7 @@ final class SheetController
             new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which times are told', schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on the calendars one manages', schema: new OA\Schema(type: 'integer')),
             new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
         ],
         responses: [new OA\Response(response: 200, description: 'The sheet', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))])]
@@ -36,7 +37,7 @@ final class SheetController
             'layers' => array_map(fn (DrawnLayer $layer): array => [
                 'name' => $layer->name, 'about' => $layer->about, 'colour' => $layer->colour, 'mark' => $layer->mark,
                 'calendars' => array_map(fn (int $id): string => $slugs[$id], $layer->calendarIds),
-                'target' => collect($layer->calendarIds)->map(fn (int $id) => $calendars[$id])->first(fn ($each): bool => $each->mayAdd())?->calendar->slug,
+                'target' => collect($layer->calendarIds)->map(fn (int $id) => $calendars[$id])->first(fn ($each): bool => ! $sheet->readOnly && $each->mayAdd())?->calendar->slug,
             ], $sheet->layers),
             'items' => array_map(fn (SheetItem $item): array => $item->tell($zone, $slugs[$item->occurrence->calendarId]), $sheet->items),
             'categories' => array_map(fn (string $name, int $count): array => ['name' => $name, 'count' => $count], array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
@@ -51,6 +52,7 @@ final class SheetController
             new OA\QueryParameter(name: 'tz', required: true, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on the calendars one manages', schema: new OA\Schema(type: 'integer')),
             new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
         ],
         responses: [new OA\Response(response: 200, description: 'Counts by day', content: new OA\JsonContent(ref: '#/components/schemas/Ruler'))])]

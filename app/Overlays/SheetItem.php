@@ -4,8 +4,6 @@ namespace App\Overlays;
 
 use App\Events\IndexedOccurrence;
 use PinnedRota\Core\Access\Blanking;
-use PinnedRota\Core\Access\EventRights;
-use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -21,8 +19,7 @@ final readonly class SheetItem
         public int $layer,
         public Visibility $visibility,
         public array $categories,
-        private Level $level,
-        private bool $isAuthor,
+        private bool $mayChange,
     ) {
     }
 
@@ -50,7 +47,7 @@ final readonly class SheetItem
             'busyOnly' => ! $full,
             'private' => $full && $occurrence->private,
             'repeats' => $full && $occurrence->repeats,
-            'mayChange' => $full && EventRights::mayChange($this->level, $this->isAuthor),
+            'mayChange' => $this->mayChange,
         ];
     }
 

@@ -4,10 +4,13 @@ namespace App\Overlays;
 
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
+use App\Access\Sight;
 use App\Calendars\Category;
 use App\Events\IndexedOccurrence;
 use App\Events\OccurrenceQuery;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Overlay\Composition;
@@ -24,20 +27,20 @@ final class SheetReader
 
     public function read(SheetRequest $request): Sheet
     {
-        $layers = $this->layers($request);
+        $sight = $this->viewer->sight($request->as());
+        $layers = $this->layers($request, $sight->calendars);
         $calendarIds = array_values(array_unique(array_merge([], ...array_map(fn (DrawnLayer $layer): array => $layer->calendarIds, $layers))));
         $found = $this->occurrences->between($calendarIds, $request->from(), $request->to(), $request->zone());
         $categories = $this->categories($found);
         $composition = new Composition(array_map(fn (DrawnLayer $layer): Layer => new Layer($layer->calendarIds, $layer->filter), $layers));
         $quick = new Filter($request->categories());
-        $calendars = $this->viewer->calendars();
-        $viewerId = $this->viewer->person()->id;
-        $levels = [];
+        $levels = array_map(fn (AccessibleCalendar $each): Level => $each->eventLevel(), $sight->calendars->only($calendarIds)->all());
+        $takesPart = $this->takesPart($found, $sight);
         $items = $counts = $closing = [];
         foreach ($found as $occurrence) {
-            $isAuthor = $occurrence->createdBy === $viewerId;
-            $level = $levels[$occurrence->calendarId] ??= $calendars[$occurrence->calendarId]->eventLevel();
-            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor);
+            $isAuthor = $occurrence->createdBy === $sight->personId;
+            $level = $levels[$occurrence->calendarId];
+            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor || isset($takesPart[$occurrence->eventId]));
             if ($visibility === Visibility::Hidden) {
                 continue;
             }
@@ -57,20 +60,42 @@ final class SheetReader
                 }
             }
             if ($quick->takes($facts)) {
-                $items[] = new SheetItem($occurrence, $layer, $visibility, $full ? $names : [], $level, $isAuthor);
+                $items[] = new SheetItem($occurrence, $layer, $visibility, $full ? $names : [], $full && ! $sight->readOnly && EventRights::mayChange($level, $isAuthor));
             }
         }
         ksort($counts, SORT_NATURAL | SORT_FLAG_CASE);
 
-        return new Sheet($layers, $items, $counts, $closing);
+        return new Sheet($layers, $items, $counts, $closing, $sight->readOnly);
     }
 
-    /** @return list<DrawnLayer> */
-    private function layers(SheetRequest $request): array
+    /**
+     * The private events in which the viewer takes part: asked of those alone, as it is of no matter for others.
+     *
+     * @param  list<IndexedOccurrence>  $found
+     * @return array<int, true> by the id of the event
+     */
+    private function takesPart(array $found, Sight $sight): array
     {
-        $visible = $this->viewer->calendars();
+        $private = [];
+        foreach ($found as $occurrence) {
+            if ($occurrence->private) {
+                $private[$occurrence->eventId] = true;
+            }
+        }
+
+        return $private === [] ? [] : DB::table('event_participants')->whereIntegerInRaw('event_id', array_keys($private))
+            ->where('address', mb_strtolower($sight->address))->pluck('event_id')->mapWithKeys(fn (int $id): array => [$id => true])->all();
+    }
+
+    /**
+     * @param  Collection<int, AccessibleCalendar>  $visible
+     * @return list<DrawnLayer>
+     */
+    private function layers(SheetRequest $request, Collection $visible): array
+    {
         if ($request->filled('calendar')) {
-            $visible = collect([$this->viewer->calendar($request->query('calendar'), Level::BusyTimes)]);
+            $calendar = $this->viewer->calendar($request->query('calendar'), $request->as() === null ? Level::BusyTimes : Level::Manage)->calendar;
+            $visible = $visible->only([$calendar->id]);
         } elseif ($request->filled('overlay')) {
             $overlay = $this->viewer->overlay($request->query('overlay'), Level::Read)->load('layers.calendars:id');
 
@@ -83,7 +108,9 @@ final class SheetReader
             ))->values()->all();
         }
 
-        return $visible->map(fn (AccessibleCalendar $each): DrawnLayer => new DrawnLayer(
+        $drawn = $request->filled('calendar') ? $visible : $visible->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
+
+        return $drawn->map(fn (AccessibleCalendar $each): DrawnLayer => new DrawnLayer(
             $each->calendar->name,
             match (true) {
                 $each->calendar->isSubscribed() => 'source',

@@ -23,6 +23,7 @@ final class SheetRequest extends FormRequest
             'tz' => ['required', 'string', new ZoneName],
             'overlay' => ['sometimes', 'string', 'max:80'],
             'calendar' => ['sometimes', 'string', 'max:80'],
+            'as' => ['sometimes', 'integer'],
             'categories' => ['sometimes', 'array', 'max:50'],
             'categories.*' => ['string', 'max:80'],
         ];
@@ -54,6 +55,12 @@ final class SheetRequest extends FormRequest
     public function zone(): Zone
     {
         return Zone::of($this->query('tz'));
+    }
+
+    /** The person as whom the viewer looks. */
+    public function as(): ?int
+    {
+        return $this->filled('as') ? (int) $this->query('as') : null;
     }
 
     /** @return list<string> */

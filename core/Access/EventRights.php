@@ -7,6 +7,12 @@ namespace PinnedRota\Core\Access;
 /** What a level lets one do with events. */
 final class EventRights
 {
+    /** The level that holds for the events of a calendar: those of a source, and of an archived calendar, are read at most. */
+    public static function level(Level $level, bool $subscribed, bool $archived): Level
+    {
+        return ($subscribed || $archived) && $level->includes(Level::Read) ? Level::Read : $level;
+    }
+
     public static function mayAdd(Level $level): bool
     {
         return $level->includes(Level::Contribute);

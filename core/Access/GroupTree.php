@@ -33,6 +33,34 @@ final readonly class GroupTree
         return $found;
     }
 
+    /**
+     * How somebody in these groups comes to be in another: the groups on the way, from the one they are in themselves.
+     *
+     * @param  list<int>  $groupIds
+     * @return list<int> the shortest way, $group at its end; empty where they are not in it
+     */
+    public function path(array $groupIds, int $group): array
+    {
+        $ways = array_map(static fn (int $each): array => [$each], $groupIds);
+        $seen = [];
+        while ($ways !== []) {
+            $way = array_shift($ways);
+            $last = $way[count($way) - 1];
+            if ($last === $group) {
+                return $way;
+            }
+            if (isset($seen[$last])) {
+                continue;
+            }
+            $seen[$last] = true;
+            foreach ($this->parents[$last] ?? [] as $parent) {
+                $ways[] = [...$way, $parent];
+            }
+        }
+
+        return [];
+    }
+
     /** Whether a group that became a member of another would be within itself. */
     public function wouldCycle(int $group, int $member): bool
     {

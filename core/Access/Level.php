@@ -22,6 +22,28 @@ enum Level: string
     /** Edit, and settings and access. */
     case Manage = 'manage';
 
+    public function label(): string
+    {
+        return match ($this) {
+            self::None => 'Nothing',
+            self::BusyTimes => 'Busy times',
+            default => ucfirst($this->value),
+        };
+    }
+
+    /** What it lets one do, said to whoever has it: “You can …”. */
+    public function means(): string
+    {
+        return match ($this) {
+            self::None => 'see nothing of it',
+            self::BusyTimes => 'see when something is on, not what it is',
+            self::Read => 'see everything on it but private events',
+            self::Contribute => 'see it, add events, and change and delete your own',
+            self::Edit => 'see it, add events, and change and delete every one',
+            self::Manage => 'change every event on it, its settings, and who may see it',
+        };
+    }
+
     public function rank(): int
     {
         return match ($this) {

@@ -100,6 +100,18 @@ final readonly class Event
         );
     }
 
+    /** Whether the holder of a mail address takes part. */
+    public function hasParticipant(string $address): bool
+    {
+        foreach ($this->participants as $participant) {
+            if (strcasecmp($participant->mailAddress(), $address) === 0 && $address !== '') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function isAllDay(): bool
     {
         return $this->start->kind === TimeKind::Date;

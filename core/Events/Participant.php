@@ -22,4 +22,10 @@ final readonly class Participant
         public array $parameters = [],
     ) {
     }
+
+    /** The mail address in lower case; empty where the address is no mail address. */
+    public function mailAddress(): string
+    {
+        return strncasecmp($this->address, 'mailto:', 7) === 0 ? strtolower(rawurldecode(substr($this->address, 7))) : '';
+    }
 }

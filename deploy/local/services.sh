@@ -73,6 +73,9 @@ DB_SOCKET=$home/run/mariadb.sock
 DB_DATABASE=$1
 DB_USERNAME=rota
 DB_PASSWORD=rota
+MAIL_HOST=127.0.0.1
+MAIL_PORT=$((port + 2))
+MAIL_FROM_ADDRESS=rota@skerrin-quay.example
 $2
 ENV
     # What was cached of another configuration holds no more.
@@ -99,6 +102,8 @@ start_web() {
     start nginx nginx -p "$home" -c "$home/nginx.conf" -e "$home/log/nginx-error.log" -g "$directives"
     wait_for 30 'the web server' curl -fsS "http://127.0.0.1:$port/api/v1/health"
 }
+
+start_mail_server() { start mail php "$root/standins/mail-server.php" "$((port + 2))" "$home/mail"; }
 
 start_workers() {
     start queue env ROTA_HOME="$home" php "$root/artisan" queue:work --sleep=1 --tries=1 --quiet

@@ -49,6 +49,7 @@ test('whoever is in a group is in the groups that have it, and gains and loses w
     $calendar = $this->calendar($this->root);
     $kept = $this->calendar($school, 'Kept by the school');
     $this->give($calendar, $school, Level::Edit);
+    $this->give($kept, $this->root, Level::Manage);
     $seen = fn (): array => array_column($this->as($this->ben, 'GET', '/calendars')->json(), 'level', 'name');
     expect($seen())->toBe([]);
     ($this->put)($students, 'group', $year->id)->assertOk()->assertJsonPath('groups.0.name', 'Keel year');

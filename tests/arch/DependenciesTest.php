@@ -25,7 +25,7 @@ arch('only events write the occurrence index')
 
 arch('only access decides access')
     ->expect('PinnedRota\Core\Access\Access')
-    ->toOnlyBeUsedIn('App\Access');
+    ->toOnlyBeUsedIn(['App\Access', 'PinnedRota\Core\Access']);
 
 arch('only sources reach out to the network')
     ->expect('GuzzleHttp')

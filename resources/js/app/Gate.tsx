@@ -1,7 +1,9 @@
+import { useRouterState } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Problem } from '@/api/client';
 import { Failed, Loading } from '@/components/States';
+import { PasswordPage } from '@/features/session/PasswordPage';
 import { SignInPage } from '@/features/session/SignInPage';
 import { useSession } from '@/features/session/useSession';
 import { Shell } from './Shell';
@@ -9,6 +11,7 @@ import { Shell } from './Shell';
 /** Lets in whoever is signed in; asks everybody else to. */
 export function Gate() {
     const session = useSession();
+    const path = useRouterState({ select: (state) => state.location.pathname });
     const client = useQueryClient();
     useEffect(
         () =>
@@ -19,6 +22,7 @@ export function Gate() {
             }),
         [client],
     );
+    if (path === '/password') return <PasswordPage />;
     if (session.isPending) return <Loading what="your session" />;
     if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
     return session.data.person === null ? <SignInPage demo={session.data.demo} /> : <Shell />;

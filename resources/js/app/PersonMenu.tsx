@@ -2,6 +2,7 @@ import { useNavigate } from '@tanstack/react-router';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { PasswordDialog } from '@/features/session/PasswordDialog';
+import { SelfDialog } from '@/features/session/SelfDialog';
 import { usePerson, useSignOut } from '@/features/session/useSession';
 import { useTheme, type Theme } from './useTheme';
 
@@ -18,6 +19,7 @@ export function PersonMenu() {
     const navigate = useNavigate();
     const [theme, setTheme] = useTheme();
     const [password, setPassword] = useState(false);
+    const [self, setSelf] = useState(false);
     const initials = person.name.split(/[\s-]+/).map((word) => word[0]).join('').slice(0, 2);
     return (
         <>
@@ -43,6 +45,9 @@ export function PersonMenu() {
                             ))}
                         </DropdownMenu.RadioGroup>
                         <DropdownMenu.Separator className="my-1 border-t border-line" />
+                        <DropdownMenu.Item className={ITEM} onSelect={() => setSelf(true)}>
+                            You and your hours…
+                        </DropdownMenu.Item>
                         <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
                             Change your password…
                         </DropdownMenu.Item>
@@ -55,6 +60,7 @@ export function PersonMenu() {
                     </DropdownMenu.Content>
                 </DropdownMenu.Portal>
             </DropdownMenu.Root>
+            {self && <SelfDialog onClose={() => setSelf(false)} />}
             <PasswordDialog open={password} onOpenChange={setPassword} />
         </>
     );

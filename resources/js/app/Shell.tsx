@@ -1,18 +1,26 @@
 import { Link, Outlet } from '@tanstack/react-router';
-import { ArrowDownToLine, BookOpen, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
+import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
+import { usePerson } from '@/features/session/useSession';
+import { useWaitingCount } from '@/features/waiting/useWaiting';
 import { useChanges } from './useChanges';
 
-const PLACES: { to: string; label: string; icon: LucideIcon }[] = [
+type Place = { to: string; label: string; icon: LucideIcon };
+
+const PLACES: Place[] = [
     { to: '/', label: 'Rota', icon: Rows3 },
     { to: '/calendars', label: 'Calendars', icon: BookOpen },
     { to: '/feeds', label: 'Feeds', icon: Send },
     { to: '/sources', label: 'Sources', icon: ArrowDownToLine },
     { to: '/groups', label: 'Groups', icon: UsersRound },
 ];
+const PEOPLE: Place = { to: '/people', label: 'People', icon: IdCard };
+const WAITING: Place = { to: '/waiting', label: 'For you', icon: Flag };
 
 /** The frame of every page: the rail at the side, or at the foot of a narrow screen. */
 export function Shell() {
     useChanges();
+    const waiting = useWaitingCount();
+    const places = [...PLACES, ...(usePerson().role === 'administrator' ? [PEOPLE] : []), WAITING];
     return (
         <div className="flex h-full flex-col-reverse sm:flex-row">
             <nav aria-label="Places" className="z-20 flex shrink-0 border-line bg-paper max-sm:justify-around max-sm:border-t sm:w-15 sm:flex-col sm:items-center sm:gap-1 sm:border-r">
@@ -23,15 +31,21 @@ export function Shell() {
                         <path d="M13 16v12" stroke="#f7f2e8" strokeWidth="2.4" strokeLinecap="round" />
                     </svg>
                 </Link>
-                {PLACES.map(({ to, label, icon: Icon }) => (
+                {places.map(({ to, label, icon: Icon }) => (
                     <Link
                         key={to}
                         to={to}
                         activeOptions={{ exact: to === '/', includeSearch: false }}
-                        className="grid h-13 w-14 place-items-center content-center gap-0.5 rounded-sm text-[10.5px] text-soft hover:text-ink data-[status=active]:bg-wash data-[status=active]:font-bold data-[status=active]:text-ink data-[status=active]:shadow-[inset_3px_0_var(--pin)] max-sm:data-[status=active]:shadow-[inset_0_3px_var(--pin)]"
+                        className="relative grid h-13 w-14 place-items-center content-center gap-0.5 rounded-sm text-[10.5px] text-soft hover:text-ink data-[status=active]:bg-wash data-[status=active]:font-bold data-[status=active]:text-ink data-[status=active]:shadow-[inset_3px_0_var(--pin)] max-sm:data-[status=active]:shadow-[inset_0_3px_var(--pin)]"
                     >
                         <Icon size={18} strokeWidth={1.8} aria-hidden="true" />
                         {label}
+                        {to === WAITING.to && waiting > 0 && (
+                            <span className="absolute top-0.5 right-1.5 min-w-4.5 rounded-full bg-pin-ink px-1 text-center text-[11px] leading-4.5 font-bold text-paper">
+                                {waiting}
+                                <span className="sr-only"> waiting</span>
+                            </span>
+                        )}
                     </Link>
                 ))}
             </nav>

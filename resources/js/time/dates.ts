@@ -21,10 +21,14 @@ export function daysBetween(from: string, to: string): number {
     return Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to)).days;
 }
 
-/** The Monday on or before a date. */
-export function startOfWeek(date: string): string {
+const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'] as const;
+
+export type FirstDay = (typeof WEEKDAYS)[number];
+
+/** The Monday, or whatever day weeks begin on, on or before a date. */
+export function startOfWeek(date: string, firstDay: FirstDay = 'MO'): string {
     const plain = Temporal.PlainDate.from(date);
-    return plain.subtract({ days: plain.dayOfWeek - 1 }).toString();
+    return plain.subtract({ days: (plain.dayOfWeek - 1 - WEEKDAYS.indexOf(firstDay) + 7) % 7 }).toString();
 }
 
 export function startOfMonth(date: string): string {

@@ -13,8 +13,179 @@ export interface paths {
         };
         /** Who has which level on a calendar; for those who manage it. */
         get: operations["listGrants"];
-        /** Gives a level to a person, a group or everyone; “none” takes it away. */
+        /** Gives a level to a person, a group, everyone or the public; “none” takes it away. */
         put: operations["putGrant"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/grants/addresses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives a level to many at once by their mail addresses; those that are nobody’s here are told. */
+        post: operations["shareByAddress"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/grants/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Gives back what was shared with oneself by name, and takes the calendar off one’s list. */
+        delete: operations["leaveCalendar"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which level each person has on a calendar, and by what; for those who manage it. */
+        get: operations["listReach"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/managers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whom to ask about a calendar: the people who manage it. */
+        get: operations["listManagers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/requests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks those who manage a calendar for a level. */
+        post: operations["askForAccess"];
+        /** Asks no longer. */
+        delete: operations["withdrawRequest"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/requests/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Grants a request, at the level asked for or another, or declines it with “none”. */
+        put: operations["decideRequest"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/requests/{id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says that one has seen the answer to one’s own request. */
+        put: operations["seeAnswer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Invitations one has not answered, requests one may decide, and answers to one’s own. */
+        get: operations["listWaiting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/invitations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Answers an invitation: the calendar goes on one’s list, or access by name is given back. */
+        put: operations["answerInvitation"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/directory/calendars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The calendars one may see, by words in name or description, keeper, group and category. */
+        get: operations["searchCalendars"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -32,7 +203,7 @@ export interface paths {
         /** Every calendar one may see, with one’s level and why. */
         get: operations["listCalendars"];
         put?: never;
-        /** Makes a calendar, kept by oneself. */
+        /** Makes a calendar, kept by oneself or a group that one is in. */
         post: operations["createCalendar"];
         delete?: never;
         options?: never;
@@ -75,6 +246,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calendars/{slug}/keeper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Hands a calendar over to a person or a group; whoever kept it goes on with the level “stays”. */
+        put: operations["handOverCalendar"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Archives a calendar, so that it is read and not changed, or brings it back. */
+        put: operations["archiveCalendar"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a calendar on one’s own list or takes it off; nothing changes for others. */
+        put: operations["listCalendar"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/categories": {
         parameters: {
             query?: never;
@@ -85,7 +307,94 @@ export interface paths {
         /** The organisation’s categories, and those of the calendars one may read. */
         get: operations["listCategories"];
         put?: never;
+        /** Adds a category: to a calendar one manages, or as an administrator to the organisation. */
+        post: operations["createCategory"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/categories/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         post?: never;
+        /** Deletes a category, and takes it off the events that have it. */
+        delete: operations["deleteCategory"];
+        options?: never;
+        head?: never;
+        /** Renames or recolours a category; events that have it keep it. */
+        patch: operations["updateCategory"];
+        trace?: never;
+    };
+    "/calendars/{slug}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who changed what of a calendar’s access and settings. */
+        get: operations["listCalendarLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/log/{id}/revert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a change of a calendar’s access or settings back; this is written to the log, too. */
+        post: operations["revertCalendarChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who changed what of people and groups; for administrators. */
+        get: operations["listLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/log/{id}/revert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a change of who is in a group back; for administrators. */
+        post: operations["revertChange"];
         delete?: never;
         options?: never;
         head?: never;
@@ -179,6 +488,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The people of the organisation; for administrators. */
+        get: operations["listPeople"];
+        put?: never;
+        /** Adds a person, and invites them by mail if asked to; for administrators. */
+        post: operations["createPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Changes what is said of a person; for administrators. */
+        patch: operations["updatePerson"];
+        trace?: never;
+    };
+    "/people/{id}/invitation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Invites a person by mail, or once more; for administrators. */
+        post: operations["invitePerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{id}/suspended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps a person out for now, or lets them in again; what they have stays theirs. For administrators. */
+        put: operations["suspendPerson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{id}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a person keeps and what would end with them; for administrators. */
+        get: operations["listKept"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{id}/departure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Marks a person as having left, and hands over all that they keep in the same step; for administrators. */
+        post: operations["departPerson"];
+        /** Lets somebody who had left in again, with nothing of what they had; for administrators. */
+        delete: operations["returnPerson"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a table of people would add and change, line by line; with “apply” does it. For administrators. */
+        post: operations["importPeople"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/session": {
         parameters: {
             query?: never;
@@ -209,6 +639,41 @@ export interface paths {
         /** Changes one’s own password. */
         put: operations["changePassword"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/session/person": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Changes one’s own name, time zone and working hours. */
+        patch: operations["updateSelf"];
+        trace?: never;
+    };
+    "/session/password-link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Sets a password by a link from a letter, and signs in. */
+        put: operations["setPassword"];
+        /** Sends a link to set a new password by, where somebody here has the address; the answer is the same where nobody has. */
+        post: operations["sendPasswordLink"];
         delete?: never;
         options?: never;
         head?: never;
@@ -512,6 +977,14 @@ export interface components {
             reasons: string[];
             mayAdd: boolean;
             subscribed: boolean;
+            onList: boolean;
+            archived: boolean;
+            /** @enum {string|null} */
+            firstDay: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
+            /** @enum {string|null} */
+            openingView: "lanes" | "month" | null;
+            freeCategories: boolean;
+            offered: boolean;
             version: number;
         };
         CalendarInput: {
@@ -522,6 +995,17 @@ export interface components {
             mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
             description?: string;
             timezone?: string;
+            /** @enum {string|null} */
+            firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
+            /** @enum {string|null} */
+            openingView?: "lanes" | "month" | null;
+            freeCategories?: boolean;
+            offered?: boolean;
+            keeper?: {
+                /** @enum {string} */
+                kind: "person" | "group";
+                id: number;
+            };
         };
         CalendarChange: {
             name?: string;
@@ -531,8 +1015,17 @@ export interface components {
             mark?: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
             description?: string;
             timezone?: string;
+            /** @enum {string|null} */
+            firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
+            /** @enum {string|null} */
+            openingView?: "lanes" | "month" | null;
+            freeCategories?: boolean;
+            offered?: boolean;
         };
         Category: {
+            id: number;
+            colour: string | null;
+            closesDay: boolean;
             name: string;
             calendar: string | null;
         };
@@ -546,17 +1039,133 @@ export interface components {
         };
         GrantInput: {
             /** @enum {string} */
-            kind: "person" | "group" | "everyone";
+            kind: "person" | "group" | "everyone" | "public";
+            /** @description Whether people who come to see more are told by mail, too */
+            letter?: boolean;
             /** @enum {string} */
             level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
             id?: number | null;
         };
         Sharing: {
+            /** @description How far it reaches, in one line */
+            summary: string;
+            publicUrl: string | null;
             keeper: components["schemas"]["Subject"];
             grants: components["schemas"]["Grant"][];
         };
+        CategoryInput: {
+            name?: string;
+            calendar?: string | null;
+            colour?: string | null;
+            closesDay?: boolean;
+        };
+        CalendarDirectory: {
+            total: number;
+            calendars: components["schemas"]["Calendar"][];
+        };
+        HandOver: {
+            /** @enum {string} */
+            kind: "person" | "group";
+            id: number;
+            /** @enum {string} */
+            stays: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+        };
+        Archiving: {
+            archived: boolean;
+        };
+        Listing: {
+            onList: boolean;
+        };
+        AddressesInput: {
+            text: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            letter?: boolean;
+        };
+        SharingByAddress: {
+            given: string[];
+            already: string[];
+            unknown: string[];
+            sharing: components["schemas"]["Sharing"];
+        };
+        ReasonInWords: {
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            words: string;
+        };
+        PersonReached: {
+            id: number;
+            name: string;
+            post: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            reasons: components["schemas"]["ReasonInWords"][];
+        };
+        ReachOfPeople: {
+            total: number;
+            people: components["schemas"]["PersonReached"][];
+        };
+        Managers: {
+            names: string[];
+            /** @description The level that one has asked for */
+            asked: string | null;
+            /** @description Whether it was shared with oneself by name */
+            leaves: boolean;
+        };
+        AccessRequestInput: {
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            message?: string | null;
+        };
+        AccessDecision: {
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+        };
+        InvitationAnswer: {
+            accepted: boolean;
+        };
+        InvitationWaiting: {
+            id: number;
+            by: string;
+            at: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            means: string;
+            calendar: components["schemas"]["CalendarName"];
+        };
+        RequestWaiting: {
+            id: number;
+            by: string;
+            post: string;
+            at: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            message: string;
+            calendar: components["schemas"]["CalendarName"];
+        };
+        AnswerWaiting: {
+            id: number;
+            by: string;
+            at: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            calendar: components["schemas"]["CalendarName"];
+        };
+        Waiting: {
+            invitations: components["schemas"]["InvitationWaiting"][];
+            requests: components["schemas"]["RequestWaiting"][];
+            answers: components["schemas"]["AnswerWaiting"][];
+        };
+        LogEntry: {
+            id: number;
+            at: string;
+            by: string;
+            words: string;
+            revertable: boolean;
+        };
         Person: {
             /** @description Shapes of the API: People, groups, the session, and problems. */
+            workingHours: components["schemas"]["WorkingSpan"][];
             id: number;
             name: string;
             email: string;
@@ -627,6 +1236,115 @@ export interface components {
         FieldProblem: {
             field: string;
             message: string;
+        };
+        WorkingSpan: {
+            day: string;
+            from: string;
+            to: string;
+        };
+        DirectoryPerson: {
+            id: number;
+            name: string;
+            email: string;
+            post: string;
+            timezone: string;
+            /** @enum {string} */
+            role: "administrator" | "member";
+            /** @enum {string} */
+            status: "active" | "suspended" | "left";
+            hasComeIn: boolean;
+            invitedAt: string | null;
+            workingHours: components["schemas"]["WorkingSpan"][];
+            groups: components["schemas"]["GroupWithin"][];
+        };
+        People: {
+            total: number;
+            pages: number;
+            people: components["schemas"]["DirectoryPerson"][];
+        };
+        PersonInput: {
+            name: string;
+            email: string;
+            post?: string | null;
+            timezone?: string;
+            /** @enum {string} */
+            role?: "administrator" | "member";
+            workingHours?: components["schemas"]["WorkingSpan"][];
+            groups?: number[];
+            invite?: boolean;
+        };
+        PersonChange: {
+            name?: string;
+            email?: string;
+            post?: string | null;
+            timezone?: string;
+            /** @enum {string} */
+            role?: "administrator" | "member";
+            workingHours?: components["schemas"]["WorkingSpan"][];
+        };
+        SelfInput: {
+            name?: string;
+            timezone?: string;
+            workingHours?: components["schemas"]["WorkingSpan"][];
+        };
+        Suspension: {
+            suspended: boolean;
+        };
+        KeptThing: {
+            slug: string;
+            name: string;
+        };
+        KeptFeed: {
+            id: number;
+            name: string;
+            calendar: string;
+        };
+        Kept: {
+            calendars: components["schemas"]["KeptThing"][];
+            overlays: components["schemas"]["KeptThing"][];
+            feeds: components["schemas"]["KeptFeed"][];
+        };
+        Handover: {
+            /** @enum {string} */
+            what: "calendar" | "overlay";
+            slug: string;
+            /** @enum {string} */
+            kind: "person" | "group";
+            id: number;
+        };
+        DepartureInput: {
+            handovers: components["schemas"]["Handover"][];
+            /** @description The person under whose name feed links go on; without one they end */
+            feeds?: number | null;
+        };
+        PeopleTableInput: {
+            text: string;
+            /** @description The digest of the plan that was looked at */
+            apply?: string | null;
+            invite?: boolean;
+        };
+        PeopleRow: {
+            line: number;
+            /** @enum {string} */
+            verdict: "new" | "changed" | "known" | "refused";
+            notes: string[];
+            name: string;
+            email: string;
+            post: string;
+            groups: string[];
+        };
+        PeoplePlan: {
+            digest: string;
+            applied: boolean;
+            rows: components["schemas"]["PeopleRow"][];
+        };
+        PasswordLinkInput: {
+            email: string;
+        };
+        PasswordInput: {
+            email: string;
+            token: string;
+            password: string;
         };
         WeeklyRepeat: {
             /** @description Shapes of the API: Events and how they repeat. */
@@ -878,7 +1596,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The keeper and the grants */
+            /** @description The keeper, the grants and how far that reaches */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -904,13 +1622,267 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The keeper and the grants */
+            /** @description The keeper, the grants and how far that reaches */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Sharing"];
+                };
+            };
+        };
+    };
+    shareByAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddressesInput"];
+            };
+        };
+        responses: {
+            /** @description What became of each */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingByAddress"];
+                };
+            };
+        };
+    };
+    leaveCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    listReach: {
+        parameters: {
+            query?: {
+                /** @description Words in name, post or address */
+                q?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name, at most 40 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReachOfPeople"];
+                };
+            };
+        };
+    };
+    listManagers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Names */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Managers"];
+                };
+            };
+        };
+    };
+    askForAccess: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccessRequestInput"];
+            };
+        };
+        responses: {
+            /** @description Asked */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdrawRequest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    decideRequest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccessDecision"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    seeAnswer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    listWaiting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Waiting"];
+                };
+            };
+        };
+    };
+    answerInvitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InvitationAnswer"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    searchCalendars: {
+        parameters: {
+            query?: {
+                q?: string;
+                /** @description Words in the name of its keeper */
+                keeper?: string;
+                /** @description The id of a group that keeps it or that it is shared with */
+                group?: number;
+                /** @description The name of a category that one of its events has */
+                category?: string;
+                archived?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name, at most 60 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarDirectory"];
                 };
             };
         };
@@ -1029,6 +2001,84 @@ export interface operations {
             };
         };
     };
+    handOverCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandOver"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Calendar"];
+                };
+            };
+        };
+    };
+    archiveCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archiving"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Calendar"];
+                };
+            };
+        };
+    };
+    listCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Listing"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Calendar"];
+                };
+            };
+        };
+    };
     listCategories: {
         parameters: {
             query?: never;
@@ -1045,6 +2095,169 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Category"][];
+                };
+            };
+        };
+    };
+    createCategory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CategoryInput"];
+            };
+        };
+        responses: {
+            /** @description The category */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Category"];
+                };
+            };
+        };
+    };
+    deleteCategory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    updateCategory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CategoryInput"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Category"];
+                };
+            };
+        };
+    };
+    listCalendarLog: {
+        parameters: {
+            query?: {
+                /** @description The id of an entry; older ones are told */
+                before?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Newest first, 50 at a time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntry"][];
+                };
+            };
+        };
+    };
+    revertCalendarChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The log */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntry"][];
+                };
+            };
+        };
+    };
+    listLog: {
+        parameters: {
+            query?: {
+                /** @description The id of an entry; older ones are told */
+                before?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Newest first, 50 at a time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntry"][];
+                };
+            };
+        };
+    };
+    revertChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The log */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntry"][];
                 };
             };
         };
@@ -1223,6 +2436,223 @@ export interface operations {
             };
         };
     };
+    listPeople: {
+        parameters: {
+            query?: {
+                /** @description Words in name, post or address */
+                q?: string;
+                /** @description active, suspended or left */
+                status?: string;
+                /** @description From 1 */
+                page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name, 60 at a time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["People"];
+                };
+            };
+        };
+    };
+    createPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonInput"];
+            };
+        };
+        responses: {
+            /** @description The person */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DirectoryPerson"];
+                };
+            };
+        };
+    };
+    updatePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonChange"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DirectoryPerson"];
+                };
+            };
+        };
+    };
+    invitePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DirectoryPerson"];
+                };
+            };
+        };
+    };
+    suspendPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Suspension"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DirectoryPerson"];
+                };
+            };
+        };
+    };
+    listKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Calendars, overlays and feed links */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+        };
+    };
+    departPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DepartureInput"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DirectoryPerson"];
+                };
+            };
+        };
+    };
+    returnPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    importPeople: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PeopleTableInput"];
+            };
+        };
+        responses: {
+            /** @description The plan */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeoplePlan"];
+                };
+            };
+        };
+    };
     getSession: {
         parameters: {
             query?: never;
@@ -1313,6 +2743,76 @@ export interface operations {
             };
         };
     };
+    updateSelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SelfInput"];
+            };
+        };
+        responses: {
+            /** @description The session */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+        };
+    };
+    setPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordInput"];
+            };
+        };
+        responses: {
+            /** @description The session */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+        };
+    };
+    sendPasswordLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordLinkInput"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     createEvent: {
         parameters: {
             query?: never;
@@ -1341,6 +2841,8 @@ export interface operations {
         parameters: {
             query?: {
                 occurrence?: string;
+                /** @description A person as whom to look, on a calendar that one manages */
+                as?: number;
             };
             header?: never;
             path: {
@@ -1709,6 +3211,8 @@ export interface operations {
                 tz: string;
                 overlay?: string;
                 calendar?: string;
+                /** @description A person as whom to look, on the calendars one manages */
+                as?: number;
                 "categories[]"?: string[];
             };
             header?: never;
@@ -1736,6 +3240,8 @@ export interface operations {
                 tz: string;
                 overlay?: string;
                 calendar?: string;
+                /** @description A person as whom to look, on the calendars one manages */
+                as?: number;
                 "categories[]"?: string[];
             };
             header?: never;

@@ -6,7 +6,7 @@ import { CONTROL } from '@/components/Field';
 export type Entry = Schemas['DirectoryEntry'];
 
 /** Finds a person or a group by typing part of the name. */
-export function SubjectPicker({ entry, onChange }: { entry: Entry | null; onChange: (entry: Entry | null) => void }) {
+export function SubjectPicker({ entry, onChange, label = 'Person or group' }: { entry: Entry | null; onChange: (entry: Entry | null) => void; label?: string }) {
     const id = useId();
     const [words, setWords] = useState('');
     const [open, setOpen] = useState(false);
@@ -39,7 +39,7 @@ export function SubjectPicker({ entry, onChange }: { entry: Entry | null; onChan
     return (
         <div className="relative min-w-60 flex-1">
             <label htmlFor={id} className="mb-1 block text-xs text-soft">
-                Person or group
+                {label}
             </label>
             <input
                 id={id}

@@ -6,10 +6,16 @@ import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
 import { InkPicker } from '@/components/InkPicker';
 import { INKS, MARKS } from '@/components/Mark';
+import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
 import { useCalendarActions, useCalendars, type Calendar, type CalendarInput } from './useCalendars';
 
 type Props = { open: boolean; onOpenChange: (open: boolean) => void; calendar: Calendar | null; onSaved?: (calendar: Calendar) => void };
+
+const FIRST_DAYS = [
+    ['SU', 'Sunday'],
+    ['SA', 'Saturday'],
+] as const;
 
 /** Makes a calendar, or changes its settings. */
 export function CalendarDialog(props: Props) {
@@ -28,14 +34,18 @@ export function CalendarDialog(props: Props) {
 function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
     const person = usePerson();
     const calendars = useCalendars();
+    const groups = useGroups();
+    const mine = groups.data?.filter((group) => group.people.some((each) => each.id === person.id)) ?? [];
     const { create, update } = useCalendarActions();
     const number = calendars.data?.length ?? 0;
-    const [input, setInput] = useState<Required<CalendarInput>>({
+    const [input, setInput] = useState<CalendarInput>({
         name: calendar?.name ?? '',
         description: calendar?.description ?? '',
         colour: calendar?.colour ?? INKS[number % INKS.length] ?? 'sea',
         mark: calendar?.mark ?? MARKS[number % MARKS.length] ?? 'disc',
         timezone: calendar?.timezone ?? person.timezone,
+        firstDay: calendar?.firstDay ?? null,
+        openingView: calendar?.openingView ?? null,
     });
     const saving = calendar === null ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
@@ -62,6 +72,47 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                 <InkPicker ink={input.colour} mark={input.mark} onChange={(colour, mark) => setInput({ ...input, colour, mark })} />
             </div>
             <TextField label="Time zone" value={input.timezone} error={problem?.field('timezone')} list="zones" onChange={(event) => setInput({ ...input, timezone: event.target.value })} />
+            <div className="grid grid-cols-2 gap-3">
+                <Field label="Week begins on">
+                    {(control) => (
+                        <select {...control} value={input.firstDay ?? ''} onChange={(event) => setInput({ ...input, firstDay: (event.target.value || null) as Calendar['firstDay'] })}>
+                            <option value="">Monday, as usual</option>
+                            {FIRST_DAYS.map(([day, name]) => (
+                                <option key={day} value={day}>
+                                    {name}
+                                </option>
+                            ))}
+                        </select>
+                    )}
+                </Field>
+                <Field label="Opens in">
+                    {(control) => (
+                        <select {...control} value={input.openingView ?? ''} onChange={(event) => setInput({ ...input, openingView: (event.target.value || null) as Calendar['openingView'] })}>
+                            <option value="">the view last used</option>
+                            <option value="lanes">Lanes</option>
+                            <option value="month">Month</option>
+                        </select>
+                    )}
+                </Field>
+            </div>
+            {calendar === null && mine.length > 0 && (
+                <Field label="Kept by" hint="A group keeps it when somebody leaves.">
+                    {(control) => (
+                        <select
+                            {...control}
+                            value={input.keeper?.kind === 'group' ? input.keeper.id : ''}
+                            onChange={(event) => setInput({ ...input, keeper: event.target.value === '' ? { kind: 'person', id: person.id } : { kind: 'group', id: Number(event.target.value) } })}
+                        >
+                            <option value="">you</option>
+                            {mine.map((group) => (
+                                <option key={group.id} value={group.id}>
+                                    {group.name}
+                                </option>
+                            ))}
+                        </select>
+                    )}
+                </Field>
+            )}
             <datalist id="zones">
                 {Intl.supportedValuesOf('timeZone').map((zone) => (
                     <option key={zone} value={zone} />

@@ -5,12 +5,19 @@ import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
+import { AskForAccess } from '@/features/access/AskForAccess';
 import { LEVELS } from '@/features/access/levels';
+import { ReasonsPanel } from '@/features/access/ReasonsPanel';
 import { SharingPanel } from '@/features/access/SharingPanel';
+import { useManagers } from '@/features/access/useAccess';
+import { LogList } from '@/features/changelog/LogList';
 import { FeedLinks } from '@/features/feeds/FeedLinks';
 import { ImportPanel } from '@/features/imports/ImportPanel';
 import { CalendarDialog } from './CalendarDialog';
+import { CategoriesPanel } from './CategoriesPanel';
+import { HandOverDialog } from './HandOverDialog';
 import { useCalendarActions, useCalendars } from './useCalendars';
+import { useListActions } from './useListActions';
 
 const route = getRouteApi('/calendars/$slug');
 
@@ -19,8 +26,11 @@ export function CalendarPage() {
     const { slug } = route.useParams();
     const navigate = useNavigate();
     const calendars = useCalendars();
-    const { remove } = useCalendarActions();
+    const { put: list, leave } = useListActions();
+    const managers = useManagers(slug, calendars.data?.some((each) => each.slug === slug) === true);
+    const { remove, archive } = useCalendarActions();
     const [editing, setEditing] = useState(false);
+    const [handing, setHanding] = useState(false);
     if (calendars.isPending) return <Loading what="the calendar" />;
     if (calendars.isError) return <Failed error={calendars.error} retry={() => void calendars.refetch()} />;
     const calendar = calendars.data.find((each) => each.slug === slug);
@@ -46,6 +56,8 @@ export function CalendarPage() {
                 manages && (
                     <>
                         <Button onClick={() => setEditing(true)}>Settings</Button>
+                        <Button onClick={() => setHanding(true)}>Hand over</Button>
+                        <Button onClick={() => archive.mutate({ calendar, archived: !calendar.archived })}>{calendar.archived ? 'Bring back' : 'Archive'}</Button>
                         <Button look="danger" onClick={() => remove.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>
                             Delete
                         </Button>
@@ -61,6 +73,10 @@ export function CalendarPage() {
                     <Mark mark={calendar.mark} ink={calendar.colour} size={14} /> kept by {calendar.keeper.name}
                 </span>
                 <span className="text-soft">{calendar.timezone}</span>
+                {calendar.archived && <span className="border border-line px-1.5 text-xs">archived</span>}
+                <Link to="/" search={{ calendar: calendar.slug }} className="ml-auto underline">
+                    Look at it
+                </Link>
             </div>
             <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].means}.`}>
                 <ul className="list-inside list-disc text-soft">
@@ -68,6 +84,13 @@ export function CalendarPage() {
                         <li key={reason}>{reason}</li>
                     ))}
                 </ul>
+                <div className="mt-3 flex flex-wrap items-center gap-3">
+                    {!calendar.archived && (
+                        <Button onClick={() => list.mutate({ calendar, onList: !calendar.onList })}>{calendar.onList ? 'Take off my list' : 'Add to my list'}</Button>
+                    )}
+                    {calendar.level !== 'edit' && !manages && <AskForAccess calendar={calendar} />}
+                    {managers.data?.leaves === true && <Button onClick={() => leave.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>Leave it</Button>}
+                </div>
             </Section>
             {manages && (
                 <Section title="Shared with" about="The highest level that applies to somebody holds.">
@@ -75,15 +98,31 @@ export function CalendarPage() {
                 </Section>
             )}
             {manages && (
+                <Section title="Who sees what, and why" about="Of any person: the level they have, and by what.">
+                    <ReasonsPanel calendar={calendar} />
+                </Section>
+            )}
+            {manages && (
+                <Section title="Categories">
+                    <CategoriesPanel calendar={calendar} />
+                </Section>
+            )}
+            {manages && (
                 <Section title="Feed links" about="A link of its own for one reader or one place, kept secret by whoever has it. Each can be revoked alone.">
                     <FeedLinks calendar={calendar} />
                 </Section>
             )}
-            {edits && !calendar.subscribed && (
+            {edits && !calendar.subscribed && !calendar.archived && (
                 <Section title="Bring in a file" about="An iCalendar file (.ics). You see what it would add before anything is changed.">
                     <ImportPanel calendar={calendar} />
                 </Section>
             )}
+            {manages && (
+                <Section title="Change log" about="Who changed what of access and settings. What can be taken back is taken back from here.">
+                    <LogList path={`/calendars/${calendar.slug}/log`} />
+                </Section>
+            )}
+            {handing && <HandOverDialog calendar={calendar} onClose={() => setHanding(false)} />}
             <CalendarDialog open={editing} onOpenChange={setEditing} calendar={calendar} />
         </Page>
     );

@@ -1,54 +1,77 @@
-import { Link } from '@tanstack/react-router';
+import { getRouteApi, Link } from '@tanstack/react-router';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { TextField } from '@/components/Field';
-import { Mark } from '@/components/Mark';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
-import { LEVELS } from '@/features/access/levels';
 import { usePerson } from '@/features/session/useSession';
 import { CalendarDialog } from './CalendarDialog';
+import { CalendarDirectory } from './CalendarDirectory';
+import { CalendarRow } from './CalendarRow';
 import { useCalendars, type Calendar } from './useCalendars';
 
-/** Every calendar one may see: those one manages, then what others share. */
+const route = getRouteApi('/calendars');
+const TAB = 'border-b-[3px] px-1 pb-1.5 text-[15px] font-semibold';
+
+/** The calendars on one's own list, and beside them the directory of all that one may see. */
 export function CalendarsPage() {
-    const calendars = useCalendars();
-    const person = usePerson();
+    const { in: place } = route.useSearch();
     const [creating, setCreating] = useState(false);
-    const [words, setWords] = useState('');
-    if (calendars.isPending) return <Loading what="calendars" />;
-    if (calendars.isError) return <Failed error={calendars.error} retry={() => void calendars.refetch()} />;
-    const sought = words.trim().toLowerCase();
-    const found = calendars.data.filter((each) => `${each.name} ${each.keeper.name}`.toLowerCase().includes(sought));
-    const own = found.filter((each) => each.keeper.kind === 'person' && each.keeper.id === person.id);
-    const managed = found.filter((each) => each.level === 'manage' && !own.includes(each));
-    const shared = found.filter((each) => each.level !== 'manage');
     return (
         <Page
             title="Calendars"
-            about="What you keep, what you look after with others, and what is shared with you. Nothing has to be added by address: it is here as soon as it is shared."
+            about="What is on your list is laid out for you every day. In the directory is everything that you may see; nothing has to be added by address."
             actions={
                 <Button look="primary" onClick={() => setCreating(true)}>
                     <Plus size={15} aria-hidden="true" /> Make a calendar
                 </Button>
             }
         >
-            {calendars.data.length === 0 ? (
-                <Empty title="No calendar yet">
-                    Make the first one. It is yours alone until you share it.
-                </Empty>
-            ) : (
-                <>
-                    <TextField label="Find by name or keeper" type="search" fieldClassName="mb-6 max-w-72" value={words} onChange={(event) => setWords(event.target.value)} />
-                    {found.length === 0 && <p className="text-soft">No calendar that you may see is called that.</p>}
-                    <Group title="Kept by you" calendars={own} />
-                    <Group title="Looked after by you with others" calendars={managed} />
-                    <Group title="Shared with you" calendars={shared} />
-                </>
-            )}
+            <nav aria-label="Which calendars" className="mb-5 flex gap-6 border-b border-line">
+                <Link to="/calendars" search={{}} aria-current={place === undefined ? 'page' : undefined} className={`${TAB} ${place === undefined ? 'border-pin' : 'border-transparent text-soft'}`}>
+                    My list
+                </Link>
+                <Link to="/calendars" search={{ in: 'directory' }} aria-current={place === 'directory' ? 'page' : undefined} className={`${TAB} ${place === 'directory' ? 'border-pin' : 'border-transparent text-soft'}`}>
+                    Directory
+                </Link>
+            </nav>
+            {place === 'directory' ? <CalendarDirectory /> : <OwnList />}
             <CalendarDialog open={creating} onOpenChange={setCreating} calendar={null} />
         </Page>
+    );
+}
+
+function OwnList() {
+    const calendars = useCalendars();
+    const person = usePerson();
+    if (calendars.isPending) return <Loading what="calendars" />;
+    if (calendars.isError) return <Failed error={calendars.error} retry={() => void calendars.refetch()} />;
+    const listed = calendars.data.filter((each) => each.onList);
+    const own = listed.filter((each) => each.keeper.kind === 'person' && each.keeper.id === person.id);
+    const managed = listed.filter((each) => each.level === 'manage' && !own.includes(each));
+    const others = listed.filter((each) => each.level !== 'manage');
+    const off = calendars.data.filter((each) => !each.onList && !each.archived).length;
+    return (
+        <>
+            {listed.length === 0 && (
+                <Empty title="No calendar on your list yet">
+                    Make the first one: it is yours alone until you share it.
+                    {off > 0 && ` ${off === 1 ? 'One' : off} more can be added from the directory.`}
+                </Empty>
+            )}
+            <Group title="Kept by you" calendars={own} />
+            <Group title="Looked after by you with others" calendars={managed} />
+            <Group title="Shared with you" calendars={others} />
+            {listed.length > 0 && off > 0 && (
+                <p className="text-soft">
+                    {off === 1 ? 'One more calendar is' : `${off} more calendars are`} in the{' '}
+                    <Link to="/calendars" search={{ in: 'directory' }} className="underline">
+                        directory
+                    </Link>
+                    .
+                </p>
+            )}
+        </>
     );
 }
 
@@ -58,20 +81,7 @@ function Group({ title, calendars }: { title: string; calendars: Calendar[] }) {
         <Section title={title}>
             <ul className="border-t border-line">
                 {calendars.map((each) => (
-                    <li key={each.slug} className="border-b border-line">
-                        <Link to="/calendars/$slug" params={{ slug: each.slug }} className="flex items-center gap-3 px-1.5 py-2 hover:bg-wash">
-                            <Mark mark={each.mark} ink={each.colour} size={15} />
-                            <span className="min-w-0 flex-1">
-                                <b className="font-semibold">{each.name}</b>
-                                <span className="block truncate text-soft">{each.description || `kept by ${each.keeper.name}`}</span>
-                            </span>
-                            {each.subscribed && <span className="border border-line px-1.5 text-xs text-soft">source</span>}
-                            <span className="w-36 text-right">
-                                {LEVELS[each.level].name}
-                                <span className="block truncate text-xs text-soft">{each.reasons[0]}</span>
-                            </span>
-                        </Link>
-                    </li>
+                    <CalendarRow key={each.slug} calendar={each} />
                 ))}
             </ul>
         </Section>

@@ -1,22 +1,24 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { api, type Schemas } from '@/api/client';
+import { useAction, useRefresh } from '@/api/useAction';
 
 export type Calendar = Schemas['Calendar'];
 export type CalendarInput = Schemas['CalendarInput'];
+export type Category = Schemas['Category'];
 
 export function useCalendars() {
     return useQuery({ queryKey: ['calendars'], queryFn: ({ signal }) => api<Calendar[]>('GET', '/calendars', { signal }) });
 }
 
 export function useCategories() {
-    return useQuery({ queryKey: ['categories'], queryFn: ({ signal }) => api<Schemas['Category'][]>('GET', '/categories', { signal }) });
+    return useQuery({ queryKey: ['categories'], queryFn: ({ signal }) => api<Category[]>('GET', '/categories', { signal }) });
 }
 
 export function useCalendarActions() {
     const client = useQueryClient();
     // A calendar shows in many places: all of them fetch anew.
-    const refresh = () => client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+    const refresh = useRefresh();
     const known = (saved: Calendar) => {
         client.setQueryData<Calendar[]>(['calendars'], (before = []) => [...before.filter((each) => each.slug !== saved.slug), saved].sort((a, b) => a.name.localeCompare(b.name)));
         void refresh();
@@ -24,6 +26,12 @@ export function useCalendarActions() {
     const create = useMutation({
         mutationFn: (input: CalendarInput) => api<Calendar>('POST', '/calendars', { body: input }),
         onSuccess: known,
+    });
+    const archive = useAction(({ calendar, archived }: { calendar: Calendar; archived: boolean }) => api<Calendar>('PUT', `/calendars/${calendar.slug}/archived`, { body: { archived } }), {
+        onDone: (_, { calendar, archived }) =>
+            void toast(archived ? `“${calendar.name}” is archived: it is read, and changed no more.` : `“${calendar.name}” is back in use.`, {
+                action: { label: 'Undo', onClick: () => archive.mutate({ calendar, archived: !archived }) },
+            }),
     });
     const update = useMutation({
         mutationFn: ({ calendar, input }: { calendar: Calendar; input: Partial<CalendarInput> }) =>
@@ -47,5 +55,5 @@ export function useCalendarActions() {
             });
         },
     });
-    return { create, update, remove };
+    return { create, update, remove, archive };
 }

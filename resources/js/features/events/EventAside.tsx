@@ -41,7 +41,8 @@ function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope;
     // Of a series, the form is about the series itself or about the one time that was opened.
     const shown = editing === null ? occurrence : editing.scope;
     const client = useQueryClient();
-    const asked = (scope: Scope) => ({ queryKey: ['event', id, scope], queryFn: () => fetchEvent(id, scope), staleTime: 0 });
+    const { as } = useRota().search;
+    const asked = (scope: Scope) => ({ queryKey: ['event', id, scope, as], queryFn: () => fetchEvent(id, scope, as), staleTime: 0 });
     const event = useQuery(asked(shown));
     // A form goes on from what it opens with, so it opens with what the event is now.
     const edit = (scope: Scope) => void client.fetchQuery(asked(scope)).catch(() => undefined).finally(() => setEditing({ scope }));

@@ -2,6 +2,7 @@ import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
+import { AskForAccess } from '@/features/access/AskForAccess';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/overlays/RotaContext';
 import { formatMoment, formatWhen } from '@/time/dates';
@@ -58,9 +59,14 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             {event.busyOnly && (
                 <p className="mt-3 border-l-[3px] border-line pl-2.5">
                     {calendar?.level === 'busy'
-                        ? `You see busy times of this calendar only. It is kept by ${calendar.keeper.name}; ask there for more.`
-                        : 'This event is private: you see that the time is taken, not what for.'}
+                        ? 'You see busy times of this calendar: when something is on, not what.'
+                        : 'You see that the time is taken, not what for: the event is private.'}
                 </p>
+            )}
+            {event.busyOnly && calendar?.level === 'busy' && (
+                <div className="mt-2 flex flex-col items-start gap-2">
+                    <AskForAccess calendar={calendar} />
+                </div>
             )}
             <dl className="my-3 grid grid-cols-[78px_1fr] gap-y-2">
                 <Fact name="Place">{event.place}</Fact>

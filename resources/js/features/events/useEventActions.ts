@@ -14,8 +14,9 @@ export type Scope = string | null;
 
 const query = (occurrence: Scope) => ({ query: { occurrence: occurrence ?? undefined } });
 
-export function fetchEvent(id: number, occurrence: Scope): Promise<Event> {
-    return api<Event>('GET', `/events/${id}`, query(occurrence));
+/** With `as`, as that person sees it. */
+export function fetchEvent(id: number, occurrence: Scope, as?: number): Promise<Event> {
+    return api<Event>('GET', `/events/${id}`, { query: { occurrence: occurrence ?? undefined, as: as?.toString() } });
 }
 
 /** What can be done to events. Each says what it did, and can be undone. */

@@ -12,20 +12,20 @@ export function OverlayMenu({ overlay, onEdit, onNew }: Props) {
     const rota = useRota();
     const overlays = useOverlays();
     const { share, remove } = useOverlayActions();
-    const choose = (slug: string) => rota.go({ overlay: slug, off: undefined, categories: undefined, view: undefined });
+    const choose = (slug: string) => rota.go({ overlay: slug, calendar: undefined, as: undefined, off: undefined, categories: undefined, view: undefined });
     const mayEdit = overlay !== null && (overlay.level === 'edit' || overlay.level === 'manage');
     return (
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">
             <DropdownMenu.Root>
                 <DropdownMenu.Trigger className="flex max-w-full items-center gap-1.5 rounded-sm">
-                    <span className="truncate">{overlay?.name ?? 'Everything I see'}</span>
+                    <span className="truncate">{rota.search.calendar === undefined ? (overlay?.name ?? 'My calendars') : (rota.sheet?.layers[0]?.name ?? 'A calendar')}</span>
                     <ChevronDown size={18} className="shrink-0 text-soft" aria-hidden="true" />
                 </DropdownMenu.Trigger>
                 <DropdownMenu.Portal>
                     <DropdownMenu.Content align="start" sideOffset={8} className="z-50 max-h-[70vh] min-w-72 overflow-y-auto border border-ink bg-sheet p-1.5 font-sans text-[13px] shadow-(--shadow)">
                         <DropdownMenu.Label className="px-2.5 py-1 text-xs text-soft">Overlays</DropdownMenu.Label>
                         <DropdownMenu.Item className={ITEM} onSelect={() => choose('all')}>
-                            Everything I see <span className="ml-auto text-soft">a layer for each calendar</span>
+                            My calendars <span className="ml-auto text-soft">a layer for each calendar</span>
                         </DropdownMenu.Item>
                         {overlays.data?.map((each) => (
                             <DropdownMenu.Item key={each.slug} className={ITEM} onSelect={() => choose(each.slug)}>

@@ -11,7 +11,7 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
     const rota = useRota();
     const overlays = useOverlays();
     const [editing, setEditing] = useState<'new' | 'this' | null>(null);
-    const overlay = overlays.data?.find((each) => each.slug === rota.overlay) ?? null;
+    const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
     const layers = rota.sheet?.layers.length ?? 0;
     const about = `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
     return (
@@ -19,10 +19,12 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
             <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} />
             <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
-                <Button look="primary" onClick={() => rota.begin(rota.date, null)} aria-label="Add an event">
-                    <Plus size={15} aria-hidden="true" />
-                    <span className="max-sm:hidden">Add an event</span>
-                </Button>
+                {rota.search.as === undefined && (
+                    <Button look="primary" onClick={() => rota.begin(rota.date, null)} aria-label="Add an event">
+                        <Plus size={15} aria-hidden="true" />
+                        <span className="max-sm:hidden">Add an event</span>
+                    </Button>
+                )}
                 <Button className="md:hidden" onClick={onKey} aria-label="Key">
                     <ListTree size={15} aria-hidden="true" />
                 </Button>

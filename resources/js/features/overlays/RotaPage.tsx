@@ -1,6 +1,8 @@
 import { getRouteApi } from '@tanstack/react-router';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import clsx from 'clsx';
 import { Failed, Loading } from '@/components/States';
+import { CalendarNotice } from '@/features/access/CalendarNotice';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { EventAside } from '@/features/events/EventAside';
 import { SeriesQuestion } from '@/features/events/SeriesQuestion';
@@ -40,10 +42,14 @@ export function RotaPage() {
     const remembered = localStorage.getItem(LAST);
     const known = (slug: string | null | undefined) => slug === 'all' || overlays.data?.some((each) => each.slug === slug) === true;
     const overlay = search.overlay ?? (known(remembered) ? (remembered ?? 'all') : (overlays.data?.[0]?.slug ?? 'all'));
-    const view = search.view ?? overlays.data?.find((each) => each.slug === overlay)?.openingView ?? 'lanes';
+    const single = calendars.data?.find((each) => each.slug === search.calendar);
+    const view = search.view ?? (search.calendar === undefined ? null : single?.openingView) ?? overlays.data?.find((each) => each.slug === overlay)?.openingView ?? 'lanes';
     const date = search.date ?? today;
-    const { span, focus } = useMemo(() => windowOf(view, date, laneDays), [view, date, laneDays]);
-    const through = useMemo(() => ({ overlay, zone, categories: search.categories ?? [] }), [overlay, zone, search.categories]);
+    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO'), [view, date, laneDays, single?.firstDay]);
+    const through = useMemo(
+        () => ({ overlay, calendar: search.calendar, as: search.as, zone, categories: search.categories ?? [] }),
+        [overlay, search.calendar, search.as, zone, search.categories],
+    );
     const sheet = useSheet(through, span, overlays.isSuccess);
     const hidden = useMemo(() => new Set(search.off ?? []), [search.off]);
 
@@ -64,6 +70,7 @@ export function RotaPage() {
             sheet: sheet.data,
             step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
             begin: (day, target) => {
+                if (search.as !== undefined) return;
                 const first = calendars.data?.find((each) => each.mayAdd);
                 // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
                 const inView = sheet.data?.layers.find((layer, index) => layer.target !== null && !hidden.has(index))?.target;
@@ -89,7 +96,8 @@ export function RotaPage() {
             <div className="flex h-full flex-col">
                 <RotaHeader onKey={() => setKeyOpen((open) => !open)} />
                 <div className="flex min-h-0 flex-1">
-                    <main className="flex min-w-0 flex-1 flex-col" aria-label="Rota">
+                    <main className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
+                        <CalendarNotice />
                         <Ruler through={through} enabled={overlays.isSuccess} />
                         <SheetControls />
                         <div className="min-h-0 flex-1 overflow-auto bg-sheet" aria-busy={sheet.isFetching}>

@@ -1,9 +1,9 @@
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { addDays, addMonths, daysBetween, daysFrom, formatDate, isWeekend, startOfMonth } from '@/time/dates';
 import { useRota } from './RotaContext';
-import { useRuler } from './useSheet';
+import { useRuler, type Through } from './useSheet';
 
-type Props = { through: { overlay: string; zone: string; categories: string[] }; enabled: boolean };
+type Props = { through: Through; enabled: boolean };
 
 const MONTHS = 6;
 

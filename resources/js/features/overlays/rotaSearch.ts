@@ -6,6 +6,10 @@ export type View = 'lanes' | 'month';
 export type RotaSearch = {
     /** A kept overlay by its slug, or `all`. */
     overlay?: string;
+    /** A single calendar by its slug, looked at on its own. */
+    calendar?: string;
+    /** The person as whom a manager looks at it. */
+    as?: number;
     view?: View;
     date?: string;
     categories?: string[];
@@ -18,6 +22,8 @@ export type RotaSearch = {
 export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     const search: RotaSearch = {};
     if (typeof raw.overlay === 'string') search.overlay = raw.overlay;
+    if (typeof raw.calendar === 'string') search.calendar = raw.calendar;
+    if (search.calendar !== undefined && Number.isInteger(raw.as)) search.as = raw.as as number;
     if (raw.view === 'lanes' || raw.view === 'month') search.view = raw.view;
     if (isDate(raw.date)) search.date = raw.date;
     if (Array.isArray(raw.categories)) search.categories = raw.categories.filter((each) => typeof each === 'string');

@@ -4,10 +4,10 @@ import { api, type Schemas } from '@/api/client';
 export type Sheet = Schemas['Sheet'];
 export type Span = { from: string; to: string };
 
-type Through = { overlay: string; zone: string; categories: string[] };
+export type Through = { overlay: string; calendar: string | undefined; as: number | undefined; zone: string; categories: string[] };
 
-function query({ overlay, zone, categories }: Through, { from, to }: Span) {
-    return { from, to, tz: zone, overlay: overlay === 'all' ? undefined : overlay, categories };
+function query({ overlay, calendar, as, zone, categories }: Through, { from, to }: Span) {
+    return { from, to, tz: zone, overlay: calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as: as?.toString(), categories };
 }
 
 export function useSheet(through: Through, span: Span, enabled: boolean) {

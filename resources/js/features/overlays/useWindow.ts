@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { addDays, addMonths, daysBetween, startOfMonth, startOfWeek } from '@/time/dates';
+import { addDays, addMonths, daysBetween, startOfMonth, startOfWeek, type FirstDay } from '@/time/dates';
 import type { View } from './rotaSearch';
 import type { Span } from './useSheet';
 
@@ -15,15 +15,15 @@ export function useLaneDays(): number {
 }
 
 /** The days that a view draws, and those it is about. */
-export function windowOf(view: View, date: string, laneDays: number): { span: Span; focus: Span } {
+export function windowOf(view: View, date: string, laneDays: number, firstDay: FirstDay = 'MO'): { span: Span; focus: Span } {
     if (view === 'lanes') {
-        const from = laneDays < 7 ? date : startOfWeek(date);
+        const from = laneDays < 7 ? date : startOfWeek(date, firstDay);
         const span = { from, to: addDays(from, laneDays) };
         return { span, focus: span };
     }
     const first = startOfMonth(date);
     const focus = { from: first, to: addMonths(first, 1) };
-    const from = startOfWeek(first);
+    const from = startOfWeek(first, firstDay);
     const weeks = Math.ceil(daysBetween(from, focus.to) / 7);
     return { span: { from, to: addDays(from, weeks * 7) }, focus };
 }

@@ -3,16 +3,19 @@ import { Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
 import { PinLogo } from '@/app/PinLogo';
+import { AskForLink } from './AskForLink';
 import { useSignIn } from './useSession';
 
 export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
+    const [forgotten, setForgotten] = useState(false);
     const signIn = useSignIn();
     const problem = signIn.error instanceof Problem ? signIn.error : null;
     return (
         <main className="grid min-h-full bg-wash place-items-center p-4">
             <div className="grid w-full max-w-4xl border-2 border-ink bg-paper md:grid-cols-[1fr_1.2fr]">
+                <div>
                 <form
                     className="flex flex-col gap-4 p-6 sm:p-8"
                     onSubmit={(event) => {
@@ -35,7 +38,16 @@ export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
                     <Button type="submit" look="primary" className="py-1.5" disabled={signIn.isPending}>
                         Sign in
                     </Button>
+                    <Button look="quiet" className="self-start" aria-expanded={forgotten} onClick={() => setForgotten(!forgotten)}>
+                        Password forgotten, or none yet?
+                    </Button>
                 </form>
+                {forgotten && (
+                    <div className="px-6 pb-6 sm:px-8">
+                        <AskForLink email={email} />
+                    </div>
+                )}
+                </div>
                 {demo !== null && (
                     <section aria-labelledby="demo-people" className="max-h-[70vh] overflow-y-auto border-t border-line bg-sheet p-6 md:border-t-0 md:border-l">
                         <h2 id="demo-people" className="text-lg font-semibold">

@@ -45,8 +45,8 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
             </div>
             {rows.map(({ first, days, row }, week) => (
                 <div role="row" className="sheet-row" key={first}>
-                    <div role="rowheader" className="sheet-rowhead" aria-label={`Week ${weekNumber(first)}`}>
-                        <b className="font-serif text-[15px] font-medium">{weekNumber(first)}</b>
+                    <div role="rowheader" className="sheet-rowhead" aria-label={`Week ${weekNumber(addDays(first, 3))}`}>
+                        <b className="font-serif text-[15px] font-medium">{weekNumber(addDays(first, 3))}</b>
                     </div>
                     {days.map((day, column) => {
                         const tracks = row.tracks[column] ?? 0;
@@ -54,7 +54,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                         const room = opened.has(day) ? tickets.length : Math.max(1, lines - tracks - (tickets.length > lines - tracks ? 1 : 0));
                         const outside = day < focus.from || day >= focus.to;
                         return (
-                            <Cell key={day} row={week} column={column} day={day} target={null} closed={closed.get(day)} outside={outside} label={`Week ${weekNumber(first)}`}>
+                            <Cell key={day} row={week} column={column} day={day} target={null} closed={closed.get(day)} outside={outside} label={`Week ${weekNumber(addDays(first, 3))}`}>
                                 <div className="sheet-number" data-today={day === today || undefined}>
                                     {formatDate(day, day.endsWith('-01') ? 'short' : 'day')}
                                 </div>

@@ -1,0 +1,149 @@
+<?php
+
+namespace App\Calendars;
+
+use App\Access\AccessibleCalendar;
+use App\Access\CurrentViewer;
+use App\Changes\Change;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Overlay\Colour;
+
+/** The categories of the organisation, kept by administrators, and those of a calendar, kept by who manages it. */
+final class CategoriesController
+{
+    public function __construct(private readonly CurrentViewer $viewer)
+    {
+    }
+
+    #[OA\Get(path: '/categories', operationId: 'listCategories', summary: 'The organisation’s categories, and those of the calendars one may read.', tags: ['calendars'],
+        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Category')))])]
+    public function index(): JsonResponse
+    {
+        $readable = $this->viewer->calendars()
+            ->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::Read));
+        $slugs = $readable->map(fn (AccessibleCalendar $each): string => $each->calendar->slug);
+
+        return new JsonResponse(Category::query()->whereNull('calendar_id')->orWhereIn('calendar_id', $readable->keys())
+            ->orderBy('name')->get()
+            ->map(fn (Category $category): array => $this->tell($category, $category->calendar_id === null ? null : $slugs[$category->calendar_id])));
+    }
+
+    #[OA\Post(path: '/categories', operationId: 'createCategory', summary: 'Adds a category: to a calendar one manages, or as an administrator to the organisation.', tags: ['calendars'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CategoryInput')),
+        responses: [new OA\Response(response: 201, description: 'The category', content: new OA\JsonContent(ref: '#/components/schemas/Category'))])]
+    public function store(Request $request): JsonResponse
+    {
+        $slug = $request->validate(['calendar' => ['sometimes', 'nullable', 'string', 'max:80']])['calendar'] ?? null;
+        $calendar = $slug === null ? null : $this->viewer->calendar($slug, Level::Manage)->calendar;
+        if ($calendar === null) {
+            $this->viewer->demandAdministrator();
+        }
+        $input = $this->input($request, null, $calendar?->id);
+        $category = DB::transaction(function () use ($input, $calendar): Category {
+            $category = Category::query()->create($input + ['calendar_id' => $calendar?->id]);
+            Change::ofAccess();
+
+            return $category;
+        });
+
+        return new JsonResponse($this->tell($category->refresh(), $slug), 201);
+    }
+
+    #[OA\Patch(path: '/categories/{id}', operationId: 'updateCategory', summary: 'Renames or recolours a category; events that have it keep it.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CategoryInput')),
+        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Category'))])]
+    public function update(Request $request, int $id): JsonResponse
+    {
+        [$category, $slug] = $this->kept($id);
+        $input = $this->input($request, $category, $category->calendar_id);
+        DB::transaction(function () use ($category, $input): void {
+            $category->update($input);
+            $this->touch($category);
+        });
+
+        return new JsonResponse($this->tell($category, $slug));
+    }
+
+    #[OA\Delete(path: '/categories/{id}', operationId: 'deleteCategory', summary: 'Deletes a category, and takes it off the events that have it.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 204, description: 'Done')])]
+    public function destroy(int $id): Response
+    {
+        [$category] = $this->kept($id);
+        DB::transaction(function () use ($category): void {
+            $events = DB::table('event_category')->where('category_id', $category->id)->pluck('event_id');
+            $this->touch($category);
+            $category->delete();
+            foreach ($events->chunk(500) as $some) {
+                // The copy that windows are read from.
+                DB::table('events')->whereIn('id', $some)->update(['category_ids' => DB::raw("COALESCE((SELECT GROUP_CONCAT(category_id ORDER BY category_id) FROM event_category WHERE event_id = events.id), '')")]);
+            }
+        });
+
+        return response()->noContent();
+    }
+
+    /** Events that have it show otherwise now, in feeds too. */
+    private function touch(Category $category): void
+    {
+        $calendars = DB::table('events')->join('event_category', 'event_id', '=', 'events.id')->where('category_id', $category->id)->distinct()->pluck('calendar_id');
+        foreach ($calendars as $calendar) {
+            Change::of($calendar);
+        }
+        Change::ofAccess();
+    }
+
+    /** @return array{Category, ?string} a category that the viewer keeps, and the slug of its calendar */
+    private function kept(int $id): array
+    {
+        $category = Category::query()->findOrFail($id);
+        if ($category->calendar_id === null) {
+            $this->viewer->demandAdministrator();
+
+            return [$category, null];
+        }
+        $calendar = $this->viewer->calendars()[$category->calendar_id] ?? null;
+        if ($calendar === null || ! $calendar->level()->includes(Level::Read)) {
+            throw (new ModelNotFoundException)->setModel(Category::class);
+        }
+        $this->viewer->demand($calendar->level(), Level::Manage);
+
+        return [$category, $calendar->calendar->slug];
+    }
+
+    /** @return array<string, mixed> */
+    private function input(Request $request, ?Category $category, ?int $calendarId): array
+    {
+        $input = $request->validate([
+            'name' => [$category === null ? 'required' : 'sometimes', 'string', 'max:80', 'not_regex:/,/',
+                Rule::unique('categories', 'name')->where('calendar_id', $calendarId)->ignore($category?->id)],
+            'colour' => ['sometimes', 'nullable', Rule::enum(Colour::class)],
+            'closesDay' => ['sometimes', 'boolean'],
+        ], [
+            'name.required' => 'Give the category a name.',
+            'name.max' => 'A name has at most 80 characters.',
+            'name.not_regex' => 'A category has no comma in its name.',
+            'name.unique' => 'There is a category of this name.',
+        ]);
+        if (array_key_exists('closesDay', $input)) {
+            $input['closes_day'] = (bool) $input['closesDay'];
+            unset($input['closesDay']);
+        }
+
+        return $input;
+    }
+
+    /** @return array<string, mixed> */
+    private function tell(Category $category, ?string $calendar): array
+    {
+        return ['id' => $category->id, 'name' => $category->name, 'colour' => $category->colour?->value, 'closesDay' => $category->closes_day, 'calendar' => $calendar];
+    }
+}

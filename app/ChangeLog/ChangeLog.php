@@ -1,0 +1,74 @@
+<?php
+
+namespace App\ChangeLog;
+
+use App\Calendars\Calendar;
+use App\Directory\Group;
+use App\Directory\Person;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Subject;
+use Spatie\Activitylog\Models\Activity;
+
+/** Writes who changed what of access and settings, with what it was before. Call it inside the transaction of the change. */
+final class ChangeLog
+{
+    public static function access(Calendar $calendar, Person $by, Subject $subject, Level $before, Level $after, string $why = ''): void
+    {
+        self::write('calendar', $calendar, $by, 'access', [
+            'subject' => ['kind' => $subject->kind->value, 'id' => $subject->id], 'before' => $before->value, 'after' => $after->value, 'why' => $why,
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $before  columns that change, as they were
+     * @param  array<string, mixed>  $after
+     */
+    public static function settings(Calendar $calendar, Person $by, array $before, array $after): void
+    {
+        if ($before !== $after) {
+            self::write('calendar', $calendar, $by, 'settings', ['before' => $before, 'after' => $after]);
+        }
+    }
+
+    public static function keeper(Calendar $calendar, Person $by, Subject $before, Subject $after): void
+    {
+        self::write('calendar', $calendar, $by, 'keeper', [
+            'before' => ['kind' => $before->kind->value, 'id' => $before->id], 'after' => ['kind' => $after->kind->value, 'id' => $after->id],
+        ]);
+    }
+
+    /** @param  'made'|'archived'|'brought back'|'deleted'|'restored'  $event */
+    public static function calendar(Calendar $calendar, Person $by, string $event): void
+    {
+        self::write('calendar', $calendar, $by, $event, []);
+    }
+
+    public static function member(Group $group, Person $by, Person|Group $member, bool $within): void
+    {
+        self::write('organisation', $group, $by, 'member', [
+            'group' => $group->name, 'kind' => $member instanceof Person ? 'person' : 'group', 'id' => $member->id, 'name' => $member->name, 'within' => $within,
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $before
+     * @param  array<string, mixed>  $after
+     */
+    public static function person(Person $person, Person $by, array $before, array $after): void
+    {
+        if ($before !== $after) {
+            self::write('organisation', $person, $by, 'person', ['name' => $person->name, 'before' => $before, 'after' => $after]);
+        }
+    }
+
+    /** @param  array<string, mixed>  $properties */
+    private static function write(string $log, Calendar|Group|Person $subject, Person $by, string $event, array $properties): void
+    {
+        Activity::query()->create([
+            'log_name' => $log, 'description' => '', 'event' => $event,
+            'subject_type' => $subject->getMorphClass(), 'subject_id' => $subject->getKey(),
+            'causer_type' => $by->getMorphClass(), 'causer_id' => $by->getKey(),
+            'properties' => $properties,
+        ]);
+    }
+}

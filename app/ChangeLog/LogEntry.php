@@ -1,0 +1,83 @@
+<?php
+
+namespace App\ChangeLog;
+
+use App\Directory\Person;
+use App\Directory\SubjectNames;
+use Illuminate\Support\Collection;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
+use Spatie\Activitylog\Models\Activity;
+
+/** Entries of the change log, told in words. */
+final class LogEntry
+{
+    private const SETTINGS = [
+        'name' => 'name', 'description' => 'what it is for', 'colour' => 'colour', 'mark' => 'mark', 'timezone' => 'time zone', 'first_day' => 'first day of the week',
+        'opening_view' => 'opening view', 'free_categories' => 'added categories', 'offered' => 'on everyone’s list',
+    ];
+
+    /** Events that can be taken back from the log. */
+    public const REVERTABLE = ['access', 'settings', 'keeper', 'archived', 'brought back', 'member'];
+
+    /**
+     * @param  Collection<int, Activity>  $entries
+     * @return list<array<string, mixed>>
+     */
+    public static function many(Collection $entries): array
+    {
+        $names = new SubjectNames($entries->flatMap(fn (Activity $entry): array => self::subjects($entry)));
+        $people = Person::query()->whereKey($entries->pluck('causer_id')->unique())->pluck('name', 'id');
+
+        return $entries->map(fn (Activity $entry): array => [
+            'id' => $entry->id,
+            'at' => $entry->created_at?->toIso8601ZuluString(),
+            'by' => $people[$entry->causer_id] ?? 'Somebody who has left',
+            'words' => self::words($entry, $names),
+            'revertable' => in_array($entry->event, self::REVERTABLE, true),
+        ])->values()->all();
+    }
+
+    /** @param  array{kind: string, id: ?int}  $told */
+    public static function subject(array $told): Subject
+    {
+        return new Subject(SubjectKind::from($told['kind']), $told['id'] === null ? null : (int) $told['id']);
+    }
+
+    /** @return list<Subject> */
+    private static function subjects(Activity $entry): array
+    {
+        $told = $entry->properties;
+
+        return match ($entry->event) {
+            'access' => [self::subject($told['subject'])],
+            'keeper' => [self::subject($told['before']), self::subject($told['after'])],
+            default => [],
+        };
+    }
+
+    private static function words(Activity $entry, SubjectNames $names): string
+    {
+        $told = $entry->properties;
+
+        return match ($entry->event) {
+            'access' => $names->of(self::subject($told['subject'])).': from '.Level::from($told['before'])->label().' to '.Level::from($told['after'])->label().($told['why'] === '' ? '' : " ({$told['why']})"),
+            'keeper' => 'kept by '.$names->of(self::subject($told['after'])).', before by '.$names->of(self::subject($told['before'])),
+            'settings' => implode('; ', array_map(static fn (string $name): string => self::SETTINGS[$name].': from '.self::value($told['before'][$name]).' to '.self::value($told['after'][$name]), array_keys($told['after']))),
+            'member' => $told['name'].($told['within'] ? ' put into ' : ' taken out of ').$told['group'],
+            'person' => $told['name'].': '.implode('; ', array_map(static fn (string $name): string => str_replace('_', ' ', $name).' from '.self::value($told['before'][$name] ?? null).' to '.self::value($told['after'][$name]), array_keys($told['after']))),
+            default => 'the calendar was '.$entry->event,
+        };
+    }
+
+    private static function value(mixed $value): string
+    {
+        return match (true) {
+            $value === null || $value === '' => 'none',
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_array($value) => 'another',
+            default => '“'.mb_strimwidth((string) $value, 0, 80, '…').'”',
+        };
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+namespace App\Directory;
+
+use App\Access\AccessRequest;
+use App\Access\GrantRecord;
+use App\Access\Invitation;
+use App\Calendars\Calendar;
+use App\Calendars\CalendarChanges;
+use App\ChangeLog\ChangeLog;
+use App\Changes\Change;
+use App\Feeds\Feed;
+use App\Overlays\Overlay;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\SubjectKind;
+
+/** What happens when somebody goes: all that they keep is handed over, nothing is left alone. */
+final class Departure
+{
+    public function __construct(private readonly CalendarChanges $calendars)
+    {
+    }
+
+    /** @return array{calendars: list<array<string, mixed>>, overlays: list<array<string, mixed>>, feeds: list<array<string, mixed>>} */
+    public function kept(Person $person): array
+    {
+        $tell = static fn (Calendar|Overlay $each): array => ['slug' => $each->slug, 'name' => $each->name];
+
+        return [
+            'calendars' => $this->keptBy(Calendar::query(), $person)->get()->map($tell)->all(),
+            'overlays' => $this->keptBy(Overlay::query(), $person)->get()->map($tell)->all(),
+            'feeds' => $this->feeds($person)->with('calendar')->get()->map(fn (Feed $feed): array => ['id' => $feed->id, 'name' => $feed->name, 'calendar' => $feed->calendar->name])->all(),
+        ];
+    }
+
+    /**
+     * @param  list<array{what: string, slug: string, kind: string, id: int|string}>  $handovers  who keeps each thing from now on
+     * @param  ?int  $feeds  the person under whose name feed links go on; without one they end
+     *
+     * @throws ValidationException where something that they keep has nobody to go to
+     */
+    public function depart(Person $person, array $handovers, ?int $feeds, Person $by): void
+    {
+        $to = collect($handovers)->keyBy(fn (array $each): string => "{$each['what']} {$each['slug']}");
+        $left = [];
+        foreach (['calendar' => Calendar::query(), 'overlay' => Overlay::query()] as $what => $query) {
+            foreach ($this->keptBy($query, $person)->get() as $kept) {
+                $chosen = $to->get("{$what} {$kept->slug}");
+                if ($chosen === null || ($chosen['kind'] === 'person' && (int) $chosen['id'] === $person->id)) {
+                    $left[] = $kept->name;
+
+                    continue;
+                }
+                $keeper = Subjects::find($chosen['kind'], (int) $chosen['id']);
+                $kept instanceof Calendar
+                    ? $this->calendars->handOver($kept, $keeper, $by, Level::None)
+                    : $kept->update(['keeper_kind' => $keeper->kind, 'keeper_id' => $keeper->id, 'version' => $kept->version + 1]);
+            }
+        }
+        if ($left !== []) {
+            throw ValidationException::withMessages(['handovers' => 'Say who keeps '.implode(', ', array_map(static fn (string $name): string => "“{$name}”", $left)).' from now on.']);
+        }
+        $this->feeds($person)->update($feeds === null ? ['revoked_at' => now()] : ['created_by' => (int) Subjects::find('person', $feeds)->id]);
+        GrantRecord::query()->where('subject_kind', SubjectKind::Person)->where('subject_id', $person->id)->delete();
+        Invitation::query()->where('person_id', $person->id)->delete();
+        AccessRequest::query()->where('person_id', $person->id)->whereNull('decided_at')->delete();
+        $person->groups()->detach();
+        $this->status($person, 'left', $by);
+    }
+
+    /** Lets somebody in or keeps them out; who is kept out is so from the next request on, on every device. */
+    public function status(Person $person, string $status, Person $by): void
+    {
+        $before = $person->status;
+        $person->update(['status' => $status]);
+        if ($status !== 'active') {
+            $person->forceFill(['remember_token' => bin2hex(random_bytes(30))])->save();
+            DB::table('sessions')->where('user_id', $person->id)->delete();
+        }
+        ChangeLog::person($person, $by, ['status' => $before], ['status' => $status]);
+        Change::ofAccess();
+    }
+
+    /** @return Builder<Feed> */
+    private function feeds(Person $person): Builder
+    {
+        return Feed::query()->where('created_by', $person->id)->whereNull('revoked_at')->whereHas('calendar');
+    }
+
+    /**
+     * @template T of Calendar|Overlay
+     *
+     * @param  Builder<T>  $query
+     * @return Builder<T>
+     */
+    private function keptBy(Builder $query, Person $person): Builder
+    {
+        return $query->where('keeper_kind', SubjectKind::Person)->where('keeper_id', $person->id)->orderBy('name');
+    }
+}

@@ -1,0 +1,38 @@
+import { useQuery } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { api, type Schemas } from '@/api/client';
+import { useAction } from '@/api/useAction';
+import { Button } from '@/components/Button';
+import { Failed, Loading } from '@/components/States';
+import { formatMoment } from '@/time/dates';
+
+type Entry = Schemas['LogEntry'];
+
+/** Who changed what and when, newest first; what can be taken back is taken back from here. */
+export function LogList({ path }: { path: string }) {
+    const log = useQuery({ queryKey: ['log', path], queryFn: ({ signal }) => api<Entry[]>('GET', path, { signal }) });
+    const revert = useAction((entry: Entry) => api<Entry[]>('POST', `${path}/${entry.id}/revert`), { onDone: (_, entry) => void toast(`Taken back: ${entry.words}.`) });
+    if (log.isError) return <Failed error={log.error} retry={() => void log.refetch()} />;
+    if (log.data === undefined) return <Loading what="the change log" />;
+    if (log.data.length === 0) return <p className="text-soft">Nothing has been changed yet.</p>;
+    return (
+        <ol aria-label="Change log" className="max-h-96 overflow-y-auto border-t border-line">
+            {log.data.map((entry) => (
+                <li key={entry.id} className="flex items-baseline gap-3 border-b border-line py-1.5">
+                    <time dateTime={entry.at} className="w-28 shrink-0 text-soft">
+                        {formatMoment(entry.at)}
+                    </time>
+                    <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">{entry.words}</span>
+                    <span className="shrink-0 text-soft max-sm:hidden">{entry.by}</span>
+                    <span className="w-20 shrink-0 text-right">
+                        {entry.revertable && (
+                            <Button look="quiet" className="min-h-6 py-0" disabled={revert.isPending} onClick={() => revert.mutate(entry)} aria-label={`Take back: ${entry.words}`}>
+                                Take back
+                            </Button>
+                        )}
+                    </span>
+                </li>
+            ))}
+        </ol>
+    );
+}

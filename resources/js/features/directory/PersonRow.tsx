@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { formatMoment } from '@/time/dates';
+import { DepartureDialog } from './DepartureDialog';
+import { PersonDialog } from './PersonDialog';
+import { usePeopleActions, type DirectoryPerson } from './usePeople';
+
+/** A person with what can be done about them. */
+export function PersonRow({ person }: { person: DirectoryPerson }) {
+    const { invite, suspend, comeBack } = usePeopleActions();
+    const [doing, setDoing] = useState<'nothing' | 'changing' | 'leaving'>('nothing');
+    const done = () => setDoing('nothing');
+    return (
+        <li aria-label={person.name} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-2">
+            <span className="min-w-52 flex-1">
+                <b className="font-semibold">{person.name}</b> <span className="text-soft">{person.post}</span>
+                <span className="block text-soft [overflow-wrap:anywhere]">
+                    {person.email}
+                    {person.groups.length > 0 && ` · ${person.groups.map((group) => group.name).join(', ')}`}
+                </span>
+            </span>
+            <span className="flex flex-wrap gap-1.5 text-xs">
+                {person.role === 'administrator' && <Tag>administrator</Tag>}
+                {person.status !== 'active' && <Tag>{person.status}</Tag>}
+                {person.status === 'active' && !person.hasComeIn && <Tag>{person.invitedAt === null ? 'not invited yet' : `invited ${formatMoment(person.invitedAt)}`}</Tag>}
+            </span>
+            <span className="flex flex-wrap items-center">
+                {person.status === 'active' && !person.hasComeIn && (
+                    <Button look="quiet" disabled={invite.isPending} onClick={() => invite.mutate(person)} aria-label={`Invite ${person.name}`}>
+                        Invite
+                    </Button>
+                )}
+                <Button look="quiet" onClick={() => setDoing('changing')} aria-label={`Change ${person.name}`}>
+                    Change
+                </Button>
+                {person.status !== 'left' && (
+                    <>
+                        <Button look="quiet" onClick={() => suspend.mutate({ person, suspended: person.status === 'active' })} aria-label={person.status === 'active' ? `Suspend ${person.name}` : `Let ${person.name} in again`}>
+                            {person.status === 'active' ? 'Suspend' : 'Let in again'}
+                        </Button>
+                        <Button look="quiet" onClick={() => setDoing('leaving')} aria-label={`${person.name} has left`}>
+                            Has left…
+                        </Button>
+                    </>
+                )}
+                {person.status === 'left' && (
+                    <Button look="quiet" onClick={() => comeBack.mutate(person)} aria-label={`${person.name} is back`}>
+                        Is back
+                    </Button>
+                )}
+            </span>
+            {doing === 'changing' && <PersonDialog person={person} onClose={done} />}
+            {doing === 'leaving' && <DepartureDialog person={person} onClose={done} />}
+        </li>
+    );
+}
+
+function Tag({ children }: { children: React.ReactNode }) {
+    return <span className="border border-line px-1.5 py-px">{children}</span>;
+}

@@ -1,0 +1,29 @@
+import { useQuery } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { api, type Schemas } from '@/api/client';
+import { useAction } from '@/api/useAction';
+import { LEVELS, type Level } from '@/features/access/levels';
+
+type Invitation = Schemas['InvitationWaiting'];
+type Request = Schemas['RequestWaiting'];
+
+/** Invitations to answer, requests to decide, answers to one's own. */
+export function useWaiting() {
+    return useQuery({ queryKey: ['waiting'], queryFn: ({ signal }) => api<Schemas['Waiting']>('GET', '/waiting', { signal }) });
+}
+
+export function useWaitingCount(): number {
+    const { data } = useWaiting();
+    return data === undefined ? 0 : data.invitations.length + data.requests.length + data.answers.length;
+}
+
+export function useWaitingActions() {
+    const answer = useAction(({ invitation, accepted }: { invitation: Invitation; accepted: boolean }) => api<void>('PUT', `/invitations/${invitation.id}`, { body: { accepted } }), {
+        onDone: (_, { invitation, accepted }) => void toast(accepted ? `“${invitation.calendar.name}” is on your list.` : `“${invitation.calendar.name}” is declined.`),
+    });
+    const decide = useAction(({ request, level }: { request: Request; level: Level }) => api<void>('PUT', `/requests/${request.id}`, { body: { level } }), {
+        onDone: (_, { request, level }) => void toast(level === 'none' ? `Declined; ${request.by} is told.` : `${request.by}: ${LEVELS[level].name} on “${request.calendar.name}”.`),
+    });
+    const seen = useAction((id: number) => api<void>('PUT', `/requests/${id}/seen`));
+    return { answer, decide, seen };
+}

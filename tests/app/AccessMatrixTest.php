@@ -1,0 +1,281 @@
+<?php
+
+use App\Access\AccessRequest;
+use App\Access\Invitation;
+use App\Calendars\Calendar;
+use App\Calendars\Category;
+use App\ChangeLog\ChangeLog;
+use App\Directory\Person;
+use App\Events\Event;
+use App\Feeds\Feed;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\Route;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Events\Participant;
+use Spatie\Activitylog\Models\Activity;
+
+/**
+ * Every operation of the API on a calendar, and what each level is answered, written by hand from the product's rules:
+ * none, Busy times, Read, Contribute, Edit, Manage.
+ */
+const ON_CALENDARS = [
+    'PATCH calendars/{slug}' => [404, 403, 403, 403, 403, 200],
+    'DELETE calendars/{slug}' => [404, 403, 403, 403, 403, 204],
+    'POST calendars/{slug}/restore' => [404, 404, 404, 404, 404, 200],
+    'PUT calendars/{slug}/keeper' => [404, 403, 403, 403, 403, 200],
+    'PUT calendars/{slug}/archived' => [404, 403, 403, 403, 403, 200],
+    'PUT calendars/{slug}/list' => [404, 200, 200, 200, 200, 200],
+    'GET calendars/{slug}/grants' => [404, 403, 403, 403, 403, 200],
+    'PUT calendars/{slug}/grants' => [404, 403, 403, 403, 403, 200],
+    'POST calendars/{slug}/grants/addresses' => [404, 403, 403, 403, 403, 200],
+    'DELETE calendars/{slug}/grants/own' => [404, 204, 204, 204, 204, 204],
+    'GET calendars/{slug}/people' => [404, 403, 403, 403, 403, 200],
+    'GET calendars/{slug}/managers' => [404, 200, 200, 200, 200, 200],
+    'POST calendars/{slug}/requests' => [404, 201, 201, 201, 422, 422],
+    'DELETE calendars/{slug}/requests' => [404, 204, 204, 204, 204, 204],
+    'GET calendars/{slug}/log' => [404, 403, 403, 403, 403, 200],
+    'POST calendars/{slug}/log/{entry}/revert' => [404, 403, 403, 403, 403, 200],
+    'POST calendars/{slug}/feeds' => [404, 403, 403, 403, 403, 201],
+    'DELETE feeds/{feed}' => [404, 404, 404, 404, 404, 204],
+    'POST calendars/{slug}/imports' => [404, 403, 403, 403, 422, 422],
+    'PUT invitations/{invitation}' => [404, 204, 204, 204, 204, 204],
+    'PUT requests/{request}' => [404, 404, 404, 404, 404, 204],
+    'POST categories' => [404, 403, 403, 403, 403, 201],
+    'PATCH categories/{category}' => [404, 404, 403, 403, 403, 200],
+    'DELETE categories/{category}' => [404, 404, 403, 403, 403, 204],
+    'GET sheet' => [404, 200, 200, 200, 200, 200],
+    'GET ruler' => [404, 200, 200, 200, 200, 200],
+    'GET sheet, as somebody' => [404, 403, 403, 403, 403, 200],
+    'GET ruler, as somebody' => [404, 403, 403, 403, 403, 200],
+    'POST events' => [422, 422, 422, 201, 201, 201],
+];
+
+/** Operations on an event, by what kind of event it is to the viewer. */
+const ON_EVENTS = [
+    'GET events/{id}' => [
+        'normal' => [404, 200, 200, 200, 200, 200], 'private' => [404, 200, 200, 200, 200, 200],
+        'own' => [404, 200, 200, 200, 200, 200], 'participant' => [404, 200, 200, 200, 200, 200],
+    ],
+    'PATCH events/{id}' => [
+        'normal' => [404, 403, 403, 403, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
+        'own' => [404, 403, 403, 200, 200, 200], 'participant' => [404, 403, 403, 403, 200, 200],
+    ],
+    'DELETE events/{id}' => [
+        'normal' => [404, 403, 403, 403, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
+        'own' => [404, 403, 403, 204, 204, 204], 'participant' => [404, 403, 403, 403, 204, 204],
+    ],
+    'POST events/{id}/restore' => [
+        'normal' => [404, 403, 403, 403, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
+        'own' => [404, 403, 403, 200, 200, 200], 'participant' => [404, 403, 403, 403, 200, 200],
+    ],
+];
+
+/** How much of an event is told: nothing, that the time is taken, all. All but the normal one are private. */
+const TOLD = [
+    'normal' => ['-', 'busy', 'full', 'full', 'full', 'full'],
+    'private' => ['-', 'busy', 'busy', 'busy', 'full', 'full'],
+    'own' => ['-', 'busy', 'full', 'full', 'full', 'full'],
+    'participant' => ['-', 'busy', 'full', 'full', 'full', 'full'],
+];
+
+/** Operations that are about no one calendar: what an outsider, a member and an administrator are answered. */
+const OTHERS = [
+    'GET health' => [200, 200, 200],
+    'GET session' => [200, 200, 200],
+    'POST session' => [422, 422, 422],
+    'DELETE session' => [204, 204, 204],
+    'POST session/password-link' => [422, 422, 422],
+    'PUT session/password-link' => [422, 422, 422],
+    'PUT session/password' => [401, 422, 422],
+    'PATCH session/person' => [401, 200, 200],
+    'GET changes' => [401, 200, 200],
+    'GET directory' => [401, 200, 200],
+    'GET directory/calendars' => [401, 200, 200],
+    'GET groups' => [401, 200, 200],
+    'POST groups' => [401, 403, 422],
+    'PATCH groups/{id}' => [401, 403, 422],
+    'DELETE groups/{id}' => [401, 403, 204],
+    'PUT groups/{id}/members' => [401, 403, 422],
+    'GET people' => [401, 403, 200],
+    'POST people' => [401, 403, 422],
+    'POST people/table' => [401, 403, 422],
+    'PATCH people/{id}' => [401, 403, 200],
+    'POST people/{id}/invitation' => [401, 403, 409],
+    'PUT people/{id}/suspended' => [401, 403, 422],
+    'GET people/{id}/kept' => [401, 403, 200],
+    'POST people/{id}/departure' => [401, 403, 422],
+    'DELETE people/{id}/departure' => [401, 403, 404],
+    'GET log' => [401, 403, 200],
+    'POST log/{id}/revert' => [401, 403, 404],
+    'GET calendars' => [401, 200, 200],
+    'POST calendars' => [401, 422, 422],
+    'GET categories' => [401, 200, 200],
+    'GET waiting' => [401, 200, 200],
+    'PUT requests/{id}/seen' => [401, 404, 404],
+    'GET overlays' => [401, 200, 200],
+    'POST overlays' => [401, 422, 422],
+    'GET feeds' => [401, 200, 200],
+    'POST imports/{id}/apply' => [401, 404, 404],
+    'GET sources' => [401, 200, 200],
+    'POST sources' => [401, 422, 422],
+    'POST sources/{id}/refresh' => [401, 404, 404],
+];
+
+/** Those on overlays have a table of their own in OverlayAccessTest. */
+const ON_OVERLAYS = ['PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'PUT overlays/{slug}/everyone'];
+
+const LEVELS = [Level::None, Level::BusyTimes, Level::Read, Level::Contribute, Level::Edit, Level::Manage];
+
+const SECRETS = ['Hospital', 'Ward 7', 'kneecap', 'Wellbeing', 'ada.secret'];
+
+/** Something to ask everything of: a calendar with one of each kind of event, a viewer, and what else hangs on it. */
+function scene($test, string $how, Level $level): object
+{
+    $ada = $test->person('Ada Quill');
+    $viewer = $test->person('Ben Oar');
+    $keeper = $how === 'keeper' ? $viewer : $ada;
+    $calendar = $test->calendar($keeper, 'Staff away');
+    if ($level !== Level::None && $how !== 'keeper') {
+        $test->give($calendar, match ($how) {
+            'group' => $test->group(uniqid('group '), $viewer),
+            'nested group' => $test->groupOf($test->groupOf($test->group(uniqid('group '), $viewer))),
+            'everyone' => SubjectKind::Everyone,
+            'public' => SubjectKind::Public,
+            default => $viewer,
+        }, $level);
+    }
+    $more = ['place' => 'Ward 7', 'description' => 'kneecap', 'categories' => ['Wellbeing']];
+    $events = [
+        'normal' => $test->add($calendar, $ada, title: 'Hospital', start: '2026-11-10T09:00', more: $more),
+        'private' => $test->add($calendar, $ada, title: 'Hospital', start: '2026-11-11T09:00', more: $more + ['private' => true]),
+        'own' => $test->add($calendar, $viewer, title: 'Hospital', start: '2026-11-12T09:00', more: $more + ['private' => true]),
+        'participant' => $test->add($calendar, $ada, title: 'Hospital', start: '2026-11-13T09:00', more: $more + ['private' => true, 'participants' => [new Participant("mailto:{$viewer->email}"), new Participant('mailto:ada.secret@example.org')]]),
+    ];
+    $feed = Feed::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'full', 'token_hash' => uniqid(), 'created_by' => $ada->id]);
+    $request = AccessRequest::query()->create(['calendar_id' => $calendar->id, 'person_id' => $test->person('Cy Asks')->id, 'level' => Level::Read]);
+    $invitation = Invitation::query()->create(['calendar_id' => $calendar->id, 'person_id' => $viewer->id, 'level' => Level::Read]);
+    ChangeLog::settings($calendar, $ada, ['name' => 'Before'], ['name' => 'Staff away']);
+    if ($how === 'suspended') {
+        $viewer->update(['status' => 'suspended']);
+    }
+    $ids = [
+        '{slug}' => $calendar->slug, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{invitation}' => $invitation->id,
+        '{request}' => $request->id, '{category}' => Category::query()->where('calendar_id', $calendar->id)->value('id'),
+    ];
+
+    return (object) compact('ada', 'viewer', 'calendar', 'events', 'ids');
+}
+
+/** Asks one operation, and leaves everything as it was. */
+function ask($test, object $scene, string $operation, ?Event $event = null): Illuminate\Testing\TestResponse
+{
+    DB::beginTransaction();
+    try {
+        [$method, $path] = explode(' ', explode(',', $operation)[0]);
+        if ($operation === 'POST calendars/{slug}/restore') {
+            $scene->calendar->delete();
+        } elseif ($operation === 'POST events/{id}/restore') {
+            $event->delete();
+        }
+        $body = match ($operation) {
+            'PUT calendars/{slug}/grants' => ['kind' => 'person', 'id' => $scene->ada->id, 'level' => 'read'],
+            'POST calendars/{slug}/grants/addresses' => ['text' => 'nobody@example.org', 'level' => 'read'],
+            'PUT calendars/{slug}/keeper' => ['kind' => 'person', 'id' => $scene->ada->id, 'stays' => 'manage'],
+            'PUT calendars/{slug}/archived' => ['archived' => true],
+            'PUT calendars/{slug}/list' => ['onList' => false],
+            'POST calendars/{slug}/requests' => ['level' => 'edit'],
+            'POST calendars/{slug}/feeds' => ['name' => 'x', 'detail' => 'full'],
+            'PUT invitations/{invitation}' => ['accepted' => true],
+            'PUT requests/{request}' => ['level' => 'none'],
+            'POST categories' => ['name' => 'x', 'calendar' => $scene->calendar->slug],
+            'PATCH categories/{category}' => ['name' => 'y'],
+            'POST events' => ['calendar' => $scene->calendar->slug, 'title' => 'x', 'start' => '2026-11-10T09:00'],
+            default => [],
+        };
+        if (str_starts_with($operation, 'GET sheet') || str_starts_with($operation, 'GET ruler')) {
+            $path .= "?from=2026-11-01&to=2026-12-01&tz=Europe/London&calendar={$scene->calendar->slug}".(str_ends_with($operation, 'somebody') ? "&as={$scene->ada->id}" : '');
+        }
+
+        return $test->as($scene->viewer, $method, '/'.strtr($path, $scene->ids + ['{id}' => (string) $event?->id]), $body, 1);
+    } finally {
+        DB::rollBack();
+        $scene->calendar->refresh()->load('source');
+    }
+}
+
+beforeEach(fn () => Mail::fake());
+
+test('no operation is left out of these tests', function () {
+    $plain = fn (string $operation): string => (string) preg_replace('/\{\w+\}/', '{}', explode(',', $operation)[0]);
+    $known = array_map($plain, [...array_keys(ON_CALENDARS), ...array_keys(ON_EVENTS), ...array_keys(OTHERS), ...ON_OVERLAYS]);
+    $met = [];
+    foreach (Route::getRoutes()->getRoutes() as $route) {
+        if (str_starts_with($route->uri(), 'api/v1/')) {
+            $met[] = $plain($route->methods()[0].' '.substr($route->uri(), 7));
+        }
+    }
+    expect(array_values(array_diff($met, $known)))->toBe([])->and(array_values(array_diff($known, $met)))->toBe([]);
+});
+
+test('each level is answered as the tables say, however it is held', function (string $how, array $levels) {
+    foreach ($levels as $level) {
+        $index = array_search($level, LEVELS, true);
+        $scene = scene($this, $how, $level);
+        $asked = 0;
+        foreach (ON_CALENDARS as $operation => $answers) {
+            $answer = ask($this, $scene, $operation);
+            expect($answer->status())->toBe($how === 'suspended' ? 401 : $answers[$index], "{$operation} at {$level->value} by {$how}: {$answer->getContent()}");
+            if (in_array($answer->status(), [401, 403, 404], true)) {
+                expect($answer->getContent())->not->toContain('Staff away', ...SECRETS);
+            }
+            $asked++;
+        }
+        foreach (ON_EVENTS as $operation => $kinds) {
+            foreach ($kinds as $kind => $answers) {
+                $answer = ask($this, $scene, $operation, $scene->events[$kind]);
+                $what = "{$operation} ({$kind}) at {$level->value} by {$how}";
+                expect($answer->status())->toBe($how === 'suspended' ? 401 : $answers[$index], "{$what}: {$answer->getContent()}");
+                if (TOLD[$kind][$index] !== 'full' || $answer->status() >= 400) {
+                    expect($answer->getContent())->not->toContain(...SECRETS);
+                } elseif ($answer->status() === 200) {
+                    // Writing back what was seen changes nothing of it.
+                    expect($answer->json('title'))->toBe('Hospital', $what)->and($answer->json('place'))->toBe('Ward 7');
+                }
+                $asked++;
+            }
+        }
+        $items = ask($this, $scene, 'GET sheet')->json('items') ?? [];
+        if ($how !== 'suspended') {
+            expect(array_column($items, 'title', 'id'))->toEqual(collect($scene->events)
+                ->mapWithKeys(fn (Event $event, string $kind): array => [$event->id => ['busy' => 'Busy', 'full' => 'Hospital'][TOLD[$kind][$index]] ?? null])->filter()->all());
+        }
+        expect($asked)->toBe(count(ON_CALENDARS) + 4 * count(ON_EVENTS));
+        Calendar::query()->forceDelete();
+        Person::query()->delete();
+    }
+})->with([
+    'a person' => ['person', LEVELS],
+    'a group' => ['group', LEVELS],
+    'a group in a group in a group' => ['nested group', LEVELS],
+    'everyone' => ['everyone', LEVELS],
+    'the public' => ['public', [Level::None, Level::BusyTimes, Level::Read]],
+    'its keeper' => ['keeper', [Level::Manage]],
+    'nobody' => ['none', [Level::None]],
+    'a suspended person' => ['suspended', LEVELS],
+]);
+
+test('what is about no one calendar is answered as the table says', function (string $operation, array $answers) {
+    $member = $this->person('Ben Oar');
+    $administrator = $this->person('Ada Quill', ['role' => 'administrator']);
+    $group = $this->group('Riggers');
+    foreach ([null, $member, $administrator] as $index => $person) {
+        DB::beginTransaction();
+        [$method, $path] = explode(' ', $operation);
+        $id = str_contains($path, 'groups') ? $group->id : $member->id;
+        $answer = $this->as($person, $method, '/'.str_replace('{id}', (string) $id, $path));
+        DB::rollBack();
+        expect($answer->status())->toBe($answers[$index], "{$operation} by ".($person?->role ?? 'an outsider').": {$answer->getContent()}");
+    }
+})->with(array_map(fn (string $operation, array $answers): array => [$operation, $answers], array_keys(OTHERS), OTHERS));
