@@ -20,12 +20,15 @@ final class ReasonsController
     }
 
     #[OA\Get(path: '/calendars/{slug}/people', operationId: 'listReach', summary: 'Which level each person has on a calendar, and by what; for those who manage it.', tags: ['access'],
-        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'q', required: false, description: 'Words in name, post or address', schema: new OA\Schema(type: 'string'))],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'q', required: false, description: 'Words in name, post or address', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'person', required: false, description: 'One person alone', schema: new OA\Schema(type: 'integer'))],
         responses: [new OA\Response(response: 200, description: 'By name, at most 40', content: new OA\JsonContent(ref: '#/components/schemas/ReachOfPeople'))])]
     public function people(Request $request, string $slug, ReasonWords $words): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
         $people = Person::searched($request->string('q')->limit(100, ''))->where('status', 'active');
+        if ($request->filled('person')) {
+            $people->whereKey($request->integer('person'));
+        }
         $total = $people->count();
         $found = $people->with('groups:id')->orderBy('name')->orderBy('id')->limit(self::MOST)->get();
 

@@ -7,6 +7,7 @@ use App\Directory\SubjectNames;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Reason;
 use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
 
 /** Calendars as the API tells them to one viewer. */
 final class CalendarJson
@@ -52,7 +53,11 @@ final class CalendarJson
             'level' => $each->level()->value,
             'reasons' => array_map(fn (Reason $reason): string => $reason->asKeeper
                 ? 'kept by '.$names->of($reason->subject)
-                : 'given to '.($reason->subject->id === null ? lcfirst($names->of($reason->subject)) : $names->of($reason->subject)), $each->decision->reasons),
+                : match ($reason->subject->kind) {
+                    SubjectKind::Everyone => 'open to everyone here',
+                    SubjectKind::Public => 'open to the public',
+                    default => 'given to '.$names->of($reason->subject),
+                }, $each->decision->reasons),
             'mayAdd' => $each->mayAdd(),
             'subscribed' => $calendar->isSubscribed(),
             'onList' => $each->isOnList(),

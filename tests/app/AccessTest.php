@@ -59,7 +59,7 @@ test('sharing is told to those who manage, and shows at once to those it is for'
     $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'everyone', 'level' => 'busy'])->assertOk();
     $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'edit'])->assertOk()
         ->assertJsonPath('keeper.name', 'Ada Quill')->assertJsonPath('grants.0.name', 'Everyone in the organisation')->assertJsonPath('grants.1.level', 'edit');
-    $this->as($ben, 'GET', '/calendars')->assertJsonPath('0.level', 'edit')->assertJsonPath('0.reasons', ['given to Ben Oar', 'given to everyone in the organisation']);
+    $this->as($ben, 'GET', '/calendars')->assertJsonPath('0.level', 'edit')->assertJsonPath('0.reasons', ['given to Ben Oar', 'open to everyone here']);
     $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => 999_999, 'level' => 'edit'])->assertNotFound();
     $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'public', 'level' => 'edit'])->assertUnprocessable();
 });

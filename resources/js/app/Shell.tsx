@@ -36,7 +36,7 @@ export function Shell() {
                         key={to}
                         to={to}
                         activeOptions={{ exact: to === '/', includeSearch: false }}
-                        className="relative grid h-13 w-14 place-items-center content-center gap-0.5 rounded-sm text-[10.5px] text-soft hover:text-ink data-[status=active]:bg-wash data-[status=active]:font-bold data-[status=active]:text-ink data-[status=active]:shadow-[inset_3px_0_var(--pin)] max-sm:data-[status=active]:shadow-[inset_0_3px_var(--pin)]"
+                        className="relative grid h-13 w-14 place-items-center content-center gap-0.5 rounded-sm text-[10px] text-soft hover:text-ink data-[status=active]:bg-wash data-[status=active]:font-bold data-[status=active]:text-ink data-[status=active]:shadow-[inset_3px_0_var(--pin)] max-sm:data-[status=active]:shadow-[inset_0_3px_var(--pin)]"
                     >
                         <Icon size={18} strokeWidth={1.8} aria-hidden="true" />
                         {label}

@@ -1684,6 +1684,8 @@ export interface operations {
             query?: {
                 /** @description Words in name, post or address */
                 q?: string;
+                /** @description One person alone */
+                person?: number;
             };
             header?: never;
             path: {

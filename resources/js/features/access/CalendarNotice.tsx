@@ -20,7 +20,7 @@ export function CalendarNotice() {
 }
 
 function LookAs({ calendar, person }: { calendar: Calendar; person: number }) {
-    const reach = useReach(calendar.slug, '');
+    const reach = useReach(calendar.slug, '', person);
     const found = reach.data?.people.find((each) => each.id === person);
     return (
         <Bar framed>

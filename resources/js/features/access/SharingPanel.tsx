@@ -103,7 +103,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
                         value={given('everyone')}
                         onChange={(chosen) => put.mutate({ kind: 'everyone', id: null, level: chosen }, { onSuccess: () => void toast(`Everyone: ${LEVELS[chosen].name}.`) })}
                     />
-                    <span className="w-[29px]" />
+                    <span className="w-[37px]" />
                 </li>
                 <li className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-line py-1.5">
                     <Globe size={15} aria-hidden="true" />
@@ -117,7 +117,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
                         value={given('public')}
                         onChange={(chosen) => put.mutate({ kind: 'public', id: null, level: chosen }, { onSuccess: () => void toast(`The public: ${LEVELS[chosen].name}.`) })}
                     />
-                    <span className="w-[29px]" />
+                    <span className="w-[37px]" />
                     {sharing.data.publicUrl !== null && (
                         <p className="w-full pb-1 pl-7 text-xs text-soft [overflow-wrap:anywhere]">
                             Anyone can follow it at <a href={sharing.data.publicUrl} className="underline">{sharing.data.publicUrl}</a>

@@ -11,10 +11,10 @@ export function useSharing(slug: string) {
 }
 
 /** What people can see of a calendar, and why. */
-export function useReach(slug: string, words: string) {
+export function useReach(slug: string, words: string, person?: number) {
     return useQuery({
-        queryKey: ['reach', slug, words],
-        queryFn: ({ signal }) => api<Schemas['ReachOfPeople']>('GET', `/calendars/${slug}/people`, { query: { q: words }, signal }),
+        queryKey: ['reach', slug, words, person],
+        queryFn: ({ signal }) => api<Schemas['ReachOfPeople']>('GET', `/calendars/${slug}/people`, { query: { q: words, person: person?.toString() }, signal }),
         placeholderData: keepPreviousData,
     });
 }
