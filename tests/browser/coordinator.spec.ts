@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addEvent, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, openCalendar, standins, unique } from './support';
+import { addEvent, calendarLink, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, openCalendar, standins, unique } from './support';
 
 test('a coordinator makes, fills, shares, overlays, publishes, imports and subscribes; a second person sees it', async ({ page, browser, request }) => {
     test.setTimeout(420_000);
@@ -18,9 +18,9 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('button', { name: 'Save' }).click();
         await expect(page.getByRole('heading', { level: 1, name: boats })).toBeVisible();
         await page.getByRole('button', { name: 'Delete' }).click();
-        await expect(page.getByRole('link', { name: new RegExp(boats) })).toBeHidden();
+        await expect(calendarLink(page, boats)).toBeHidden();
         await page.getByRole('button', { name: 'Undo' }).click();
-        await expect(page.getByRole('link', { name: new RegExp(boats) })).toBeVisible();
+        await expect(calendarLink(page, boats)).toBeVisible();
     });
 
     const overlay = unique('At sea');
@@ -114,7 +114,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('option', { name: /Oda Lindqvarn/ }).click();
         await page.getByRole('button', { name: 'Share', exact: true }).click();
         await expect(page.getByText('Oda Lindqvarn: Read')).toBeVisible();
-        await oda.getByRole('link', { name: new RegExp(drills) }).click();
+        await calendarLink(oda, drills).click();
         await expect(oda.getByText('given to Oda Lindqvarn')).toBeVisible();
         await oda.goto('/?overlay=all');
         await oda.getByRole('button', { name: /Man overboard/ }).click();

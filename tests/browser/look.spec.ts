@@ -19,8 +19,8 @@ for (const theme of ['light', 'dark'] as const) {
             await page.goto('/');
             await expect(page.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
             await expectAccessible(page);
-            await enter(page, 'Ines Halloran');
-            for (const path of ['/?view=lanes', '/?view=month', '/?view=lanes&event=1', '/calendars', '/calendars/assessments', '/feeds', '/sources', '/groups']) {
+            await enter(page, 'Bertil Acheng');
+            for (const path of ['/?view=lanes', '/?view=month', '/?view=lanes&event=1', '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people']) {
                 await page.goto(path);
                 await expect(page.getByText(/^Fetching /)).toHaveCount(0);
                 await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();

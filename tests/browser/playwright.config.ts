@@ -6,10 +6,10 @@ export default defineConfig({
     fullyParallel: false,
     workers: 2,
     // A loaded machine takes many times as long as a quiet one: these bound a hang, nothing else.
-    timeout: 300_000,
+    timeout: 600_000,
     forbidOnly: true,
     reporter: [['list']],
-    expect: { timeout: 60_000 },
+    expect: { timeout: 90_000 },
     // One more try, told as “flaky”, where the machine itself stood still.
     retries: 1,
     use: {

@@ -41,8 +41,13 @@ export async function makeCalendar(page: Page, name: string): Promise<void> {
 
 export async function openCalendar(page: Page, name: string): Promise<void> {
     await page.goto('/calendars');
-    await page.getByRole('link', { name: new RegExp(name) }).click();
+    await calendarLink(page, name).click();
     await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+}
+
+/** The calendar in a list of calendars. */
+export function calendarLink(page: Page, name: string) {
+    return page.getByRole('link', { name: new RegExp(`^${name}`) });
 }
 
 /** Keeps an overlay of these calendars, a layer each, and looks through it. */

@@ -43,6 +43,8 @@ final class DemoCalendars
 
     private const CATEGORIES = ['assessment', 'booking', 'closed', 'launch', 'lesson', 'maintenance', 'meeting', 'public', 'regatta', 'safety', 'tide', 'visit'];
 
+    private const CATEGORY_COLOURS = ['assessment' => 'brick', 'closed' => 'slate', 'launch' => 'plum', 'public' => 'cobalt', 'safety' => 'rose', 'visit' => 'ochre'];
+
     private const LAYERS = [
         ['School days', 'sea', 'disc', ['School days'], []],
         ['Assessments', 'brick', 'triangle', ['Assessments', 'Keel year', 'Frame year', 'Launch year'], ['assessment']],
@@ -61,7 +63,7 @@ final class DemoCalendars
     public function lay(array $people, array $groups): array
     {
         foreach (self::CATEGORIES as $name) {
-            Category::query()->create(['name' => $name, 'closes_day' => $name === 'closed']);
+            Category::query()->create(['name' => $name, 'closes_day' => $name === 'closed', 'colour' => self::CATEGORY_COLOURS[$name] ?? null]);
         }
         $calendars = [];
         foreach (self::CALENDARS as $name => [$colour, $mark, $keeper, $grants, $description]) {

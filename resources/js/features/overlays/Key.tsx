@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { Eye, EyeOff, X } from 'lucide-react';
 import { Mark } from '@/components/Mark';
+import { useCategories } from '@/features/calendars/useCalendars';
 import { useRota } from './RotaContext';
 
 /** The key of the sheet, as on a map: its layers with mark, colour and count, then categories to filter by. */
@@ -10,6 +11,7 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
     const counts = layers.map((_, index) => rota.sheet?.items.filter((item) => item.layer === index).length ?? 0);
     const shown = counts.reduce((sum, count, index) => (rota.hidden.has(index) ? sum : sum + count), 0);
     const chosen = rota.search.categories ?? [];
+    const inks = new Map(useCategories().data?.map((each) => [each.name, each.colour]));
     const set = rota.go;
     const setOff = (off: number[]) => set({ off: off.length === 0 ? undefined : off });
     const toggle = (index: number) => setOff(rota.hidden.has(index) ? [...rota.hidden].filter((each) => each !== index) : [...rota.hidden, index]);
@@ -87,6 +89,7 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                             onClick={() => toggleCategory(name)}
                             className="rounded-sm border border-line bg-sheet px-1.5 py-0.5 hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                         >
+                            {inks.get(name) != null && <span data-ink={inks.get(name)} aria-hidden="true" className="mr-1 inline-block size-2.5 rounded-full bg-(--k)" />}
                             {name}
                         </button>
                     ))}
