@@ -7,17 +7,37 @@ use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 
 /** Shapes of the API: Overlays and the sheet. */
-#[OA\Schema(schema: 'OverlayLayer', required: ['name', 'colour', 'mark', 'calendars', 'anyCategory'], properties: [
+#[OA\Schema(schema: 'Who', required: ['kind'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: ['me', 'person', 'group']),
+    new OA\Property(property: 'id', type: 'integer', nullable: true),
+    new OA\Property(property: 'name', type: 'string'),
+])]
+#[OA\Schema(schema: 'Condition', required: ['about'], properties: [
+    new OA\Property(property: 'about', type: 'string', enum: ['category', 'words', 'people', 'status', 'all day', 'busy']),
+    new OA\Property(property: 'not', description: 'Whether it is its opposite that must hold', type: 'boolean'),
+    new OA\Property(property: 'match', type: 'string', enum: ['any', 'all', 'none']),
+    new OA\Property(property: 'names', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'words', description: 'Any of them, in title, place or description', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'taking part', 'added']),
+    new OA\Property(property: 'who', type: 'array', items: new OA\Items(ref: '#/components/schemas/Who')),
+    new OA\Property(property: 'statuses', type: 'array', items: new OA\Items(type: 'string', enum: ['confirmed', 'provisional', 'cancelled'])),
+    new OA\Property(property: 'is', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'OverlayLayer', required: ['name', 'colour', 'mark', 'calendars', 'takes', 'group', 'conditions'], properties: [
+    new OA\Property(property: 'takes', type: 'string', enum: ['chosen', 'all', 'group', 'rest']),
+    new OA\Property(property: 'group', type: 'integer', nullable: true),
+    new OA\Property(property: 'hidden', description: 'How many calendars in it the viewer does not see, told to those who manage the overlay', type: 'integer'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
     new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
     new OA\Property(property: 'calendars', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property(property: 'anyCategory', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'conditions', description: 'All of which must hold', type: 'array', items: new OA\Items(ref: '#/components/schemas/Condition')),
 ])]
-#[OA\Schema(schema: 'Overlay', required: ['slug', 'name', 'openingView', 'keeper', 'level', 'sharedWithEveryone', 'layers', 'version'], properties: [
+#[OA\Schema(schema: 'Overlay', required: ['slug', 'name', 'openingView', 'keeper', 'level', 'everyLayer', 'sharedWithEveryone', 'layers', 'version'], properties: [
+    new OA\Property(property: 'everyLayer', description: 'Whether an event shows in every layer that takes it, instead of in the first', type: 'boolean'),
     new OA\Property(property: 'slug', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
-    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month']),
+    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month', 'year', 'list']),
     new OA\Property(property: 'keeper', ref: '#/components/schemas/Subject'),
     new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
     new OA\Property(property: 'sharedWithEveryone', type: 'boolean'),
@@ -25,9 +45,10 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'version', type: 'integer'),
 ])]
 #[OA\Schema(schema: 'OverlayInput', required: ['name', 'layers'], properties: [
+    new OA\Property(property: 'everyLayer', type: 'boolean'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
-    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month']),
+    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month', 'year', 'list']),
 ])]
 #[OA\Schema(schema: 'SheetLayer', required: ['name', 'about', 'colour', 'mark', 'calendars', 'target'], properties: [
     new OA\Property(property: 'name', type: 'string'),
@@ -37,11 +58,12 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'calendars', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'target', type: 'string', nullable: true),
 ])]
-#[OA\Schema(schema: 'SheetItem', required: ['id', 'occurrence', 'layer', 'calendar', 'title', 'place', 'categories', 'allDay', 'start', 'end', 'status', 'busyOnly', 'private', 'repeats', 'mayChange'], properties: [
+#[OA\Schema(schema: 'SheetItem', required: ['id', 'occurrence', 'layer', 'calendar', 'also', 'title', 'place', 'categories', 'allDay', 'start', 'end', 'status', 'busyOnly', 'private', 'repeats', 'mayChange'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'occurrence', type: 'string', nullable: true),
     new OA\Property(property: 'layer', type: 'integer'),
     new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'also', description: 'Further calendars on which the same event is', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'place', type: 'string'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),

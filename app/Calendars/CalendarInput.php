@@ -3,6 +3,7 @@
 namespace App\Calendars;
 
 use App\Http\Rules\ZoneName;
+use App\Overlays\Sheet;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use PinnedRota\Core\Overlay\Colour;
@@ -24,7 +25,7 @@ final class CalendarInput extends FormRequest
             'mark' => [$presence, Rule::enum(Mark::class)],
             'timezone' => ['sometimes', 'string', new ZoneName],
             'firstDay' => ['sometimes', 'nullable', Rule::in(WeekdayRule::NAMES)],
-            'openingView' => ['sometimes', 'nullable', Rule::in(['lanes', 'month'])],
+            'openingView' => ['sometimes', 'nullable', Rule::in(Sheet::VIEWS)],
             'freeCategories' => ['sometimes', 'boolean'],
             'offered' => ['sometimes', 'boolean'],
             'keeper' => ['sometimes', 'array'],

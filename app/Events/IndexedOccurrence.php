@@ -28,6 +28,7 @@ final readonly class IndexedOccurrence
         public bool $repeats,
         public ?int $createdBy,
         public string $categoryIds,
+        public string $uid,
     ) {
     }
 }

@@ -16,7 +16,7 @@ final class OccurrenceQuery
 {
     private const COLUMNS = [
         'o.calendar_id', 'o.event_id', 'o.series_id', 'o.recurrence_id',
-        'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by', 'e.category_ids',
+        'e.uid', 'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by', 'e.category_ids',
     ];
 
     /** What TO_SECONDS of MariaDB says of 1970-01-01. */
@@ -75,7 +75,7 @@ final class OccurrenceQuery
             $rows[] = new IndexedOccurrence(
                 $row->calendar_id, $row->event_id, $row->series_id, $row->recurrence_id, $row->starts, $row->ends,
                 TimeKind::from($row->time_kind), $row->title, $row->place, $row->status,
-                (bool) $row->busy, (bool) $row->private, $row->recurrence_id !== null, $row->created_by, $row->category_ids,
+                (bool) $row->busy, (bool) $row->private, $row->recurrence_id !== null, $row->created_by, $row->category_ids, $row->uid,
             );
         }
 
@@ -126,7 +126,7 @@ final class OccurrenceQuery
                 $found[] = new IndexedOccurrence(
                     $head->calendar_id, $row->id, $head->id, $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
                     $occurrence->startSeconds, $occurrence->endSeconds,
-                    $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by, $row->category_ids,
+                    $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by, $row->category_ids, $row->uid,
                 );
             }
         }

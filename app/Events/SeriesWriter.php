@@ -6,7 +6,6 @@ use App\Calendars\CategoryNames;
 use App\Changes\Change;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Event as CoreEvent;
-use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Series;
 
 /** Writes series with their categories, their occurrences and the change counter, all or nothing. */
@@ -111,9 +110,15 @@ final class SeriesWriter
         if (! $row->wasRecentlyCreated) {
             DB::table('event_participants')->where('event_id', $row->id)->delete();
         }
-        $addresses = array_filter(array_map(static fn (Participant $each): string => $each->mailAddress(), $event->participants), static fn (string $address): bool => $address !== '' && strlen($address) <= 190);
-        if ($addresses !== []) {
-            DB::table('event_participants')->insertOrIgnore(array_map(static fn (string $address): array => ['event_id' => $row->id, 'address' => $address], array_values(array_unique($addresses))));
+        $rows = [];
+        foreach ($event->participants as $participant) {
+            $address = $participant->mailAddress();
+            if ($address !== '' && strlen($address) <= 190) {
+                $rows[$address] = ['event_id' => $row->id, 'address' => $address, 'role' => $participant->role->value];
+            }
+        }
+        if ($rows !== []) {
+            DB::table('event_participants')->insert(array_values($rows));
         }
     }
 

@@ -6,7 +6,6 @@ use App\Calendars\Calendar;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use PinnedRota\Core\Overlay\Colour;
-use PinnedRota\Core\Overlay\Filter;
 use PinnedRota\Core\Overlay\Mark;
 
 /**
@@ -18,7 +17,9 @@ use PinnedRota\Core\Overlay\Mark;
  * @property string $name
  * @property Colour $colour
  * @property Mark $mark
- * @property array{anyCategory?: list<string>} $filter
+ * @property array{conditions?: list<array<string, mixed>>} $filter
+ * @property string $takes chosen calendars, all that the viewer has on their list, a group’s, or the rest: everything else
+ * @property ?int $group_id
  */
 final class LayerRecord extends Model
 {
@@ -28,15 +29,18 @@ final class LayerRecord extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['takes' => 'chosen', 'group_id' => null];
+
     /** @return BelongsToMany<Calendar, $this> */
     public function calendars(): BelongsToMany
     {
         return $this->belongsToMany(Calendar::class, 'calendar_layer', 'layer_id', 'calendar_id');
     }
 
-    public function toFilter(): Filter
+    /** @return list<array<string, mixed>> */
+    public function conditions(): array
     {
-        return new Filter($this->filter['anyCategory'] ?? []);
+        return $this->filter['conditions'] ?? [];
     }
 
     protected function casts(): array

@@ -17,6 +17,7 @@ use PinnedRota\Core\Access\SubjectKind;
  * @property string $opening_view
  * @property SubjectKind $keeper_kind
  * @property int $keeper_id
+ * @property bool $every_layer
  * @property int $version
  */
 final class Overlay extends Model
@@ -25,7 +26,7 @@ final class Overlay extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['opening_view' => 'lanes', 'version' => 1];
+    protected $attributes = ['opening_view' => 'lanes', 'every_layer' => false, 'version' => 1];
 
     /** @return HasMany<LayerRecord, $this> in order */
     public function layers(): HasMany
@@ -40,6 +41,6 @@ final class Overlay extends Model
 
     protected function casts(): array
     {
-        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer'];
+        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer', 'every_layer' => 'boolean'];
     }
 }

@@ -4,8 +4,11 @@ namespace App\Overlays;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Overlay\CategoryMatch;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
+use PinnedRota\Core\Overlay\Part;
 
 final class OverlayInput extends FormRequest
 {
@@ -14,15 +17,31 @@ final class OverlayInput extends FormRequest
     {
         return [
             'name' => ['required', 'string', 'max:120'],
-            'openingView' => ['sometimes', Rule::in(['lanes', 'month'])],
+            'openingView' => ['sometimes', Rule::in(Sheet::VIEWS)],
             'layers' => ['required', 'array', 'min:1', 'max:200'],
             'layers.*.name' => ['required', 'string', 'max:120'],
             'layers.*.colour' => ['required', Rule::enum(Colour::class)],
             'layers.*.mark' => ['required', Rule::enum(Mark::class)],
-            'layers.*.calendars' => ['required', 'array', 'min:1'],
+            'everyLayer' => ['sometimes', 'boolean'],
+            'layers.*.takes' => ['sometimes', Rule::in(['chosen', 'all', 'group', 'rest'])],
+            'layers.*.group' => ['required_if:layers.*.takes,group', 'nullable', 'integer', Rule::exists('groups', 'id')],
+            'layers.*.calendars' => ['required_without:layers.*.takes', 'required_if:layers.*.takes,chosen', 'array'],
             'layers.*.calendars.*' => ['string', 'max:80'],
-            'layers.*.anyCategory' => ['sometimes', 'array', 'max:50'],
-            'layers.*.anyCategory.*' => ['string', 'max:80'],
+            'layers.*.conditions' => ['sometimes', 'array', 'max:20'],
+            'layers.*.conditions.*.about' => ['required', Rule::in(['category', 'words', 'people', 'status', 'all day', 'busy'])],
+            'layers.*.conditions.*.not' => ['sometimes', 'boolean'],
+            'layers.*.conditions.*.match' => ['sometimes', Rule::enum(CategoryMatch::class)],
+            'layers.*.conditions.*.names' => ['required_if:layers.*.conditions.*.about,category', 'array', 'min:1', 'max:50'],
+            'layers.*.conditions.*.names.*' => ['string', 'max:80'],
+            'layers.*.conditions.*.words' => ['required_if:layers.*.conditions.*.about,words', 'array', 'min:1', 'max:50'],
+            'layers.*.conditions.*.words.*' => ['string', 'max:80'],
+            'layers.*.conditions.*.part' => ['sometimes', Rule::enum(Part::class)],
+            'layers.*.conditions.*.who' => ['required_if:layers.*.conditions.*.about,people', 'array', 'min:1', 'max:50'],
+            'layers.*.conditions.*.who.*.kind' => ['required', Rule::in(['me', 'person', 'group'])],
+            'layers.*.conditions.*.who.*.id' => ['required_unless:layers.*.conditions.*.who.*.kind,me', 'nullable', 'integer'],
+            'layers.*.conditions.*.statuses' => ['required_if:layers.*.conditions.*.about,status', 'array', 'min:1'],
+            'layers.*.conditions.*.statuses.*' => [Rule::enum(Status::class)],
+            'layers.*.conditions.*.is' => ['sometimes', 'boolean'],
         ];
     }
 
@@ -34,7 +53,13 @@ final class OverlayInput extends FormRequest
             'name.max' => 'A name has at most 120 characters.',
             'layers.required' => 'An overlay has one layer at least.',
             'layers.*.name.required' => 'Give the layer a name.',
-            'layers.*.calendars.required' => 'Choose at least one calendar for this layer.',
+            'layers.*.calendars.required_without' => 'Choose at least one calendar for this layer.',
+            'layers.*.calendars.required_if' => 'Choose at least one calendar for this layer.',
+            'layers.*.group.required_if' => 'Choose the group whose calendars this layer has.',
+            'layers.*.conditions.*.names.required_if' => 'Choose at least one category, or take this condition out.',
+            'layers.*.conditions.*.words.required_if' => 'Write at least one word, or take this condition out.',
+            'layers.*.conditions.*.who.required_if' => 'Choose at least one person or group, or take this condition out.',
+            'layers.*.conditions.*.statuses.required_if' => 'Choose at least one state, or take this condition out.',
         ];
     }
 }

@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
 
 final class OverlaysController
@@ -46,6 +47,7 @@ final class OverlaysController
                 'slug' => Calendar::newSlug($input->validated('name')),
                 'name' => $input->validated('name'),
                 'opening_view' => $input->validated('openingView', 'lanes'),
+                'every_layer' => $input->boolean('everyLayer'),
                 'keeper_kind' => SubjectKind::Person,
                 'keeper_id' => $this->viewer->person()->id,
             ]);
@@ -71,6 +73,7 @@ final class OverlaysController
             $overlay->update([
                 'name' => $input->validated('name'),
                 'opening_view' => $input->validated('openingView', $locked->opening_view),
+                'every_layer' => $input->boolean('everyLayer', $locked->every_layer),
                 'version' => $locked->version + 1,
             ]);
             $this->layLayers($overlay, $input->validated('layers'));
@@ -133,7 +136,7 @@ final class OverlaysController
         return $this->access->overlay($this->viewer->viewer(), $overlay);
     }
 
-    /** @param  list<array{name: string, colour: string, mark: string, calendars: list<string>, anyCategory?: list<string>}>  $layers */
+    /** @param  list<array<string, mixed>>  $layers */
     private function layLayers(Overlay $overlay, array $layers): void
     {
         $ids = $this->viewer->calendars()->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->id]);
@@ -143,12 +146,13 @@ final class OverlaysController
         $overlay->layers()->delete();
         foreach (array_values($layers) as $position => $input) {
             $calendars = [];
-            foreach ($input['calendars'] as $slug) {
+            foreach ($input['calendars'] ?? [] as $slug) {
                 $calendars[] = $ids[$slug] ?? throw ValidationException::withMessages(["layers.{$position}.calendars" => 'One of these calendars is not there for you.']);
             }
             $layer = $overlay->layers()->create([
                 'position' => $position, 'name' => $input['name'], 'colour' => $input['colour'], 'mark' => $input['mark'],
-                'filter' => ['anyCategory' => array_values($input['anyCategory'] ?? [])],
+                'takes' => $input['takes'] ?? 'chosen', 'group_id' => ($input['takes'] ?? '') === 'group' ? $input['group'] : null,
+                'filter' => ['conditions' => array_values($input['conditions'] ?? [])],
             ]);
             $layer->calendars()->sync(array_unique([...$calendars, ...$hidden->get($input['name'], [])]));
         }
@@ -162,6 +166,24 @@ final class OverlaysController
         return $this->describe($overlay, $level, new SubjectNames([$overlay->keeper()]));
     }
 
+    /**
+     * @param  list<array<string, mixed>>  $conditions
+     * @return list<array<string, mixed>> with what the people and groups in them are called
+     */
+    private function named(array $conditions): array
+    {
+        $subject = static fn (array $who): ?Subject => $who['kind'] === 'me' ? null : new Subject(SubjectKind::from($who['kind']), (int) $who['id']);
+        $all = array_merge(...array_map(static fn (array $condition): array => $condition['who'] ?? [], $conditions) ?: [[]]);
+        if ($all === []) {
+            return $conditions;
+        }
+        $names = new SubjectNames(array_filter(array_map($subject, $all)));
+
+        return array_map(static fn (array $condition): array => isset($condition['who'])
+            ? ['who' => array_map(static fn (array $who): array => $who + ($who['kind'] === 'me' ? [] : ['name' => $names->of($subject($who))]), $condition['who'])] + $condition
+            : $condition, $conditions);
+    }
+
     /** @return array<string, mixed> the layers with the calendars that this person may see */
     private function describe(Overlay $overlay, Level $level, SubjectNames $names): array
     {
@@ -172,6 +194,7 @@ final class OverlaysController
             'name' => $overlay->name,
             'openingView' => $overlay->opening_view,
             'keeper' => ['kind' => $overlay->keeper_kind->value, 'id' => $overlay->keeper_id, 'name' => $names->of($overlay->keeper())],
+            'everyLayer' => $overlay->every_layer,
             'level' => $level->value,
             'sharedWithEveryone' => GrantRecord::query()->where(['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => SubjectKind::Everyone->value])->exists(),
             'layers' => $overlay->layers->map(fn (LayerRecord $layer): array => [
@@ -179,7 +202,11 @@ final class OverlaysController
                 'colour' => $layer->colour->value,
                 'mark' => $layer->mark->value,
                 'calendars' => $layer->calendars->filter(fn (Calendar $calendar): bool => $visible->has($calendar->id))->pluck('slug')->values()->all(),
-                'anyCategory' => $layer->filter['anyCategory'] ?? [],
+                'takes' => $layer->takes,
+                'group' => $layer->group_id,
+                'conditions' => $this->named($layer->conditions()),
+                // Those who manage it are told that it has calendars which they themselves do not see.
+                'hidden' => $level === Level::Manage ? $layer->calendars->reject(fn (Calendar $calendar): bool => $visible->has($calendar->id))->count() : 0,
             ])->values()->all(),
             'version' => $overlay->version,
         ];

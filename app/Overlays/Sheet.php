@@ -7,6 +7,9 @@ use App\Events\IndexedOccurrence;
 /** What is drawn of a window. */
 final readonly class Sheet
 {
+    /** How it can be drawn. */
+    public const VIEWS = ['lanes', 'month', 'year', 'list'];
+
     /**
      * @param  list<DrawnLayer>  $layers
      * @param  list<SheetItem>  $items  by start

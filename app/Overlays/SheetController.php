@@ -39,7 +39,7 @@ final class SheetController
                 'calendars' => array_map(fn (int $id): string => $slugs[$id], $layer->calendarIds),
                 'target' => collect($layer->calendarIds)->map(fn (int $id) => $calendars[$id])->first(fn ($each): bool => ! $sheet->readOnly && $each->mayAdd())?->calendar->slug,
             ], $sheet->layers),
-            'items' => array_map(fn (SheetItem $item): array => $item->tell($zone, $slugs[$item->occurrence->calendarId]), $sheet->items),
+            'items' => array_map(fn (SheetItem $item): array => $item->tell($zone, $slugs), $sheet->items),
             'categories' => array_map(fn (string $name, int $count): array => ['name' => $name, 'count' => $count], array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
             'closed' => $this->closedDays($sheet->closing, $request),
         ]);

@@ -13,18 +13,31 @@ use PinnedRota\Core\Time\Zone;
 /** An occurrence in the layer that shows it, as its viewer may see it. */
 final readonly class SheetItem
 {
-    /** @param  list<string>  $categories */
+    /**
+     * @param  list<string>  $categories
+     * @param  list<int>  $also  further calendars on which the same event is
+     */
     public function __construct(
         public IndexedOccurrence $occurrence,
         public int $layer,
         public Visibility $visibility,
         public array $categories,
         private bool $mayChange,
+        private array $also = [],
     ) {
     }
 
-    /** @return array<string, mixed> times on the wall of $zone; all-day ones as dates, end exclusive */
-    public function tell(Zone $zone, string $calendar): array
+    /** The same item, said to be on another calendar, too. */
+    public function alsoOn(int $calendarId, int $layer): self
+    {
+        return new self($this->occurrence, $layer, $this->visibility, $this->categories, $this->mayChange, [...$this->also, $calendarId]);
+    }
+
+    /**
+     * @param  array<int, string>  $slugs  of calendars by id
+     * @return array<string, mixed> times on the wall of $zone; all-day ones as dates, end exclusive
+     */
+    public function tell(Zone $zone, array $slugs): array
     {
         $occurrence = $this->occurrence;
         $full = $this->visibility === Visibility::Full;
@@ -39,7 +52,8 @@ final readonly class SheetItem
             'id' => $occurrence->seriesId,
             'occurrence' => $occurrence->recurrenceId,
             'layer' => $this->layer,
-            'calendar' => $calendar,
+            'calendar' => $slugs[$occurrence->calendarId],
+            'also' => array_map(static fn (int $id): string => $slugs[$id], $this->also),
             'allDay' => $allDay,
             'start' => $start,
             'end' => $end,

@@ -12,31 +12,35 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Overlay\Composition;
 use PinnedRota\Core\Overlay\EventFacts;
 use PinnedRota\Core\Overlay\Filter;
 use PinnedRota\Core\Overlay\Layer;
+use PinnedRota\Core\Time\TimeKind;
 
 /** What a viewer sees through an overlay in a window: each occurrence in the layer that takes it. */
 final class SheetReader
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly OccurrenceQuery $occurrences)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly OccurrenceQuery $occurrences, private readonly LayerConditions $conditions, private readonly FactsReader $facts)
     {
     }
 
     public function read(SheetRequest $request): Sheet
     {
         $sight = $this->viewer->sight($request->as());
-        $layers = $this->layers($request, $sight->calendars);
+        $overlay = $this->overlay($request);
+        $layers = $this->layers($request, $overlay, $sight);
         $calendarIds = array_values(array_unique(array_merge([], ...array_map(fn (DrawnLayer $layer): array => $layer->calendarIds, $layers))));
         $found = $this->occurrences->between($calendarIds, $request->from(), $request->to(), $request->zone());
         $categories = $this->categories($found);
-        $composition = new Composition(array_map(fn (DrawnLayer $layer): Layer => new Layer($layer->calendarIds, $layer->filter), $layers));
-        $quick = new Filter($request->categories());
+        $composition = new Composition(array_map(fn (DrawnLayer $layer): Layer => new Layer($layer->calendarIds, $layer->filter, $layer->isRest), $layers), $overlay->every_layer ?? false);
+        $more = $this->facts->read($found, $layers);
+        $quick = Filter::ofCategories($request->categories());
         $levels = array_map(fn (AccessibleCalendar $each): Level => $each->eventLevel(), $sight->calendars->only($calendarIds)->all());
         $takesPart = $this->takesPart($found, $sight);
-        $items = $counts = $closing = [];
+        $items = $counts = $closing = $places = [];
         foreach ($found as $occurrence) {
             $isAuthor = $occurrence->createdBy === $sight->personId;
             $level = $levels[$occurrence->calendarId];
@@ -46,9 +50,16 @@ final class SheetReader
             }
             $full = $visibility === Visibility::Full;
             [$names, $lower, $closes] = $categories[$occurrence->categoryIds];
-            $facts = new EventFacts($occurrence->calendarId, $full ? $lower : null);
-            $layer = $composition->layerOf($facts);
-            if ($layer === null) {
+            $facts = $full ? $more->of($occurrence, $lower) : new EventFacts($occurrence->calendarId, true, allDay: $occurrence->kind === TimeKind::Date);
+            $taking = $composition->layersOf($facts);
+            if ($taking === []) {
+                continue;
+            }
+            // The same event by two ways shows once; of what is hidden nobody learns that it is the same.
+            $same = $full ? "{$occurrence->uid} ".($occurrence->recurrenceId ?? $occurrence->starts) : null;
+            if ($same !== null && isset($places[$same])) {
+                $this->alsoOn($items, $places[$same], $occurrence->calendarId, $taking[0]);
+
                 continue;
             }
             if ($full) {
@@ -60,12 +71,30 @@ final class SheetReader
                 }
             }
             if ($quick->takes($facts)) {
-                $items[] = new SheetItem($occurrence, $layer, $visibility, $full ? $names : [], $full && ! $sight->readOnly && EventRights::mayChange($level, $isAuthor));
+                foreach ($taking as $layer) {
+                    $items[] = new SheetItem($occurrence, $layer, $visibility, $full ? $names : [], $full && ! $sight->readOnly && EventRights::mayChange($level, $isAuthor));
+                    if ($same !== null) {
+                        $places[$same][] = array_key_last($items);
+                    }
+                }
             }
         }
         ksort($counts, SORT_NATURAL | SORT_FLAG_CASE);
 
         return new Sheet($layers, $items, $counts, $closing, $sight->readOnly);
+    }
+
+    /**
+     * Says on the items of an event that it is on another calendar, too, and shows it in the earlier of the layers.
+     *
+     * @param  list<SheetItem>  $items
+     * @param  list<int>  $places
+     */
+    private function alsoOn(array &$items, array $places, int $calendarId, int $layer): void
+    {
+        foreach ($places as $place) {
+            $items[$place] = $items[$place]->alsoOn($calendarId, count($places) === 1 ? min($layer, $items[$place]->layer) : $items[$place]->layer);
+        }
     }
 
     /**
@@ -87,25 +116,22 @@ final class SheetReader
             ->where('address', mb_strtolower($sight->address))->pluck('event_id')->mapWithKeys(fn (int $id): array => [$id => true])->all();
     }
 
-    /**
-     * @param  Collection<int, AccessibleCalendar>  $visible
-     * @return list<DrawnLayer>
-     */
-    private function layers(SheetRequest $request, Collection $visible): array
+    private function overlay(SheetRequest $request): ?Overlay
     {
+        return $request->filled('overlay') && ! $request->filled('calendar')
+            ? $this->viewer->overlay($request->query('overlay'), Level::Read)->load('layers.calendars:id')
+            : null;
+    }
+
+    /** @return list<DrawnLayer> */
+    private function layers(SheetRequest $request, ?Overlay $overlay, Sight $sight): array
+    {
+        $visible = $sight->calendars;
         if ($request->filled('calendar')) {
             $calendar = $this->viewer->calendar($request->query('calendar'), $request->as() === null ? Level::BusyTimes : Level::Manage)->calendar;
             $visible = $visible->only([$calendar->id]);
-        } elseif ($request->filled('overlay')) {
-            $overlay = $this->viewer->overlay($request->query('overlay'), Level::Read)->load('layers.calendars:id');
-
-            return $overlay->layers->map(fn (LayerRecord $layer): DrawnLayer => new DrawnLayer(
-                $layer->name,
-                $this->about($layer, $visible),
-                $layer->colour->value, $layer->mark->value,
-                $layer->calendars->pluck('id')->filter(fn (int $id): bool => $visible->has($id))->values()->all(),
-                $layer->toFilter(),
-            ))->values()->all();
+        } elseif ($overlay !== null) {
+            return $this->overlayLayers($overlay, $sight);
         }
 
         $drawn = $request->filled('calendar') ? $visible : $visible->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
@@ -121,17 +147,41 @@ final class SheetReader
         ))->values()->all();
     }
 
-    /** @param  Collection<int, AccessibleCalendar>  $visible */
-    private function about(LayerRecord $layer, Collection $visible): string
+    /** @return list<DrawnLayer> */
+    private function overlayLayers(Overlay $overlay, Sight $sight): array
     {
-        $shown = $visible->only($layer->calendars->modelKeys());
+        $listed = $sight->calendars->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
+        $chosen = $overlay->layers->flatMap(fn (LayerRecord $layer): array => $layer->calendars->modelKeys())->unique();
+
+        return $overlay->layers->map(function (LayerRecord $layer) use ($sight, $listed, $chosen): DrawnLayer {
+            $calendars = match ($layer->takes) {
+                'all' => $listed,
+                'group' => $sight->calendars->filter(fn (AccessibleCalendar $each): bool => $each->calendar->keeper_kind === SubjectKind::Group && $each->calendar->keeper_id === $layer->group_id && ! $each->calendar->isArchived()),
+                // Everything else of the calendars that are in the overlay, or of one's list where it is of no few.
+                'rest' => $layer->calendars->isNotEmpty() ? $sight->calendars->only($layer->calendars->modelKeys()) : $listed->union($sight->calendars->only($chosen->all())),
+                default => $sight->calendars->only($layer->calendars->modelKeys()),
+            };
+            $asked = array_column($layer->conditions(), 'about');
+
+            return new DrawnLayer(
+                $layer->name, $this->about($layer, $calendars), $layer->colour->value, $layer->mark->value, $calendars->keys()->all(),
+                $this->conditions->filter($layer->conditions(), $sight->personId), $layer->takes === 'rest', in_array('words', $asked, true), in_array('people', $asked, true),
+            );
+        })->values()->all();
+    }
+
+    /** @param  Collection<int, AccessibleCalendar>  $shown */
+    private function about(LayerRecord $layer, Collection $shown): string
+    {
         $name = match ($shown->count()) {
             0 => 'nothing that you may see',
             1 => $shown->first()->calendar->name,
             default => "{$shown->count()} calendars",
         };
 
-        return implode(' · ', array_filter([$name === $layer->name ? '' : $name, implode(', ', $layer->filter['anyCategory'] ?? [])]));
+        $kind = ['all' => 'all on your list', 'rest' => 'everything else'][$layer->takes] ?? ($name === $layer->name ? '' : $name);
+
+        return implode(' · ', array_filter([$kind, ...array_map(ConditionWords::of(...), $layer->conditions())]));
     }
 
     /**

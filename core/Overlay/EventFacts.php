@@ -4,13 +4,29 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Overlay;
 
+use PinnedRota\Core\Events\Status;
+
 /** What filters may ask of an event, as far as its viewer may know it. */
 final readonly class EventFacts
 {
     /**
-     * @param  ?list<string>  $categories  lower case; null where they are hidden from the viewer
+     * @param  bool  $hidden  whether the viewer sees that the time is taken and nothing else
+     * @param  list<string>  $categories  lower case
+     * @param  string  $text  title, place and description, in lower case
+     * @param  list<int>  $responsible  ids of people
+     * @param  list<int>  $takingPart  ids of people, those who are responsible among them
      */
-    public function __construct(public int $calendarId, public ?array $categories)
-    {
+    public function __construct(
+        public int $calendarId,
+        public bool $hidden = false,
+        public array $categories = [],
+        public string $text = '',
+        public ?int $addedBy = null,
+        public array $responsible = [],
+        public array $takingPart = [],
+        public Status $status = Status::Confirmed,
+        public bool $allDay = false,
+        public bool $busy = true,
+    ) {
     }
 }

@@ -4,29 +4,28 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Overlay;
 
-/** Which events of its calendars a layer takes. An event whose contents are hidden matches no filter that asks for them. */
+/** Which events of its calendars a layer takes: those of which every condition holds. */
 final readonly class Filter
 {
-    /** @var array<string, true> */
-    private array $anyCategory;
-
-    /** @param  list<string>  $anyCategory names, in any case; empty takes every event */
-    public function __construct(array $anyCategory = [])
+    /** @param  list<Condition>  $conditions  none take every event */
+    public function __construct(private array $conditions = [])
     {
-        $this->anyCategory = array_fill_keys(array_map(mb_strtolower(...), $anyCategory), true);
+    }
+
+    /** @param  list<string>  $names  any of them; none take every event */
+    public static function ofCategories(array $names): self
+    {
+        return new self($names === [] ? [] : [new CategoryCondition($names)]);
     }
 
     public function takes(EventFacts $event): bool
     {
-        if ($this->anyCategory === []) {
-            return true;
-        }
-        foreach ($event->categories ?? [] as $category) {
-            if (isset($this->anyCategory[$category])) {
-                return true;
+        foreach ($this->conditions as $condition) {
+            if ($condition->holds($event) !== true) {
+                return false;
             }
         }
 
-        return false;
+        return true;
     }
 }

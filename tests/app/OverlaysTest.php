@@ -5,6 +5,9 @@ use App\Events\OccurrenceHorizon;
 use App\Events\OccurrenceQuery;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Time\LocalDateTime;
 
 beforeEach(function () {
@@ -13,8 +16,8 @@ beforeEach(function () {
     $this->slip = $this->calendar($this->ada, 'Slipway');
     $this->loft = $this->calendar($this->ada, 'Long loft');
     $this->layers = fn (): array => [
-        ['name' => 'Tests', 'colour' => 'brick', 'mark' => 'triangle', 'calendars' => [$this->slip->slug, $this->loft->slug], 'anyCategory' => ['Assessment']],
-        ['name' => 'Slip', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug], 'anyCategory' => []],
+        ['name' => 'Tests', 'colour' => 'brick', 'mark' => 'triangle', 'calendars' => [$this->slip->slug, $this->loft->slug], 'conditions' => [['about' => 'category', 'names' => ['Assessment']]]],
+        ['name' => 'Slip', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug]],
     ];
     $this->keep = fn (array $more = []): string => $this->as($this->ada, 'POST', '/overlays', $more + ['name' => 'The term', 'layers' => ($this->layers)()])->assertCreated()->json('slug');
     $this->through = fn ($person, string $overlay, string $more = ''): array => collect($this->sheet($person, '2026-11-01', '2026-12-01', "&overlay={$overlay}{$more}")->assertOk()->json('items'))->map(fn (array $item): string => "{$item['layer']} {$item['title']}")->sort()->values()->all();
@@ -66,7 +69,7 @@ test('an overlay of nothing, or of calendars that are not there, is refused', fu
 });
 
 test('somebody who edits an overlay does not throw out calendars they cannot see', function () {
-    $slug = ($this->keep)(['layers' => [['name' => 'Both', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug, $this->loft->slug], 'anyCategory' => []]]]);
+    $slug = ($this->keep)(['layers' => [['name' => 'Both', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug, $this->loft->slug]]]]);
     DB::table('grants')->insert(['on_kind' => 'overlay', 'on_id' => DB::table('overlays')->value('id'), 'subject_kind' => 'person', 'subject_id' => $this->ben->id, 'level' => 'edit']);
     $this->give($this->slip, $this->ben, Level::Read);
     $layers = $this->as($this->ben, 'GET', '/overlays')->json('0.layers');
@@ -74,6 +77,79 @@ test('somebody who edits an overlay does not throw out calendars they cannot see
     $this->as($this->ben, 'PUT', "/overlays/{$slug}", ['name' => 'Both', 'layers' => $layers], 1)->assertOk();
     expect($this->as($this->ada, 'GET', '/overlays')->json('0.layers.0.calendars'))->toEqualCanonicalizing([$this->slip->slug, $this->loft->slug]);
 });
+
+test('a layer asks for words, people, status, length and their opposites; everything else is one, too', function () {
+    $riggers = $this->group('Riggers', $this->ben);
+    $mail = fn ($person): Participant => new Participant("mailto:{$person->email}", role: ParticipantRole::Responsible);
+    $this->add($this->slip, $this->ada, title: 'Haul out', more: ['description' => 'Bring the long ROPE']);
+    $this->add($this->slip, $this->ben, title: 'Sweeping', more: ['status' => Status::Provisional]);
+    $this->add($this->loft, $this->ada, title: 'Splicing', more: ['participants' => [$mail($this->ben)]]);
+    $this->add($this->loft, $this->ada, title: 'Staying', more: ['participants' => [$mail($this->ada)]]);
+    $this->add($this->loft, $this->ada, title: 'Open day', start: '2026-11-07');
+    $layer = fn (string $name, array $conditions, array $more = []): array => $more + ['name' => $name, 'colour' => 'sea', 'mark' => 'disc', 'takes' => 'chosen', 'calendars' => [$this->slip->slug, $this->loft->slug], 'conditions' => $conditions];
+    $slug = ($this->keep)(['layers' => [
+        $layer('Else', [], ['takes' => 'rest', 'calendars' => []]),
+        $layer('Ropes', [['about' => 'words', 'words' => ['nets', 'long rope']]]),
+        $layer('Riggers', [['about' => 'people', 'part' => 'responsible', 'who' => [['kind' => 'group', 'id' => $riggers->id]]]]),
+        $layer('Mine', [['about' => 'people', 'part' => 'taking part', 'who' => [['kind' => 'me']]]]),
+        $layer('Unsettled and timed', [['about' => 'status', 'statuses' => ['confirmed'], 'not' => true], ['about' => 'all day', 'is' => false], ['about' => 'busy', 'is' => true]]),
+    ]]);
+    expect(($this->through)($this->ada, $slug))->toBe(['0 Open day', '1 Haul out', '2 Splicing', '3 Staying', '4 Sweeping']);
+    $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertJsonPath('layers.*.about', ['everything else', '2 calendars · “nets”, “long rope”', '2 calendars · of some people, responsible', '2 calendars · mine', '2 calendars · not confirmed · timed · busy']);
+    // “Mine” is whoever looks; who sees busy times learns nothing by any of it.
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true])->assertOk();
+    $this->give($this->slip, $this->ben, Level::Read);
+    $this->give($this->loft, $this->ben, Level::BusyTimes);
+    expect(($this->through)($this->ben, $slug))->toBe(['0 Busy', '0 Busy', '0 Busy', '1 Haul out', '4 Sweeping']);
+});
+
+test('an overlay may show an event in every layer that takes it', function () {
+    $this->add($this->slip, $this->ada, title: 'Oar test', more: ['categories' => ['assessment']]);
+    $slug = ($this->keep)(['everyLayer' => true]);
+    expect(($this->through)($this->ada, $slug))->toBe(['0 Oar test', '1 Oar test']);
+    $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertJsonPath('categories.0.count', 1);
+});
+
+test('a layer of a group has what the group keeps, one of all what is on one’s list', function () {
+    $yard = $this->group('Yard', $this->ada);
+    $van = $this->calendar($yard, 'Van');
+    $this->add($van, $this->ada, title: 'To the harbour');
+    $this->add($this->slip, $this->ada, title: 'Haul out');
+    $slug = ($this->keep)(['layers' => [
+        ['name' => 'Yard', 'colour' => 'sea', 'mark' => 'disc', 'takes' => 'group', 'group' => $yard->id, 'calendars' => []],
+        ['name' => 'All', 'colour' => 'moss', 'mark' => 'square', 'takes' => 'all', 'calendars' => []],
+    ]]);
+    expect(($this->through)($this->ada, $slug))->toBe(['0 To the harbour', '1 Haul out']);
+    $this->as($this->ada, 'PUT', "/calendars/{$this->slip->slug}/list", ['onList' => false])->assertOk();
+    expect(($this->through)($this->ada, $slug))->toBe(['0 To the harbour']);
+});
+
+test('the same event by two ways shows once and says where else it is; of what is hidden that is not told', function () {
+    $this->add($this->slip, $this->ada, title: 'High water', uid: 'tide-1');
+    $this->add($this->loft, $this->ada, title: 'High water', uid: 'tide-1');
+    $slug = ($this->keep)(['layers' => [
+        ['name' => 'Loft', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->loft->slug]],
+        ['name' => 'Slip', 'colour' => 'moss', 'mark' => 'disc', 'calendars' => [$this->slip->slug]],
+    ]]);
+    $items = $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->json('items');
+    expect($items)->toHaveCount(1)->and($items[0]['layer'])->toBe(0)->and([$items[0]['calendar'], ...$items[0]['also']])->toEqualCanonicalizing([$this->slip->slug, $this->loft->slug]);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true]);
+    $this->give($this->slip, $this->ben, Level::Read);
+    $this->give($this->loft, $this->ben, Level::BusyTimes);
+    $items = $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->json('items');
+    expect($items)->toHaveCount(2)->and(array_column($items, 'also'))->toBe([[], []]);
+});
+
+test('a condition that asks nothing is refused at its field', function (array $condition, string $field) {
+    $this->as($this->ada, 'POST', '/overlays', ['name' => 'x', 'layers' => [['name' => 'x', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug], 'conditions' => [$condition]]]])
+        ->assertUnprocessable()->assertJsonPath('errors.0.field', "layers.0.conditions.0.{$field}");
+})->with([
+    [['about' => 'weather'], 'about'],
+    [['about' => 'category'], 'names'],
+    [['about' => 'words', 'words' => []], 'words'],
+    [['about' => 'people', 'who' => [['kind' => 'person']]], 'who.0.id'],
+    [['about' => 'status', 'statuses' => ['maybe']], 'statuses.0'],
+]);
 
 test('days are closed by events of a category that closes them, and the ruler says how full each is', function () {
     Category::query()->create(['name' => 'closed', 'closes_day' => true]);

@@ -3,7 +3,7 @@ import { lastDay, layRow, type Item } from '../../resources/js/features/sheet/ge
 
 function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
     return {
-        id: 1, occurrence: null, layer: 0, calendar: 'slip', title, place: '', categories: [], allDay: start.length === 10,
+        id: 1, occurrence: null, layer: 0, also: [], calendar: 'slip', title, place: '', categories: [], allDay: start.length === 10,
         start, end, status: 'confirmed', busyOnly: false, private: false, repeats: false, mayChange: true, ...more,
     };
 }

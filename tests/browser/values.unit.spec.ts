@@ -52,6 +52,11 @@ test('each view draws whole weeks around its date, or the days that fit', () => 
     expect(windowOf('lanes', '2026-11-11', 14)).toEqual({ span: { from: '2026-11-09', to: '2026-11-23' }, focus: { from: '2026-11-09', to: '2026-11-23' } });
     expect(windowOf('lanes', '2026-11-11', 3).span).toEqual({ from: '2026-11-11', to: '2026-11-14' });
     expect(windowOf('month', '2026-11-11', 14)).toEqual({ span: { from: '2026-10-26', to: '2026-12-07' }, focus: { from: '2026-11-01', to: '2026-12-01' } });
+    expect(windowOf('year', '2026-11-11', 14).span).toEqual({ from: '2026-01-01', to: '2027-01-01' });
+    expect(windowOf('list', '2026-11-11', 14).span).toEqual({ from: '2026-11-11', to: '2026-12-09' });
+    // Where weeks begin on another day than Monday.
+    expect(windowOf('lanes', '2026-11-11', 14, 'SU').span).toEqual({ from: '2026-11-08', to: '2026-11-22' });
+    expect(windowOf('month', '2026-11-11', 14, 'SA').span).toEqual({ from: '2026-10-31', to: '2026-12-05' });
     // February 2027 begins on a Monday and fills four weeks to the day.
     expect(windowOf('month', '2027-02-28', 14).span).toEqual({ from: '2027-02-01', to: '2027-03-01' });
 });
@@ -59,6 +64,8 @@ test('each view draws whole weeks around its date, or the days that fit', () => 
 test('a step turns to the next week, page or month', () => {
     expect(stepped('lanes', '2026-11-11', 14, 1)).toBe('2026-11-18');
     expect(stepped('lanes', '2026-11-11', 3, -1)).toBe('2026-11-08');
+    expect(stepped('list', '2026-11-11', 14, 1)).toBe('2026-11-18');
+    expect(stepped('year', '2028-02-29', 14, 1)).toBe('2029-02-28');
     expect(stepped('month', '2026-01-31', 14, 1)).toBe('2026-02-01');
     expect(stepped('month', '2026-01-31', 14, -1)).toBe('2025-12-01');
 });

@@ -98,7 +98,7 @@ final class DemoCalendars
         ]);
         GrantRecord::query()->create(['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => SubjectKind::Everyone, 'subject_id' => 0, 'level' => 'read']);
         foreach (self::LAYERS as $position => [$name, $colour, $mark, $names, $categories]) {
-            $layer = $overlay->layers()->create(['position' => $position, 'name' => $name, 'colour' => $colour, 'mark' => $mark, 'filter' => ['anyCategory' => $categories]]);
+            $layer = $overlay->layers()->create(['position' => $position, 'name' => $name, 'colour' => $colour, 'mark' => $mark, 'filter' => ['conditions' => $categories === [] ? [] : [['about' => 'category', 'match' => 'any', 'names' => $categories, 'not' => false]]]]);
             $layer->calendars()->attach(array_map(fn (string $each): int => $calendars[$each]->id, array_filter($names, fn (string $each): bool => isset($calendars[$each]))));
         }
     }

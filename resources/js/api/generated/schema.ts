@@ -982,7 +982,7 @@ export interface components {
             /** @enum {string|null} */
             firstDay: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
             /** @enum {string|null} */
-            openingView: "lanes" | "month" | null;
+            openingView: "lanes" | "month" | "year" | "list" | null;
             freeCategories: boolean;
             offered: boolean;
             version: number;
@@ -998,7 +998,7 @@ export interface components {
             /** @enum {string|null} */
             firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
             /** @enum {string|null} */
-            openingView?: "lanes" | "month" | null;
+            openingView?: "lanes" | "month" | "year" | "list" | null;
             freeCategories?: boolean;
             offered?: boolean;
             keeper?: {
@@ -1018,7 +1018,7 @@ export interface components {
             /** @enum {string|null} */
             firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
             /** @enum {string|null} */
-            openingView?: "lanes" | "month" | null;
+            openingView?: "lanes" | "month" | "year" | "list" | null;
             freeCategories?: boolean;
             offered?: boolean;
         };
@@ -1501,21 +1501,53 @@ export interface components {
             /** @enum {string} */
             mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
         };
+        Who: {
+            /**
+             * @description Shapes of the API: Overlays and the sheet.
+             * @enum {string}
+             */
+            kind: "me" | "person" | "group";
+            id?: number | null;
+            name?: string;
+        };
+        Condition: {
+            /** @enum {string} */
+            about: "category" | "words" | "people" | "status" | "all day" | "busy";
+            /** @description Whether it is its opposite that must hold */
+            not?: boolean;
+            /** @enum {string} */
+            match?: "any" | "all" | "none";
+            names?: string[];
+            /** @description Any of them, in title, place or description */
+            words?: string[];
+            /** @enum {string} */
+            part?: "responsible" | "taking part" | "added";
+            who?: components["schemas"]["Who"][];
+            statuses?: ("confirmed" | "provisional" | "cancelled")[];
+            is?: boolean;
+        };
         OverlayLayer: {
-            /** @description Shapes of the API: Overlays and the sheet. */
+            /** @enum {string} */
+            takes: "chosen" | "all" | "group" | "rest";
+            group: number | null;
+            /** @description How many calendars in it the viewer does not see, told to those who manage the overlay */
+            hidden?: number;
             name: string;
             /** @enum {string} */
             colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
             /** @enum {string} */
             mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
             calendars: string[];
-            anyCategory: string[];
+            /** @description All of which must hold */
+            conditions: components["schemas"]["Condition"][];
         };
         Overlay: {
+            /** @description Whether an event shows in every layer that takes it, instead of in the first */
+            everyLayer: boolean;
             slug: string;
             name: string;
             /** @enum {string} */
-            openingView: "lanes" | "month";
+            openingView: "lanes" | "month" | "year" | "list";
             keeper: components["schemas"]["Subject"];
             /** @enum {string} */
             level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
@@ -1524,10 +1556,11 @@ export interface components {
             version: number;
         };
         OverlayInput: {
+            everyLayer?: boolean;
             name: string;
             layers: components["schemas"]["OverlayLayer"][];
             /** @enum {string} */
-            openingView?: "lanes" | "month";
+            openingView?: "lanes" | "month" | "year" | "list";
         };
         SheetLayer: {
             name: string;
@@ -1544,6 +1577,8 @@ export interface components {
             occurrence: string | null;
             layer: number;
             calendar: string;
+            /** @description Further calendars on which the same event is */
+            also: string[];
             title: string;
             place: string;
             categories: string[];

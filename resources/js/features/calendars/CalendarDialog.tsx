@@ -91,6 +91,8 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                             <option value="">the view last used</option>
                             <option value="lanes">Lanes</option>
                             <option value="month">Month</option>
+                            <option value="year">Year</option>
+                            <option value="list">List</option>
                         </select>
                     )}
                 </Field>

@@ -20,6 +20,8 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const { remove, update } = useEventActions();
     const [asking, setAsking] = useState<'change' | 'delete' | null>(null);
     const calendar = calendars.data?.find((each) => each.slug === event.calendar);
+    // The same event by other ways: the sheet shows it once, and it is said here where else it is.
+    const also = (rota.sheet?.items.find((item) => item.id === event.id)?.also ?? []).map((slug) => calendars.data?.find((each) => each.slug === slug)?.name ?? slug);
     const series = event.repeat !== null && event.occurrence !== null;
     const drop = (scope: Scope) => remove.mutate({ event, scope }, { onSuccess: onClose });
     const targets = calendars.data?.filter((each) => each.mayAdd || each.slug === event.calendar) ?? [];
@@ -70,6 +72,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             )}
             <dl className="my-3 grid grid-cols-[78px_1fr] gap-y-2">
                 <Fact name="Place">{event.place}</Fact>
+                <Fact name="Also on">{also.join(', ')}</Fact>
                 <Fact name="Category">{event.categories.join(', ')}</Fact>
                 <Fact name="State">{STATUS[event.status]}</Fact>
                 <Fact name="Repeats">{event.repeat?.words}</Fact>

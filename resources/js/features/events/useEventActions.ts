@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { api, Problem, type Schemas } from '@/api/client';
-import { itemKey, type Item } from '@/features/sheet/geometry';
+import type { Item } from '@/features/sheet/geometry';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { daysBetween, formatDate, shiftDays } from '@/time/dates';
 
@@ -77,7 +77,7 @@ export function useEventActions() {
             for (const [key, sheet] of sheets) {
                 if (sheet === undefined) continue;
                 const shifted = (each: Item) => ({ ...each, start: shiftDays(each.start, days), end: shiftDays(each.end, days) });
-                const items = sheet.items.map((each) => ((scope === null ? each.id === item.id : itemKey(each) === itemKey(item)) ? shifted(each) : each));
+                const items = sheet.items.map((each) => (each.id === item.id && (scope === null || each.occurrence === item.occurrence) ? shifted(each) : each));
                 client.setQueryData<Sheet>(key, { ...sheet, items: items.sort((a, b) => (a.start < b.start ? -1 : 1)) });
             }
             return { sheets };

@@ -1,20 +1,15 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { Problem, type Schemas } from '@/api/client';
+import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
-import { InkPicker } from '@/components/InkPicker';
 import { INKS, Mark, MARKS } from '@/components/Mark';
-import { useCalendars, useCategories, type Calendar } from '@/features/calendars/useCalendars';
+import { useCalendars, useCategories } from '@/features/calendars/useCalendars';
+import { LayerFields, type Layer } from './LayerFields';
 import { useRota } from './RotaContext';
+import { layerOf, STARTS } from './starts';
 import { useOverlayActions, type Overlay } from './useOverlays';
-
-type Layer = Schemas['OverlayLayer'];
-
-function layerOf(calendar: Calendar): Layer {
-    return { name: calendar.name, colour: calendar.colour, mark: calendar.mark, calendars: [calendar.slug], anyCategory: [] };
-}
 
 /** Composes an overlay: which layers, in which order, of which calendars, filtered and drawn how. */
 export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; onClose: () => void }) {
@@ -23,9 +18,13 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
     const { save } = useOverlayActions();
     const [name, setName] = useState(overlay?.name ?? '');
     const [layers, setLayers] = useState<Layer[]>(overlay?.layers ?? []);
+    const [everyLayer, setEveryLayer] = useState(overlay?.everyLayer ?? false);
+    const [openingView, setOpeningView] = useState<Overlay['openingView']>(overlay?.openingView ?? rota.view);
+    const categories = useCategories();
     const [editing, setEditing] = useState<number | null>(null);
     const problem = save.error instanceof Problem ? save.error : null;
-    const fieldOf = (index: number) => problem?.fields.find((each) => each.field.startsWith(`layers.${index}.`))?.message;
+    const fieldOf = (index: number, field = '') => problem?.fields.find((each) => each.field.startsWith(`layers.${index}.${field}`))?.message;
+    const start = (name: string) => setLayers(STARTS.find((each) => each.name === name)?.layers(calendars.data ?? [], [...new Set(categories.data?.map((each) => each.name))]) ?? []);
     const change = (index: number, part: Partial<Layer>) => setLayers(layers.map((layer, each) => (each === index ? { ...layer, ...part } : layer)));
     const swap = (index: number, to: number) => {
         const next = [...layers];
@@ -45,7 +44,7 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
     };
     const submit = () =>
         save.mutate(
-            { overlay, input: { name, layers } },
+            { overlay, input: { name, layers, everyLayer, openingView } },
             {
                 onSuccess: (saved) => {
                     rota.go({ overlay: saved.slug });
@@ -65,7 +64,16 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
                 <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} error={problem?.field('name')} autoFocus />
                 <div>
                     <h3 className="mb-1.5 text-base font-semibold">Layers</h3>
-                    {layers.length === 0 && <p className="mb-2 text-soft">None yet. Choose the calendars to lay over each other.</p>}
+                    {layers.length === 0 && (
+                        <div className="mb-2 flex flex-wrap items-center gap-2">
+                            <span className="text-soft">None yet. Start from</span>
+                            {STARTS.map((each) => (
+                                <Button key={each.name} onClick={() => start(each.name)}>
+                                    {each.name}
+                                </Button>
+                            ))}
+                        </div>
+                    )}
                     <ol className="border-t border-line">
                         {layers.map((layer, index) => (
                             <li key={index} className="border-b border-line py-1.5">
@@ -74,8 +82,8 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
                                     <button type="button" className="min-w-0 flex-1 text-left" aria-expanded={editing === index} onClick={() => setEditing(editing === index ? null : index)}>
                                         <b className="font-semibold">{layer.name}</b>{' '}
                                         <span className="text-soft">
-                                            {layer.calendars.length === 1 ? '1 calendar' : `${layer.calendars.length} calendars`}
-                                            {layer.anyCategory.length > 0 && `, ${layer.anyCategory.join(', ')}`}
+                                            {told(layer)}
+                                            {layer.conditions.length > 0 && (layer.conditions.length === 1 ? ', 1 condition' : `, ${layer.conditions.length} conditions`)}
                                         </span>
                                     </button>
                                     <Button look="quiet" className="px-1.5" disabled={index === 0} onClick={() => swap(index, index - 1)} aria-label={`Move ${layer.name} up`}>
@@ -89,7 +97,7 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
                                     </Button>
                                 </div>
                                 {fieldOf(index) !== undefined && <FormProblem>{fieldOf(index)}</FormProblem>}
-                                {editing === index && <LayerFields layer={layer} calendars={calendars.data ?? []} onChange={(part) => change(index, part)} />}
+                                {editing === index && <LayerFields layer={layer} calendars={calendars.data ?? []} onChange={(part) => change(index, part)} errorOf={(field) => fieldOf(index, field)} />}
                             </li>
                         ))}
                     </ol>
@@ -105,6 +113,19 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
                             </select>
                         )}
                     </Field>
+                </div>
+                <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+                    <Field label="Opens in">
+                        {(control) => (
+                            <select {...control} value={openingView} onChange={(event) => setOpeningView(event.target.value as Overlay['openingView'])}>
+                                <option value="lanes">Lanes</option>
+                                <option value="month">Month</option>
+                                <option value="year">Year</option>
+                                <option value="list">List</option>
+                            </select>
+                        )}
+                    </Field>
+                    <CheckField label="Show an event in every layer that takes it, not in the first alone" checked={everyLayer} onChange={(event) => setEveryLayer(event.target.checked)} />
                 </div>
                 {problem !== null && problem.fields.length === 0 && (
                     <FormProblem>
@@ -122,38 +143,15 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
     );
 }
 
-function LayerFields({ layer, calendars, onChange }: { layer: Layer; calendars: Calendar[]; onChange: (part: Partial<Layer>) => void }) {
-    const categories = useCategories();
-    const names = [...new Set([...(categories.data ?? []).map((each) => each.name), ...layer.anyCategory])];
-    const flip = (list: string[], value: string) => (list.includes(value) ? list.filter((each) => each !== value) : [...list, value]);
-    return (
-        <div className="mt-2 grid gap-4 bg-wash p-3 sm:grid-cols-2">
-            <div className="flex flex-col gap-3">
-                <TextField label="Name of the layer" value={layer.name} onChange={(event) => onChange({ name: event.target.value })} />
-                <InkPicker ink={layer.colour} mark={layer.mark} onChange={(colour, mark) => onChange({ colour, mark })} />
-                <fieldset>
-                    <legend className="mb-1 text-xs text-soft">Only events of any of these categories (none chosen: every event)</legend>
-                    <div className="flex flex-wrap gap-1.5">
-                        {names.map((name) => (
-                            <button
-                                key={name}
-                                type="button"
-                                aria-pressed={layer.anyCategory.includes(name)}
-                                onClick={() => onChange({ anyCategory: flip(layer.anyCategory, name) })}
-                                className="rounded-sm border border-line bg-sheet px-1.5 py-0.5 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
-                            >
-                                {name}
-                            </button>
-                        ))}
-                    </div>
-                </fieldset>
-            </div>
-            <fieldset className="max-h-60 overflow-y-auto">
-                <legend className="mb-1 text-xs text-soft">Calendars in this layer</legend>
-                {calendars.map((each) => (
-                    <CheckField key={each.slug} label={each.name} checked={layer.calendars.includes(each.slug)} onChange={() => onChange({ calendars: flip(layer.calendars, each.slug) })} />
-                ))}
-            </fieldset>
-        </div>
-    );
+function told(layer: Layer): string {
+    switch (layer.takes) {
+        case 'all':
+            return 'all on the list of whoever looks';
+        case 'group':
+            return 'what a group keeps';
+        case 'rest':
+            return 'everything else';
+        default:
+            return layer.calendars.length === 1 ? '1 calendar' : `${layer.calendars.length} calendars`;
+    }
 }

@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { Item } from '@/features/sheet/geometry';
 import type { RotaSearch, View } from './rotaSearch';
-import type { Sheet, Span } from './useSheet';
+import type { Sheet, Span, Through } from './useSheet';
 
 /** An event that is being written and not saved yet. */
 export type Draft = { calendar: string; title: string; allDay: boolean; start: string; end: string };
@@ -19,6 +19,8 @@ export type Rota = {
     /** The days that the view is about: a month's own, or all that lanes show. */
     focus: Span;
     step: (direction: 1 | -1) => void;
+    /** Through what it is looked. */
+    through: Through;
     sheet: Sheet | undefined;
     hidden: ReadonlySet<number>;
     /** Begins an event in the empty space of a day. */

@@ -66,7 +66,7 @@ export function RotaPage() {
     const mutateMove = move.mutate;
     const rota = useMemo<Rota>(
         () => ({
-            search, go, overlay, view, date, today, zone, span, focus, hidden,
+            search, go, overlay, view, date, today, zone, span, focus, hidden, through,
             sheet: sheet.data,
             step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
             begin: (day, target) => {
@@ -85,7 +85,7 @@ export function RotaPage() {
             },
             move: (item, day) => (item.repeats ? setAsking({ item, day }) : mutateMove({ item, scope: null, day })),
         }),
-        [search, go, overlay, view, date, today, zone, span, focus, hidden, sheet.data, laneDays, calendars.data, mutateMove],
+        [search, go, overlay, view, date, today, zone, span, focus, hidden, through, sheet.data, laneDays, calendars.data, mutateMove],
     );
     const drafting = useMemo(() => ({ draft, setDraft }), [draft]);
     const aside = draft !== null || search.event !== undefined;

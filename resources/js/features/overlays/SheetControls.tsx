@@ -2,21 +2,19 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Button } from '@/components/Button';
 import { addDays, formatDate, formatSpan, weekNumber } from '@/time/dates';
 import { useRota } from './RotaContext';
-import type { View } from './rotaSearch';
+import { VIEWS, type View } from './rotaSearch';
 
-const VIEWS: [View, string][] = [
-    ['lanes', 'Lanes'],
-    ['month', 'Month'],
-];
+const NAMES: Record<View, string> = { lanes: 'Lanes', month: 'Month', year: 'Year', list: 'List' };
+const UNITS: Record<View, string> = { lanes: 'week', month: 'month', year: 'year', list: 'week' };
 
 /** Turns the sheet over: back, today, on; and chooses how it is drawn. */
 export function SheetControls() {
     const rota = useRota();
     const last = addDays(rota.span.to, -1);
-    const heading = rota.view === 'month' ? formatDate(rota.focus.from, 'monthYear') : formatSpan(rota.span.from, last);
+    const heading = rota.view === 'month' ? formatDate(rota.focus.from, 'monthYear') : rota.view === 'year' ? rota.span.from.slice(0, 4) : rota.view === 'list' ? `from ${formatDate(rota.span.from, 'long')}` : formatSpan(rota.span.from, last);
     const from = weekNumber(rota.span.from);
     const to = weekNumber(last);
-    const unit = rota.view === 'month' ? 'month' : 'week';
+    const unit = UNITS[rota.view];
     return (
         <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 sm:gap-3.5 sm:px-3.5">
             <div className="flex gap-1.5">
@@ -34,10 +32,11 @@ export function SheetControls() {
                 {heading}
             </h2>
             <p className="truncate text-soft max-lg:hidden">
-                {from === to ? `week ${from}` : `weeks ${from} to ${to}`} · {rota.zone}
+                {rota.view === 'lanes' || rota.view === 'month' ? `${from === to ? `week ${from}` : `weeks ${from} to ${to}`} · ` : ''}
+                {rota.zone}
             </p>
             <div role="tablist" aria-label="View" className="ml-auto flex gap-3 sm:gap-4">
-                {VIEWS.map(([view, label]) => (
+                {VIEWS.map((view) => (
                     <button
                         key={view}
                         type="button"
@@ -46,7 +45,7 @@ export function SheetControls() {
                         onClick={() => rota.go({ view })}
                         className="border-b-[3px] border-transparent py-1 text-soft hover:text-ink aria-selected:border-pin aria-selected:font-bold aria-selected:text-ink"
                     >
-                        {label}
+                        {NAMES[view]}
                     </button>
                 ))}
             </div>

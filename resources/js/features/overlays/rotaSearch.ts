@@ -1,6 +1,8 @@
 import { isDate } from '@/time/dates';
 
-export type View = 'lanes' | 'month';
+export const VIEWS = ['lanes', 'month', 'year', 'list'] as const;
+
+export type View = (typeof VIEWS)[number];
 
 /** What the address of the rota says: it is the state, so that a copied address shows the same. */
 export type RotaSearch = {
@@ -24,7 +26,8 @@ export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     if (typeof raw.overlay === 'string') search.overlay = raw.overlay;
     if (typeof raw.calendar === 'string') search.calendar = raw.calendar;
     if (search.calendar !== undefined && Number.isInteger(raw.as)) search.as = raw.as as number;
-    if (raw.view === 'lanes' || raw.view === 'month') search.view = raw.view;
+    const view = VIEWS.find((each) => each === raw.view);
+    if (view !== undefined) search.view = view;
     if (isDate(raw.date)) search.date = raw.date;
     if (Array.isArray(raw.categories)) search.categories = raw.categories.filter((each) => typeof each === 'string');
     if (Array.isArray(raw.off)) search.off = raw.off.filter((each) => Number.isInteger(each)) as number[];

@@ -1,5 +1,6 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { api, type Schemas } from '@/api/client';
+import { addDays, daysBetween } from '@/time/dates';
 
 export type Sheet = Schemas['Sheet'];
 export type Span = { from: string; to: string };
@@ -25,5 +26,16 @@ export function useRuler(through: Through, span: Span, enabled: boolean) {
         queryFn: ({ signal }) => api<Schemas['Ruler']>('GET', '/ruler', { query: query(through, span), signal }),
         placeholderData: keepPreviousData,
         enabled,
+    });
+}
+
+/** Sheets one after the other, without end: a list goes on as it is read. */
+export function useEndlessSheet(through: Through, span: Span) {
+    return useInfiniteQuery({
+        queryKey: ['sheet', 'endless', through, span],
+        initialPageParam: span,
+        queryFn: ({ signal, pageParam }) => api<Sheet>('GET', '/sheet', { query: query(through, pageParam), signal }),
+        getNextPageParam: (_, __, { to, from }) => ({ from: to, to: addDays(to, Math.min(daysBetween(from, to) * 2, 180)) }),
+        placeholderData: keepPreviousData,
     });
 }

@@ -3,6 +3,9 @@ import { addDays, addMonths, daysBetween, startOfMonth, startOfWeek, type FirstD
 import type { View } from './rotaSearch';
 import type { Span } from './useSheet';
 
+/** How many days a list begins with; it goes on as it is read. */
+const LIST_DAYS = 28;
+
 /** How many days lanes show side by side: as many as can be read. */
 export function useLaneDays(): number {
     return useSyncExternalStore(
@@ -21,6 +24,15 @@ export function windowOf(view: View, date: string, laneDays: number, firstDay: F
         const span = { from, to: addDays(from, laneDays) };
         return { span, focus: span };
     }
+    if (view === 'list') {
+        const span = { from: date, to: addDays(date, LIST_DAYS) };
+        return { span, focus: span };
+    }
+    if (view === 'year') {
+        const from = `${date.slice(0, 4)}-01-01`;
+        const span = { from, to: addMonths(from, 12) };
+        return { span, focus: span };
+    }
     const first = startOfMonth(date);
     const focus = { from: first, to: addMonths(first, 1) };
     const from = startOfWeek(first, firstDay);
@@ -30,5 +42,14 @@ export function windowOf(view: View, date: string, laneDays: number, firstDay: F
 
 /** The date that the view is turned to by one step. */
 export function stepped(view: View, date: string, laneDays: number, direction: 1 | -1): string {
-    return view === 'lanes' ? addDays(date, direction * (laneDays < 7 ? laneDays : 7)) : addMonths(startOfMonth(date), direction);
+    switch (view) {
+        case 'lanes':
+            return addDays(date, direction * (laneDays < 7 ? laneDays : 7));
+        case 'list':
+            return addDays(date, direction * 7);
+        case 'year':
+            return addMonths(date, direction * 12);
+        case 'month':
+            return addMonths(startOfMonth(date), direction);
+    }
 }

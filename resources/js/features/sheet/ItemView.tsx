@@ -8,17 +8,17 @@ import { itemKey, type Item } from './geometry';
 
 export type Shape = 'ticket' | 'line' | 'ribbon';
 
-type Props = { item: Item; shape: Shape; ink: Ink; mark: MarkName; ends?: boolean; continued?: boolean; style?: CSSProperties };
+type Props = { item: Item; shape: Shape; ink: Ink; mark: MarkName; ends?: boolean; continued?: boolean; style?: CSSProperties; /** Tells places apart where one item stands several times. */ place?: string };
 
 const KEYS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 };
 
 /** One occurrence as it stands in the sheet. It can be dragged, or moved with Shift and the arrow keys. */
-export function ItemView({ item, shape, ink, mark, ends = true, continued = false, style }: Props) {
+export function ItemView({ item, shape, ink, mark, ends = true, continued = false, style, place = '' }: Props) {
     const rota = useRota();
     const key = itemKey(item);
     const chosen = rota.search.event === item.id && (rota.search.occurrence ?? null) === item.occurrence;
     const { setNodeRef, listeners, isDragging } = useDraggable({
-        id: `${key}${continued ? ':continued' : ''}`,
+        id: `${place}${key}${continued ? ':continued' : ''}`,
         data: { item, ink, mark },
         disabled: !item.mayChange,
     });

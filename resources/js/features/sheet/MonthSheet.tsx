@@ -10,8 +10,8 @@ import { ItemView } from './ItemView';
 import { PendingItem } from './PendingItem';
 import { useLinesPerDay } from './useLinesPerDay';
 
-const TRACK = 22;
-const NUMBER = 22;
+const TRACK = 24;
+const NUMBER = 18;
 
 /** A row for each week. Days that hold more than fits say so and open in place. */
 export function MonthSheet({ sheet }: { sheet: Sheet }) {
@@ -43,24 +43,30 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                     </div>
                 ))}
             </div>
-            {rows.map(({ first, days, row }, week) => (
+            {rows.map(({ first, days, row }, week) => {
+                // A week is as high as its share: what does not fit is counted, and shows where the day is opened.
+                const most = days.some((day) => opened.has(day)) ? Infinity : Math.max(1, lines - 1);
+                return (
                 <div role="row" className="sheet-row" key={first}>
                     <div role="rowheader" className="sheet-rowhead" aria-label={`Week ${weekNumber(addDays(first, 3))}`}>
                         <b className="font-serif text-[15px] font-medium">{weekNumber(addDays(first, 3))}</b>
                     </div>
                     {days.map((day, column) => {
-                        const tracks = row.tracks[column] ?? 0;
+                        const tracks = Math.min(row.tracks[column] ?? 0, most);
                         const tickets = row.tickets[column] ?? [];
-                        const room = opened.has(day) ? tickets.length : Math.max(1, lines - tracks - (tickets.length > lines - tracks ? 1 : 0));
+                        const unseen = row.ribbons.filter((ribbon) => ribbon.track >= most && ribbon.from <= column && column <= ribbon.to).length;
+                        const fits = unseen === 0 && tickets.length <= lines - tracks;
+                        const room = opened.has(day) || fits ? tickets.length : Math.max(0, lines - tracks - 1);
+                        const more = tickets.length - room + unseen;
                         const outside = day < focus.from || day >= focus.to;
                         return (
                             <Cell key={day} row={week} column={column} day={day} target={null} closed={closed.get(day)} outside={outside} label={`Week ${weekNumber(addDays(first, 3))}`}>
                                 <div className="sheet-number" data-today={day === today || undefined}>
                                     {formatDate(day, day.endsWith('-01') ? 'short' : 'day')}
                                 </div>
-                                {tracks > 0 && <div aria-hidden="true" className="shrink-0" style={{ height: tracks * TRACK - 2 }} />}
+                                {tracks > 0 && <div aria-hidden="true" className="shrink-0" style={{ height: tracks * TRACK }} />}
                                 {row.ribbons
-                                    .filter((ribbon) => ribbon.from === column)
+                                    .filter((ribbon) => ribbon.from === column && ribbon.track < most)
                                     .map((ribbon) => (
                                         <ItemView
                                             key={itemKey(ribbon.item)}
@@ -69,17 +75,17 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                                             {...drawn(ribbon.item.layer)}
                                             ends={ribbon.ends}
                                             continued={!ribbon.begins}
-                                            style={{ top: 3 + NUMBER + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
+                                            style={{ top: 1 + NUMBER + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
                                         />
                                     ))}
                                 <PendingItem shape="line" day={day} />
                                 {tickets.slice(0, room).map((item) => (
                                     <ItemView key={itemKey(item)} item={item} shape="line" {...drawn(item.layer)} />
                                 ))}
-                                {(tickets.length > room || opened.has(day)) && tickets.length > 0 && (
+                                {(more > 0 || opened.has(day)) && (
                                     <button
                                         type="button"
-                                        className="px-1 text-left text-[11px] text-soft hover:text-ink hover:underline"
+                                        className="h-6 shrink-0 px-1 text-left text-[11px] text-soft hover:text-ink hover:underline"
                                         aria-expanded={opened.has(day)}
                                         onClick={(event) => {
                                             event.stopPropagation();
@@ -94,7 +100,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                                                 <span className="sm:hidden" aria-hidden="true">
                                                     +
                                                 </span>
-                                                {tickets.length - room}
+                                                {more}
                                                 <span className="max-sm:sr-only"> more</span>
                                             </>
                                         )}
@@ -104,7 +110,8 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                         );
                     })}
                 </div>
-            ))}
+                );
+            })}
         </Grid>
     );
 }

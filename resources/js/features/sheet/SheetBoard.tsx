@@ -6,7 +6,9 @@ import type { Sheet } from '@/features/overlays/useSheet';
 import type { Item } from './geometry';
 import { ItemFace } from './ItemView';
 import { LanesSheet } from './LanesSheet';
+import { ListSheet } from './ListSheet';
 import { MonthSheet } from './MonthSheet';
+import { YearSheet } from './YearSheet';
 
 type Lifted = { item: Item; ink: Ink; mark: MarkName };
 
@@ -27,7 +29,10 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
     };
     return (
         <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setLifted(null)}>
-            {rota.view === 'lanes' ? <LanesSheet sheet={sheet} /> : <MonthSheet sheet={sheet} />}
+            {rota.view === 'lanes' && <LanesSheet sheet={sheet} />}
+            {rota.view === 'month' && <MonthSheet sheet={sheet} />}
+            {rota.view === 'list' && <ListSheet />}
+            {rota.view === 'year' && <YearSheet sheet={sheet} />}
             <DragOverlay dropAnimation={null}>
                 {lifted !== null && (
                     <div className="ticket lifted" data-ink={lifted.ink}>

@@ -48,7 +48,7 @@ export function layRow(items: readonly Item[], first: string, count: number, who
     return { ribbons, tickets, tracks };
 }
 
-/** Tells one occurrence from another on a sheet. */
-export function itemKey(item: Pick<Item, 'id' | 'occurrence'>): string {
-    return `${item.id}:${item.occurrence ?? ''}`;
+/** Tells one occurrence in one layer from another on a sheet. */
+export function itemKey(item: Pick<Item, 'id' | 'occurrence' | 'layer'>): string {
+    return `${item.id}:${item.occurrence ?? ''}:${item.layer}`;
 }

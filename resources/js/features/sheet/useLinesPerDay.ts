@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 
 const HEAD = 27;
-const NUMBER = 28;
-const LINE = 20;
+const NUMBER = 19;
+const LINE = 24;
 const LEAST = 92;
 
 /** How many lines fit under the number of a day when the weeks share the height that the sheet has. */

@@ -1,0 +1,60 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Directory\Person;
+use App\Events\IndexedOccurrence;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\ParticipantRole;
+
+/** Reads what filters ask of events beyond what is drawn of them: descriptions and people, where some layer asks at all. */
+final class FactsReader
+{
+    /**
+     * @param  list<IndexedOccurrence>  $found
+     * @param  list<DrawnLayer>  $layers
+     */
+    public function read(array $found, array $layers): KnownFacts
+    {
+        $asksText = $asksPeople = false;
+        foreach ($layers as $layer) {
+            $asksText = $asksText || $layer->asksText;
+            $asksPeople = $asksPeople || $layer->asksPeople;
+        }
+        $ids = $asksText || $asksPeople ? array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, $found))) : [];
+
+        return new KnownFacts($asksText, $asksText ? $this->descriptions($ids) : [], $asksPeople ? $this->people($ids) : []);
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, string>
+     */
+    private function descriptions(array $ids): array
+    {
+        return DB::table('events')->whereIntegerInRaw('id', $ids)->where('description', '!=', '')->pluck('description', 'id')->all();
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return array<int, array{list<int>, list<int>}> who is responsible and who takes part, by event
+     */
+    private function people(array $ids): array
+    {
+        $rows = DB::table('event_participants')->whereIntegerInRaw('event_id', $ids)->where('role', '!=', ParticipantRole::Informed->value)->get();
+        $people = Person::query()->whereIn('email', $rows->pluck('address')->unique())->pluck('id', 'email')->mapWithKeys(fn (int $id, string $email): array => [mb_strtolower($email) => $id]);
+        $found = [];
+        foreach ($rows as $row) {
+            $id = $people[$row->address] ?? null;
+            if ($id !== null) {
+                $found[$row->event_id] ??= [[], []];
+                $found[$row->event_id][1][] = $id;
+                if ($row->role === ParticipantRole::Responsible->value) {
+                    $found[$row->event_id][0][] = $id;
+                }
+            }
+        }
+
+        return $found;
+    }
+}

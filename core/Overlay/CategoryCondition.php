@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Overlay;
+
+/** Asks for categories. */
+final readonly class CategoryCondition implements Condition
+{
+    /** @var array<string, true> */
+    private array $names;
+
+    /** @param  list<string>  $names  in any case */
+    public function __construct(array $names, private CategoryMatch $match = CategoryMatch::Any)
+    {
+        $this->names = array_fill_keys(array_map(mb_strtolower(...), $names), true);
+    }
+
+    public function holds(EventFacts $event): ?bool
+    {
+        if ($event->hidden) {
+            return null;
+        }
+        $met = 0;
+        foreach ($event->categories as $category) {
+            $met += isset($this->names[$category]) ? 1 : 0;
+        }
+
+        return match ($this->match) {
+            CategoryMatch::Any => $met > 0,
+            CategoryMatch::All => $met === count($this->names),
+            CategoryMatch::None => $met === 0,
+        };
+    }
+}

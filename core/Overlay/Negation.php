@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Overlay;
+
+/** The opposite of a condition. */
+final readonly class Negation implements Condition
+{
+    public function __construct(private Condition $condition)
+    {
+    }
+
+    public function holds(EventFacts $event): ?bool
+    {
+        $holds = $this->condition->holds($event);
+
+        return $holds === null ? null : ! $holds;
+    }
+}

@@ -1,0 +1,86 @@
+import { useEffect, useMemo, useRef } from 'react';
+import { Failed, Loading } from '@/components/States';
+import { useRota } from '@/features/overlays/RotaContext';
+import { useEndlessSheet } from '@/features/overlays/useSheet';
+import { formatDate, timeOfDay } from '@/time/dates';
+import { itemKey, lastDay, type Item } from './geometry';
+import { ItemView } from './ItemView';
+
+type Day = { day: string; items: Item[]; closed: string | undefined };
+
+/** What is on, day after day, as far as one reads on. */
+export function ListSheet() {
+    const { through, span, hidden, today } = useRota();
+    const sheets = useEndlessSheet(through, span);
+    const end = useRef<HTMLDivElement>(null);
+    const pages = sheets.data?.pages;
+    const days = useMemo(() => byDay(pages ?? [], hidden, span.from), [pages, hidden, span.from]);
+    const { hasNextPage, isFetchingNextPage, fetchNextPage } = sheets;
+    useEffect(() => {
+        const mark = end.current;
+        if (mark === null || !hasNextPage || isFetchingNextPage) return;
+        const observer = new IntersectionObserver(([seen]) => seen?.isIntersecting === true && void fetchNextPage());
+        observer.observe(mark);
+        return () => observer.disconnect();
+    }, [hasNextPage, isFetchingNextPage, fetchNextPage, days]);
+    if (sheets.isError) return <Failed error={sheets.error} retry={() => void sheets.refetch()} />;
+    if (pages === undefined) return <Loading what="the list" />;
+    const layers = pages[0]?.layers ?? [];
+    const far = (pages.length - 1) > 7;
+    return (
+        <div className="list mx-auto max-w-3xl px-4 pb-10">
+            {days.length === 0 && <p className="py-6 text-soft italic">Nothing is on in these weeks.</p>}
+            <ol aria-label="What is on, by day">
+                {days.map(({ day, items, closed }) => (
+                    <li key={day} data-day={day} className="grid grid-cols-[92px_1fr] gap-3 border-b border-line py-2 max-sm:grid-cols-[64px_1fr]">
+                        <h3 className="sticky top-0 self-start font-serif">
+                            <span className="block text-[22px] leading-none data-today:text-pin-ink" data-today={day === today || undefined}>
+                                {formatDate(day, 'day')}
+                            </span>
+                            <span className="text-xs text-soft">{formatDate(day, 'weekday')} {formatDate(day, 'short').replace(/^\d+ /, '')}</span>
+                        </h3>
+                        <div className="min-w-0">
+                            {closed !== undefined && <p className="hatched mb-1 inline-block border border-line px-2 text-xs">closed: {closed}</p>}
+                            <ul className="flex flex-col gap-1">
+                                {items.map((item) => (
+                                    <li key={itemKey(item)} className="grid grid-cols-[104px_1fr] items-baseline gap-2 max-sm:grid-cols-1">
+                                        <span className="text-soft tabular-nums">{when(item, day)}</span>
+                                        <span className="min-w-0">
+                                            <ItemView item={item} shape="line" ink={layers[item.layer]?.colour ?? 'slate'} mark={layers[item.layer]?.mark ?? 'disc'} place={`${day}:`} />
+                                            {item.place !== '' && <span className="block truncate pl-5 text-xs text-soft">{item.place}</span>}
+                                        </span>
+                                    </li>
+                                ))}
+                            </ul>
+                        </div>
+                    </li>
+                ))}
+            </ol>
+            <div ref={end} className="py-4 text-center text-soft">
+                {isFetchingNextPage || (days.length === 0 && !far) ? 'and on…' : ''}
+            </div>
+        </div>
+    );
+}
+
+function byDay(pages: { items: Item[]; closed: { date: string; title: string }[] }[], hidden: ReadonlySet<number>, first: string): Day[] {
+    const closed = new Map(pages.flatMap((page) => page.closed).map((each) => [each.date, each.title]));
+    const days = new Map<string, Map<string, Item>>();
+    for (const item of pages.flatMap((page) => page.items)) {
+        if (hidden.has(item.layer)) continue;
+        // What began before is told on the first day that is listed; what lasts is told once.
+        const day = item.start.slice(0, 10) < first ? first : item.start.slice(0, 10);
+        const known = days.get(day) ?? new Map<string, Item>();
+        known.set(itemKey(item), item);
+        days.set(day, known);
+    }
+    for (const day of closed.keys()) if (!days.has(day)) days.set(day, new Map());
+    return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).map(([day, items]) => ({ day, items: [...items.values()], closed: closed.get(day) }));
+}
+
+function when(item: Item, day: string): string {
+    const last = lastDay(item);
+    if (item.allDay) return last === day ? 'all day' : `until ${formatDate(last, 'short')}`;
+    const from = item.start.slice(0, 10) === day ? timeOfDay(item.start) : 'goes on';
+    return item.start === item.end ? from : `${from} – ${item.end.slice(0, 10) === day || last === day ? timeOfDay(item.end) : formatDate(last, 'short')}`;
+}

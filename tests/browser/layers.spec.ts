@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
+
+test('a coordinator parts one calendar into layers by what is said in events; everything else is one of them', async ({ page, browser }) => {
+    const calendar = unique('Boat hall');
+    const overlay = unique('Hall by work');
+    await enter(page, 'Ines Halloran');
+    await makeCalendar(page, calendar);
+    await page.goto('/?overlay=all');
+    await addEvent(page, calendar, day(8), 'Varnish the gig');
+    await addEvent(page, calendar, day(9), 'Sweep');
+
+    await test.step('composed by picking, never by typing a syntax', async () => {
+        await page.getByRole('button', { name: 'My calendars' }).click();
+        await page.getByRole('menuitem', { name: 'Lay a new overlay…' }).click();
+        const dialog = page.getByRole('dialog');
+        await expect(dialog.getByRole('button', { name: 'mine, and everyone else’s' })).toBeVisible();
+        await dialog.getByLabel('Name').fill(overlay);
+        for (const name of ['Varnish', 'Others']) {
+            await dialog.getByLabel('Add a layer of').selectOption({ label: calendar });
+            await dialog.getByRole('button', { name: new RegExp(`^${calendar}`) }).click();
+            await dialog.getByLabel('Name of the layer').fill(name);
+            if (name === 'Others') await dialog.getByLabel('Of', { exact: true }).selectOption('rest');
+            else {
+                await dialog.getByRole('button', { name: 'Ask something' }).click();
+                await dialog.getByLabel('What it asks').selectOption('words');
+            }
+            if (name === 'Varnish') {
+                await dialog.getByRole('button', { name: 'Keep it' }).click();
+                await expect(dialog.getByText('Write at least one word, or take this condition out.').first()).toBeVisible();
+                await dialog.getByLabel(/^Words, one a line/).fill('VARNISH\npaint');
+            }
+        }
+        await dialog.getByRole('button', { name: 'Move Others up' }).click();
+        await dialog.getByRole('button', { name: 'Keep it' }).click();
+        await expect(page.getByRole('heading', { level: 1, name: overlay })).toBeVisible();
+    });
+
+    await test.step('each event is in one layer, whatever their order; the key says what a layer asks', async () => {
+        await expect(laneCell(page, 'Varnish', day(8)).getByRole('button', { name: /Varnish the gig/ })).toBeVisible();
+        await expect(laneCell(page, 'Others', day(9)).getByRole('button', { name: /Sweep/ })).toBeVisible();
+        const key = page.getByRole('complementary', { name: 'Key' });
+        await expect(key.getByRole('button', { name: 'Varnish, 1 in view' })).toContainText('“VARNISH”, “paint”');
+        await expect(key.getByRole('button', { name: 'Others, 1 in view' })).toContainText('everything else');
+    });
+
+    await test.step('the list has the same layers, day by day, and goes on; the year opens it', async () => {
+        await page.getByRole('tab', { name: 'List' }).click();
+        const list = page.getByRole('list', { name: 'What is on, by day' });
+        await expect(list.getByRole('button', { name: /Varnish the gig/ })).toBeVisible();
+        await page.getByRole('complementary', { name: 'Key' }).getByRole('button', { name: /^Varnish,/ }).click();
+        await expect(list.getByRole('button', { name: /Varnish the gig/ })).toBeHidden();
+        await expect(list.getByRole('button', { name: /Sweep/ })).toBeVisible();
+        await page.getByRole('tab', { name: 'Year' }).click();
+        const square = page.getByRole('table').locator(`[data-day="${day(9)}"]`);
+        await expect(square).toHaveAccessibleName(/: 1 event/);
+        await square.click();
+        await expect(page.getByRole('tab', { name: 'List' })).toHaveAttribute('aria-selected', 'true');
+        await expect(list.getByRole('button', { name: /Sweep/ })).toBeVisible();
+    });
+
+    await test.step('let through to everyone, each sees what their own access allows', async () => {
+        await page.getByRole('button', { name: overlay }).click();
+        await page.getByRole('menuitem', { name: 'Let everyone look through it' }).click();
+        const slug = JSON.parse(`"${new URL(page.url()).searchParams.get('overlay') ?? ''}"`) as string;
+        const idris = await enterElsewhere(browser, 'Idris Holm');
+        await idris.goto(`/?overlay=${slug}&view=list&date=${day(7)}`);
+        await expect(idris.getByRole('heading', { level: 1, name: overlay })).toBeVisible();
+        await expect(idris.getByText('nothing that you may see').first()).toBeVisible();
+        await expect(idris.getByText('Sweep')).toHaveCount(0);
+        await idris.context().close();
+    });
+});
