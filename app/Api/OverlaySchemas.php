@@ -37,7 +37,7 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'everyLayer', description: 'Whether an event shows in every layer that takes it, instead of in the first', type: 'boolean'),
     new OA\Property(property: 'slug', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
-    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month', 'year', 'list']),
+    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'day', 'week', 'month', 'year', 'list']),
     new OA\Property(property: 'keeper', ref: '#/components/schemas/Subject'),
     new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
     new OA\Property(property: 'sharedWithEveryone', type: 'boolean'),
@@ -48,7 +48,7 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'everyLayer', type: 'boolean'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
-    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'month', 'year', 'list']),
+    new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'day', 'week', 'month', 'year', 'list']),
 ])]
 #[OA\Schema(schema: 'SheetLayer', required: ['name', 'about', 'colour', 'mark', 'calendars', 'target'], properties: [
     new OA\Property(property: 'name', type: 'string'),

@@ -8,7 +8,7 @@ use App\Events\IndexedOccurrence;
 final readonly class Sheet
 {
     /** How it can be drawn. */
-    public const VIEWS = ['lanes', 'month', 'year', 'list'];
+    public const VIEWS = ['lanes', 'day', 'week', 'month', 'year', 'list'];
 
     /**
      * @param  list<DrawnLayer>  $layers

@@ -159,7 +159,8 @@ final class SheetReader
                 'group' => $sight->calendars->filter(fn (AccessibleCalendar $each): bool => $each->calendar->keeper_kind === SubjectKind::Group && $each->calendar->keeper_id === $layer->group_id && ! $each->calendar->isArchived()),
                 // Everything else of the calendars that are in the overlay, or of one's list where it is of no few.
                 'rest' => $layer->calendars->isNotEmpty() ? $sight->calendars->only($layer->calendars->modelKeys()) : $listed->union($sight->calendars->only($chosen->all())),
-                default => $sight->calendars->only($layer->calendars->modelKeys()),
+                // In the order in which they were chosen: the first that one may add to is the target.
+                default => collect($layer->calendars->modelKeys())->filter(fn (int $id): bool => $sight->calendars->has($id))->mapWithKeys(fn (int $id): array => [$id => $sight->calendars[$id]]),
             };
             $asked = array_column($layer->conditions(), 'about');
 

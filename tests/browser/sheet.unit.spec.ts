@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { lastDay, layRow, type Item } from '../../resources/js/features/sheet/geometry';
+import { hoursOf, layDay } from '../../resources/js/features/sheet/hours';
 
 function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
     return {
@@ -70,4 +71,47 @@ test('no two ribbons lie over each other, whatever they are', () => {
             }
         }
     }
+});
+
+test('in a day by the hour, what is at one time stands side by side, and what is not has the width', () => {
+    const at = (title: string, from: string, to: string) => item(title, `2026-11-10T${from}`, `2026-11-10T${to}`);
+    const blocks = layDay([at('a', '09:00', '11:00'), at('b', '10:00', '12:00'), at('c', '11:00', '11:30'), at('d', '13:00', '14:00')], '2026-11-10');
+    expect(blocks.map(({ item: { title }, from, to, column, columns }) => [title, from, to, column, columns])).toEqual([
+        ['a', 540, 660, 0, 2],
+        ['b', 600, 720, 1, 2],
+        ['c', 660, 690, 0, 2],
+        ['d', 780, 840, 0, 1],
+    ]);
+});
+
+test('what has no length, goes over midnight, or is at its very end is drawn within its day', () => {
+    const night = item('Night watch', '2026-11-10T22:00', '2026-11-11T02:00');
+    expect(layDay([night], '2026-11-10').map(({ from, to, begins, ends }) => [from, to, begins, ends])).toEqual([[1320, 1440, true, false]]);
+    expect(layDay([night], '2026-11-11').map(({ from, to, begins, ends }) => [from, to, begins, ends])).toEqual([[0, 120, false, true]]);
+    expect(layDay([item('Bell', '2026-11-10T09:00', '2026-11-10T09:00')], '2026-11-10').map(({ from, to }) => [from, to])).toEqual([[540, 570]]);
+    expect(layDay([item('Late', '2026-11-10T23:50', '2026-11-11T00:00')], '2026-11-10').map(({ from, to }) => [from, to])).toEqual([[1410, 1440]]);
+    expect(layDay([item('Until midnight', '2026-11-09T20:00', '2026-11-10T00:00'), item('Whole', '2026-11-10', '2026-11-11')], '2026-11-10')).toEqual([]);
+});
+
+test('at random: no two blocks of a day lie over each other', () => {
+    let seed = 3;
+    const random = (most: number) => (seed = (seed * 16807) % 2147483647) % most;
+    const clock = (minutes: number) => `2026-11-10T${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+    for (let round = 0; round < 60; round++) {
+        const items = Array.from({ length: 1 + random(14) }, (_, index) => {
+            const from = random(1380);
+            return item(String(index), clock(from), clock(Math.min(1439, from + random(300))));
+        });
+        const blocks = layDay(items, '2026-11-10');
+        expect(blocks).toHaveLength(items.length);
+        for (const a of blocks) {
+            expect(a.column).toBeLessThan(a.columns);
+            for (const b of blocks) if (a !== b && a.column === b.column) expect(a.to <= b.from || b.to <= a.from || a.columns !== b.columns).toBe(true);
+        }
+    }
+});
+
+test('hours outside of the working day are folded, and what is in them is counted', () => {
+    const blocks = layDay([item('Early', '2026-11-10T05:00', '2026-11-10T06:00'), item('Noon', '2026-11-10T12:00', '2026-11-10T13:00'), item('Late', '2026-11-10T20:00', '2026-11-10T21:00')], '2026-11-10');
+    expect(hoursOf(blocks, 7, 20)).toEqual({ first: 7, last: 20, before: 1, after: 1 });
 });

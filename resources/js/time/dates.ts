@@ -4,8 +4,9 @@ import { Temporal } from 'temporal-polyfill';
 
 export const browserZone = Temporal.Now.timeZoneId();
 
-export function today(zone: string = browserZone): string {
-    return Temporal.Now.plainDateISO(zone).toString();
+/** `2026-11-02T09:30` of a clock in the zone. */
+export function wallNow(zone: string): string {
+    return Temporal.Now.plainDateTimeISO(zone).toString({ smallestUnit: 'minute' });
 }
 
 export function addDays(date: string, days: number): string {

@@ -982,7 +982,7 @@ export interface components {
             /** @enum {string|null} */
             firstDay: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
             /** @enum {string|null} */
-            openingView: "lanes" | "month" | "year" | "list" | null;
+            openingView: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
             freeCategories: boolean;
             offered: boolean;
             version: number;
@@ -998,7 +998,7 @@ export interface components {
             /** @enum {string|null} */
             firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
             /** @enum {string|null} */
-            openingView?: "lanes" | "month" | "year" | "list" | null;
+            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
             freeCategories?: boolean;
             offered?: boolean;
             keeper?: {
@@ -1018,7 +1018,7 @@ export interface components {
             /** @enum {string|null} */
             firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
             /** @enum {string|null} */
-            openingView?: "lanes" | "month" | "year" | "list" | null;
+            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
             freeCategories?: boolean;
             offered?: boolean;
         };
@@ -1547,7 +1547,7 @@ export interface components {
             slug: string;
             name: string;
             /** @enum {string} */
-            openingView: "lanes" | "month" | "year" | "list";
+            openingView: "lanes" | "day" | "week" | "month" | "year" | "list";
             keeper: components["schemas"]["Subject"];
             /** @enum {string} */
             level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
@@ -1560,7 +1560,7 @@ export interface components {
             name: string;
             layers: components["schemas"]["OverlayLayer"][];
             /** @enum {string} */
-            openingView?: "lanes" | "month" | "year" | "list";
+            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list";
         };
         SheetLayer: {
             name: string;

@@ -90,6 +90,8 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                         <select {...control} value={input.openingView ?? ''} onChange={(event) => setInput({ ...input, openingView: (event.target.value || null) as Calendar['openingView'] })}>
                             <option value="">the view last used</option>
                             <option value="lanes">Lanes</option>
+                            <option value="week">Week</option>
+                            <option value="day">Day</option>
                             <option value="month">Month</option>
                             <option value="year">Year</option>
                             <option value="list">List</option>

@@ -119,6 +119,8 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
                         {(control) => (
                             <select {...control} value={openingView} onChange={(event) => setOpeningView(event.target.value as Overlay['openingView'])}>
                                 <option value="lanes">Lanes</option>
+                                <option value="week">Week</option>
+                                <option value="day">Day</option>
                                 <option value="month">Month</option>
                                 <option value="year">Year</option>
                                 <option value="list">List</option>

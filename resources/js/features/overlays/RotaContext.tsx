@@ -14,6 +14,8 @@ export type Rota = {
     view: View;
     date: string;
     today: string;
+    /** The wall time in the reader's zone, told anew each minute. */
+    now: string;
     zone: string;
     span: Span;
     /** The days that the view is about: a month's own, or all that lanes show. */
@@ -24,7 +26,7 @@ export type Rota = {
     sheet: Sheet | undefined;
     hidden: ReadonlySet<number>;
     /** Begins an event in the empty space of a day. */
-    begin: (day: string, calendar: string | null) => void;
+    begin: (day: string, calendar: string | null, time?: string) => void;
     open: (item: Item) => void;
     move: (item: Item, day: string) => void;
 };

@@ -10,7 +10,8 @@ import { useEventActions, type Scope } from '@/features/events/useEventActions';
 import { usePerson } from '@/features/session/useSession';
 import type { Item } from '@/features/sheet/geometry';
 import { SheetBoard } from '@/features/sheet/SheetBoard';
-import { today as todayIn } from '@/time/dates';
+import { addMinutes } from '@/time/dates';
+import { useNow } from '@/time/useNow';
 import { EmptySheet } from './EmptySheet';
 import { Key } from './Key';
 import { DraftContext, RotaContext, type Draft, type Rota } from './RotaContext';
@@ -30,7 +31,8 @@ export function RotaPage() {
     const search = route.useSearch();
     const navigate = route.useNavigate();
     const zone = usePerson().timezone;
-    const today = todayIn(zone);
+    const now = useNow(zone);
+    const today = now.slice(0, 10);
     const calendars = useCalendars();
     const overlays = useOverlays();
     const laneDays = useLaneDays();
@@ -66,10 +68,10 @@ export function RotaPage() {
     const mutateMove = move.mutate;
     const rota = useMemo<Rota>(
         () => ({
-            search, go, overlay, view, date, today, zone, span, focus, hidden, through,
+            search, go, overlay, view, date, today, now, zone, span, focus, hidden, through,
             sheet: sheet.data,
             step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
-            begin: (day, target) => {
+            begin: (day, target, time = '09:00') => {
                 if (search.as !== undefined) return;
                 const first = calendars.data?.find((each) => each.mayAdd);
                 // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
@@ -77,7 +79,7 @@ export function RotaPage() {
                 const calendar = target ?? inView ?? first?.slug;
                 if (calendar === undefined) return;
                 go({ event: undefined, occurrence: undefined });
-                setDraft({ calendar, title: '', allDay: false, start: `${day}T09:00`, end: `${day}T10:00` });
+                setDraft({ calendar, title: '', allDay: false, start: `${day}T${time}`, end: addMinutes(`${day}T${time}`, 60) });
             },
             open: (item) => {
                 setDraft(null);
@@ -85,7 +87,7 @@ export function RotaPage() {
             },
             move: (item, day) => (item.repeats ? setAsking({ item, day }) : mutateMove({ item, scope: null, day })),
         }),
-        [search, go, overlay, view, date, today, zone, span, focus, hidden, through, sheet.data, laneDays, calendars.data, mutateMove],
+        [search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, calendars.data, mutateMove],
     );
     const drafting = useMemo(() => ({ draft, setDraft }), [draft]);
     const aside = draft !== null || search.event !== undefined;

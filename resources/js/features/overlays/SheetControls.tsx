@@ -4,14 +4,14 @@ import { addDays, formatDate, formatSpan, weekNumber } from '@/time/dates';
 import { useRota } from './RotaContext';
 import { VIEWS, type View } from './rotaSearch';
 
-const NAMES: Record<View, string> = { lanes: 'Lanes', month: 'Month', year: 'Year', list: 'List' };
-const UNITS: Record<View, string> = { lanes: 'week', month: 'month', year: 'year', list: 'week' };
+const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List' };
+const UNITS: Record<View, string> = { lanes: 'week', day: 'day', week: 'week', month: 'month', year: 'year', list: 'week' };
 
 /** Turns the sheet over: back, today, on; and chooses how it is drawn. */
 export function SheetControls() {
     const rota = useRota();
     const last = addDays(rota.span.to, -1);
-    const heading = rota.view === 'month' ? formatDate(rota.focus.from, 'monthYear') : rota.view === 'year' ? rota.span.from.slice(0, 4) : rota.view === 'list' ? `from ${formatDate(rota.span.from, 'long')}` : formatSpan(rota.span.from, last);
+    const heading = rota.view === 'month' ? formatDate(rota.focus.from, 'monthYear') : rota.view === 'day' ? formatDate(rota.span.from, 'long') : rota.view === 'year' ? rota.span.from.slice(0, 4) : rota.view === 'list' ? `from ${formatDate(rota.span.from, 'long')}` : formatSpan(rota.span.from, last);
     const from = weekNumber(rota.span.from);
     const to = weekNumber(last);
     const unit = UNITS[rota.view];
@@ -28,14 +28,14 @@ export function SheetControls() {
                     <ChevronRight size={16} />
                 </Button>
             </div>
-            <h2 className="truncate text-base font-medium sm:text-[19px]" aria-live="polite">
+            <h2 className="shrink-0 text-base font-medium max-sm:sr-only sm:text-[19px]" aria-live="polite">
                 {heading}
             </h2>
             <p className="truncate text-soft max-lg:hidden">
-                {rota.view === 'lanes' || rota.view === 'month' ? `${from === to ? `week ${from}` : `weeks ${from} to ${to}`} · ` : ''}
+                {['lanes', 'month', 'week'].includes(rota.view) ? `${from === to ? `week ${from}` : `weeks ${from} to ${to}`} · ` : ''}
                 {rota.zone}
             </p>
-            <div role="tablist" aria-label="View" className="ml-auto flex gap-3 sm:gap-4">
+            <div role="tablist" aria-label="View" className="ml-auto flex min-w-0 gap-3 overflow-x-auto sm:gap-4">
                 {VIEWS.map((view) => (
                     <button
                         key={view}

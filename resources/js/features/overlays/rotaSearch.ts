@@ -1,6 +1,6 @@
 import { isDate } from '@/time/dates';
 
-export const VIEWS = ['lanes', 'month', 'year', 'list'] as const;
+export const VIEWS = ['lanes', 'day', 'week', 'month', 'year', 'list'] as const;
 
 export type View = (typeof VIEWS)[number];
 

@@ -24,6 +24,15 @@ export function windowOf(view: View, date: string, laneDays: number, firstDay: F
         const span = { from, to: addDays(from, laneDays) };
         return { span, focus: span };
     }
+    if (view === 'day' || (view === 'week' && laneDays < 7)) {
+        const span = { from: date, to: addDays(date, view === 'day' ? 1 : laneDays) };
+        return { span, focus: span };
+    }
+    if (view === 'week') {
+        const from = startOfWeek(date, firstDay);
+        const span = { from, to: addDays(from, 7) };
+        return { span, focus: span };
+    }
     if (view === 'list') {
         const span = { from: date, to: addDays(date, LIST_DAYS) };
         return { span, focus: span };
@@ -43,7 +52,10 @@ export function windowOf(view: View, date: string, laneDays: number, firstDay: F
 /** The date that the view is turned to by one step. */
 export function stepped(view: View, date: string, laneDays: number, direction: 1 | -1): string {
     switch (view) {
+        case 'day':
+            return addDays(date, direction);
         case 'lanes':
+        case 'week':
             return addDays(date, direction * (laneDays < 7 ? laneDays : 7));
         case 'list':
             return addDays(date, direction * 7);

@@ -1,6 +1,6 @@
 import type { CSSProperties, KeyboardEvent, ReactNode, Ref } from 'react';
 
-type Props = { label: string; kind: 'lanes' | 'month'; style: CSSProperties; ref?: Ref<HTMLDivElement>; children: ReactNode };
+type Props = { label: string; kind: 'lanes' | 'month' | 'hours'; style: CSSProperties; ref?: Ref<HTMLDivElement>; children: ReactNode };
 
 /** The sheet as a grid: one stop for the Tab key, from which the arrow keys lead to its days. */
 export function Grid({ label, kind, style, ref, children }: Props) {

@@ -56,8 +56,14 @@ export function ItemFace({ item, shape, mark }: { item: Pick<Item, 'title' | 'st
     const time = item.allDay ? null : <span className="at">{timeOfDay(item.start)}</span>;
     return (
         <>
-            <Mark mark={mark} size={9} />
-            {shape === 'ticket' && time}
+            {shape === 'ticket' ? (
+                <span className="front">
+                    <Mark mark={mark} size={9} />
+                    {time}
+                </span>
+            ) : (
+                <Mark mark={mark} size={9} />
+            )}
             <span className="name">{item.title}</span>
             {shape === 'line' && time}
         </>

@@ -5,6 +5,7 @@ import { useRota } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import type { Item } from './geometry';
 import { ItemFace } from './ItemView';
+import { HoursSheet } from './HoursSheet';
 import { LanesSheet } from './LanesSheet';
 import { ListSheet } from './ListSheet';
 import { MonthSheet } from './MonthSheet';
@@ -30,6 +31,7 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
     return (
         <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setLifted(null)}>
             {rota.view === 'lanes' && <LanesSheet sheet={sheet} />}
+            {(rota.view === 'week' || rota.view === 'day') && <HoursSheet sheet={sheet} />}
             {rota.view === 'month' && <MonthSheet sheet={sheet} />}
             {rota.view === 'list' && <ListSheet />}
             {rota.view === 'year' && <YearSheet sheet={sheet} />}

@@ -1,0 +1,156 @@
+import { useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
+import { useDraft, useRota } from '@/features/overlays/RotaContext';
+import type { Sheet } from '@/features/overlays/useSheet';
+import { daysBetween, daysFrom, formatDate, isWeekend, minutesBetween } from '@/time/dates';
+import { Cell } from './Cell';
+import { Grid } from './Grid';
+import { itemKey, layRow } from './geometry';
+import { hoursOf, layDay } from './hours';
+import { ItemView } from './ItemView';
+import { PendingItem } from './PendingItem';
+
+const TRACK = 24;
+const WORKING: [number, number] = [7, 20];
+
+/** Days side by side, an hour as high as lets the working day fit; the hours outside of it folded until asked for. */
+export function HoursSheet({ sheet }: { sheet: Sheet }) {
+    const { span, hidden, today, begin } = useRota();
+    const [unfolded, setUnfolded] = useState(false);
+    const count = daysBetween(span.from, span.to);
+    const days = useMemo(() => daysFrom(span.from, count), [span.from, count]);
+    const closed = useMemo(() => new Map(sheet.closed.map((each) => [each.date, each.title])), [sheet.closed]);
+    const shown = useMemo(() => sheet.items.filter((item) => !hidden.has(item.layer)), [sheet.items, hidden]);
+    // What takes up whole days lies above the hours; what is at some time stands in them, also over midnight.
+    const whole = useMemo(() => layRow(shown.filter((item) => item.allDay), span.from, count, 'ribbon'), [shown, span.from, count]);
+    const columns = useMemo(() => days.map((day) => layDay(shown, day)), [shown, days]);
+    const { first, last, before, after } = unfolded ? { first: 0, last: 24, before: 0, after: 0 } : hoursOf(columns.flat(), ...WORKING);
+    const { ref, hour } = useHourHeight(last - first);
+    const tracks = Math.max(0, ...whole.tracks);
+    const top = (minutes: number) => ((minutes - first * 60) / 60) * hour;
+    const drawn = (layer: number) => ({ ink: sheet.layers[layer]?.colour ?? ('slate' as const), mark: sheet.layers[layer]?.mark ?? ('disc' as const) });
+    const at = (event: MouseEvent<HTMLElement>, day: string) => {
+        event.stopPropagation();
+        const minutes = first * 60 + ((event.clientY - event.currentTarget.getBoundingClientRect().top) / hour) * 60;
+        const start = Math.max(0, Math.min(23 * 60, Math.floor(minutes / 30) * 30));
+        begin(day, null, `${String(Math.floor(start / 60)).padStart(2, '0')}:${String(start % 60).padStart(2, '0')}`);
+    };
+    return (
+        <Grid ref={ref} kind="hours" label={count === 1 ? 'Day, by the hour' : 'Week, by the hour'} style={{ ['--days' as string]: count }}>
+            <div role="row" className="sheet-row">
+                <div role="columnheader" className="sheet-head" data-corner>
+                    <span className="sr-only">Hour</span>
+                </div>
+                {days.map((day) => (
+                    <div key={day} role="columnheader" className="sheet-head" data-weekend={isWeekend(day) || undefined} data-today={day === today || undefined} title={closed.get(day)}>
+                        {formatDate(day, 'weekday')}
+                        <b>{formatDate(day, 'day')}</b>
+                    </div>
+                ))}
+            </div>
+            <div role="row" className="sheet-row">
+                <div role="rowheader" className="sheet-rowhead">
+                    <small>whole days</small>
+                </div>
+                {days.map((day, column) => (
+                    <Cell key={day} row={0} column={column} day={day} target={null} closed={closed.get(day)} label="Whole days">
+                        <div aria-hidden="true" style={{ height: Math.max(1, tracks) * TRACK }} />
+                        {whole.ribbons
+                            .filter((ribbon) => ribbon.from === column)
+                            .map((ribbon) => (
+                                <ItemView
+                                    key={itemKey(ribbon.item)}
+                                    item={ribbon.item}
+                                    shape="ribbon"
+                                    {...drawn(ribbon.item.layer)}
+                                    ends={ribbon.ends}
+                                    continued={!ribbon.begins}
+                                    style={{ top: 2 + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
+                                />
+                            ))}
+                    </Cell>
+                ))}
+            </div>
+            <div role="row" className="sheet-row">
+                <div role="rowheader" className="sheet-rowhead hours-scale" style={{ height: (last - first) * hour }} aria-label={`${first}:00 to ${last}:00`}>
+                    {Array.from({ length: last - first }, (_, index) => (
+                        <span key={index} style={{ top: index * hour }}>
+                            {first + index}
+                        </span>
+                    ))}
+                    <button type="button" className="fold" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>
+                        {unfolded ? 'working day' : `all hours${before + after > 0 ? ` (+${before + after})` : ''}`}
+                    </button>
+                </div>
+                {days.map((day, column) => (
+                    <Cell key={day} row={1} column={column} day={day} target={null} closed={closed.get(day)} label="Hours">
+                        {/* The keyboard begins an event from the cell itself. */}
+                        {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
+                        <div className="hours-column" style={{ height: (last - first) * hour, ['--hour' as string]: `${hour}px` }} onClick={(event) => at(event, day)}>
+                            {columns[column]
+                                ?.filter((block) => block.to > first * 60 && block.from < last * 60)
+                                .map((block) => (
+                                    <ItemView
+                                        key={itemKey(block.item)}
+                                        item={block.item}
+                                        shape="ticket"
+                                        place={`${day}:`}
+                                        continued={!block.begins}
+                                        {...drawn(block.item.layer)}
+                                        style={{
+                                            position: 'absolute',
+                                            top: Math.max(0, top(block.from)),
+                                            height: Math.max(24, top(Math.min(block.to, last * 60)) - Math.max(0, top(block.from)) - 2),
+                                            left: `calc(${(block.column / block.columns) * 100}% + 1px)`,
+                                            width: `calc(${100 / block.columns}% - 3px)`,
+                                        }}
+                                    />
+                                ))}
+                            <PendingAt day={day} first={first} hour={hour} />
+                            {day === today && <NowLine first={first} last={last} hour={hour} />}
+                        </div>
+                    </Cell>
+                ))}
+            </div>
+        </Grid>
+    );
+}
+
+/** Where the clock stands now, in the reader's zone. */
+function NowLine({ first, last, hour }: { first: number; last: number; hour: number }) {
+    const { now } = useRota();
+    const minutes = minutesBetween(`${now.slice(0, 10)}T00:00`, now);
+    if (minutes < first * 60 || minutes > last * 60) return null;
+    return <div aria-hidden="true" className="now" style={{ top: ((minutes - first * 60) / 60) * hour }} />;
+}
+
+/** The event that is being written, at its hour. */
+function PendingAt({ day, first, hour }: { day: string; first: number; hour: number }) {
+    const { draft } = useDraft();
+    if (draft?.start.slice(0, 10) !== day || draft.start.length < 16) return null;
+    const minutes = minutesBetween(`${day}T00:00`, draft.start) - first * 60;
+    return (
+        <div className="hours-pending" style={{ top: Math.max(0, (minutes / 60) * hour) }}>
+            <PendingItem shape="ticket" day={day} />
+        </div>
+    );
+}
+
+/** The height of an hour with which all of them fit into the sheet. */
+function useHourHeight(hours: number) {
+    const ref = useRef<HTMLDivElement>(null);
+    const [room, setRoom] = useState(476);
+    useEffect(() => {
+        const grid = ref.current;
+        const frame = grid?.parentElement;
+        if (grid === null || frame === null || frame === undefined) return;
+        const measure = () => {
+            const scale = grid.querySelector('.hours-scale')?.getBoundingClientRect().top ?? 84;
+            setRoom(frame.clientHeight - (scale - grid.getBoundingClientRect().top) - 8);
+        };
+        const observer = new ResizeObserver(measure);
+        observer.observe(frame);
+        observer.observe(grid);
+        return () => observer.disconnect();
+    }, []);
+    return { ref, hour: Math.max(24, Math.floor(room / hours)) };
+}

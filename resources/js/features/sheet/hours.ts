@@ -1,0 +1,52 @@
+import { minutesBetween } from '@/time/dates';
+import { lastDay, type Item } from './geometry';
+
+/** Where a timed item stands in the column of one day: minutes from midnight, and its share of the width. */
+export type Block = { item: Item; from: number; to: number; column: number; columns: number; begins: boolean; ends: boolean };
+
+/** An item is drawn at least so high, in minutes, that its name can be read. */
+export const LEAST_MINUTES = 30;
+const DAY = 24 * 60;
+
+/**
+ * Lays the timed items of one day side by side where they are at one time. What began the day before goes on from
+ * midnight, what ends the day after to midnight; times are of the wall, as the server tells them.
+ */
+export function layDay(items: readonly Item[], day: string): Block[] {
+    const midnight = `${day}T00:00`;
+    const blocks = items
+        .filter((item) => !item.allDay && item.start.slice(0, 10) <= day && lastDay(item) >= day)
+        .map((item): Block => {
+            const from = Math.max(0, minutesBetween(midnight, item.start));
+            const end = minutesBetween(midnight, item.end);
+            const to = Math.min(DAY, Math.max(end, from + LEAST_MINUTES));
+            return { item, from: Math.min(from, DAY - LEAST_MINUTES), to, column: 0, columns: 1, begins: item.start.slice(0, 10) === day, ends: end <= DAY };
+        })
+        .sort((a, b) => a.from - b.from || b.to - a.to);
+    let cluster: Block[] = [];
+    let reaches = -1;
+    const close = () => {
+        const columns = Math.max(0, ...cluster.map((block) => block.column)) + 1;
+        for (const block of cluster) block.columns = columns;
+        cluster = [];
+    };
+    for (const block of blocks) {
+        if (block.from >= reaches) {
+            close();
+            reaches = -1;
+        }
+        const taken = new Set(cluster.filter((other) => other.to > block.from).map((other) => other.column));
+        while (taken.has(block.column)) block.column++;
+        cluster.push(block);
+        reaches = Math.max(reaches, block.to);
+    }
+    close();
+    return blocks;
+}
+
+/** The hours to show: the working day, and all that something is in; the others are folded away. */
+export function hoursOf(blocks: readonly Block[], from: number, to: number): { first: number; last: number; before: number; after: number } {
+    const before = blocks.filter((block) => block.to <= from * 60).length;
+    const after = blocks.filter((block) => block.from >= to * 60).length;
+    return { first: from, last: to, before, after };
+}
