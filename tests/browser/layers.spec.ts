@@ -62,11 +62,11 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
     await test.step('in the week by the hour a click begins an event at that hour', async () => {
         await page.getByRole('tab', { name: 'Week' }).click();
         await page.getByRole('gridcell', { name: /^Hours, / }).nth(3).click({ position: { x: 30, y: 150 } });
-        await page.getByLabel('Title').fill('Paint the floor');
+        await page.getByLabel('Title').fill('Mop the floor');
         const starts = await page.getByLabel('at', { exact: true }).first().inputValue();
         expect(starts).toMatch(/^(0[7-9]|1\d):[03]0$/);
         await page.getByRole('button', { name: 'Add it' }).click();
-        await expect(page.getByRole('gridcell', { name: /^Hours, / }).nth(3).getByRole('button', { name: new RegExp(`Paint the floor.*${starts.replace(/^0/, '')}`) })).toBeVisible();
+        await expect(page.getByRole('gridcell', { name: /^Hours, / }).nth(3).getByRole('button', { name: new RegExp(`Mop the floor.*${starts.replace(/^0/, '')}`) })).toBeVisible();
     });
 
     await test.step('let through to everyone, each sees what their own access allows', async () => {
