@@ -73,3 +73,41 @@ test('the directory finds people and groups by parts of their names', function (
     $this->as($ada, 'GET', '/directory?q=%25')->assertJsonCount(0);
     $this->as($ada, 'GET', '/directory?q=gone')->assertJsonCount(0);
 });
+
+test('what one may not see is answered letter for letter like what was never there', function (string $method, string $path, array $body) {
+    [$ada, $ben] = [$this->person(), $this->person('Ben Oar')];
+    $calendar = $this->calendar($ada, 'Dismissals');
+    $event = $this->add($calendar, $ada, title: 'Hearing');
+    $ask = function (string $slug, int $id) use ($ben, $method, $path, $body): array {
+        $answer = $this->as($ben, $method, strtr($path, ['{slug}' => $slug, '{id}' => (string) $id]), array_map(fn ($value) => $value === '{slug}' ? $slug : $value, $body), 1);
+
+        return [$answer->status(), $answer->getContent(), $answer->headers->get('ETag')];
+    };
+    expect($ask($calendar->slug, $event->id))->toBe($ask('never-there', 999_999));
+})->with([
+    ['GET', '/events/{id}', []],
+    ['GET', '/events/{id}?occurrence=2026-11-02T09:30:00Z', []],
+    ['PATCH', '/events/{id}', ['title' => 'x']],
+    ['DELETE', '/events/{id}', []],
+    ['POST', '/events/{id}/restore', []],
+    ['POST', '/events', ['calendar' => '{slug}', 'title' => 'x', 'start' => '2026-11-02T09:00']],
+    ['GET', '/sheet?from=2026-11-01&to=2026-12-01&tz=UTC&calendar={slug}', []],
+    ['GET', '/ruler?from=2026-11-01&to=2026-12-01&tz=UTC&calendar={slug}', []],
+    ['GET', '/calendars/{slug}/managers', []],
+    ['GET', '/calendars/{slug}/grants', []],
+    ['GET', '/calendars/{slug}/log', []],
+    ['POST', '/calendars/{slug}/requests', ['level' => 'read']],
+    ['PUT', '/calendars/{slug}/list', ['onList' => true]],
+    ['POST', '/categories', ['calendar' => '{slug}', 'name' => 'x']],
+    ['GET', '/directory/calendars?q={slug}', []],
+]);
+
+test('the mark of changes of who sees nothing of a calendar stands still, whatever is done on it', function () {
+    [$ada, $ben] = [$this->person(), $this->person('Ben Oar')];
+    $calendar = $this->calendar($ada, 'Dismissals');
+    $mark = fn (): string => $this->as($ben, 'GET', '/changes')->json('mark');
+    $before = $mark();
+    $event = $this->as($ada, 'POST', '/events', ['calendar' => $calendar->slug, 'title' => 'Hearing', 'start' => '2026-11-02T09:00'])->assertCreated();
+    $this->as($ada, 'PATCH', "/events/{$event->json('id')}", ['title' => 'Another'], 1)->assertOk();
+    expect($mark())->toBe($before);
+});

@@ -11,7 +11,7 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
     await addEvent(page, calendar, day(9), 'Sweep');
 
     await test.step('composed by picking, never by typing a syntax', async () => {
-        await page.getByRole('button', { name: 'My calendars' }).click();
+        await page.getByRole('button', { name: 'My list' }).click();
         await page.getByRole('menuitem', { name: 'Lay a new overlay…' }).click();
         const dialog = page.getByRole('dialog');
         await expect(dialog.getByRole('button', { name: 'mine, and everyone else’s' })).toBeVisible();

@@ -53,7 +53,7 @@ export function calendarLink(page: Page, name: string) {
 /** Keeps an overlay of these calendars, a layer each, and looks through it. */
 export async function layOverlay(page: Page, name: string, calendars: string[]): Promise<void> {
     await page.goto('/?overlay=all');
-    await page.getByRole('button', { name: 'My calendars' }).click();
+    await page.getByRole('button', { name: 'My list' }).click();
     await page.getByRole('menuitem', { name: 'Lay a new overlay…' }).click();
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('Name').fill(name);

@@ -18,14 +18,14 @@ export function OverlayMenu({ overlay, onEdit, onNew }: Props) {
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">
             <DropdownMenu.Root>
                 <DropdownMenu.Trigger className="flex max-w-full items-center gap-1.5 rounded-sm">
-                    <span className="truncate">{rota.search.calendar === undefined ? (overlay?.name ?? 'My calendars') : (rota.sheet?.layers[0]?.name ?? 'A calendar')}</span>
+                    <span className="truncate">{rota.search.calendar === undefined ? (overlay?.name ?? 'My list') : (rota.sheet?.layers[0]?.name ?? 'A calendar')}</span>
                     <ChevronDown size={18} className="shrink-0 text-soft" aria-hidden="true" />
                 </DropdownMenu.Trigger>
                 <DropdownMenu.Portal>
                     <DropdownMenu.Content align="start" sideOffset={8} className="z-50 max-h-[70vh] min-w-72 overflow-y-auto border border-ink bg-sheet p-1.5 font-sans text-[13px] shadow-(--shadow)">
                         <DropdownMenu.Label className="px-2.5 py-1 text-xs text-soft">Overlays</DropdownMenu.Label>
                         <DropdownMenu.Item className={ITEM} onSelect={() => choose('all')}>
-                            My calendars <span className="ml-auto text-soft">a layer for each calendar</span>
+                            My list <span className="ml-auto text-soft">a layer for each calendar</span>
                         </DropdownMenu.Item>
                         {overlays.data?.map((each) => (
                             <DropdownMenu.Item key={each.slug} className={ITEM} onSelect={() => choose(each.slug)}>

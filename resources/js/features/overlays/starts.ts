@@ -16,7 +16,7 @@ const mine: Condition[] = [{ about: 'people', part: 'taking part', who: [{ kind:
 
 /** What a new overlay can start from. */
 export const STARTS: { name: string; layers: (calendars: Calendar[], categories: string[]) => Layer[] }[] = [
-    { name: 'all of my calendars', layers: (calendars) => calendars.filter((each) => each.onList).map(layerOf) },
+    { name: 'all that is on my list', layers: (calendars) => calendars.filter((each) => each.onList).map(layerOf) },
     {
         name: 'what my groups keep',
         layers: (calendars) =>
