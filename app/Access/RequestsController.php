@@ -53,7 +53,7 @@ final class RequestsController
             $managers = $isNew ? Person::query()->whereKey($this->reader->roster()->managers($calendar->keeper(), $this->reader->grants($calendar)))->limit(20)->get() : [];
             foreach ($managers as $manager) {
                 Mail::to($manager)->queue(new Letter($manager, "{$person->name} asks for “{$level->label()}” on “{$calendar->name}”", array_values(array_filter([
-                    "{$person->name} would like to {$level->means()}.",
+                    "{$person->name} would like to ".str_replace('your own', 'their own', $level->means()).'.',
                     $request->message === '' ? '' : "“{$request->message}”",
                     'You decide with one click; so can everyone else who manages it.',
                 ])), 'Decide', '/waiting'));
