@@ -72,6 +72,18 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
 ])]
+#[OA\Schema(schema: 'FoundEvent', required: ['id', 'occurrence', 'title', 'place', 'calendar', 'date'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'occurrence', type: 'string', nullable: true),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'place', type: 'string'),
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'date', description: 'Of its next time, or its last', type: 'string'),
+])]
+#[OA\Schema(schema: 'Found', required: ['date', 'events'], properties: [
+    new OA\Property(property: 'date', type: 'string', nullable: true),
+    new OA\Property(property: 'events', type: 'array', items: new OA\Items(ref: '#/components/schemas/FoundEvent')),
+])]
 final class EventSchemas
 {
 }

@@ -109,6 +109,7 @@ const OTHERS = [
     'DELETE people/{id}/departure' => [401, 403, 404],
     'GET log' => [401, 403, 200],
     'POST log/{id}/revert' => [401, 403, 404],
+    'GET find' => [401, 422, 422],
     'GET calendars' => [401, 200, 200],
     'POST calendars' => [401, 422, 422],
     'GET categories' => [401, 200, 200],

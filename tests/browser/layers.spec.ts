@@ -36,6 +36,8 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
         await expect(page.getByRole('heading', { level: 1, name: overlay })).toBeVisible();
     });
 
+    const kept = (new URL(page.url()).searchParams.get('overlay') ?? '').replaceAll('"', '');
+
     await test.step('each event is in one layer, whatever their order; the key says what a layer asks', async () => {
         await expect(laneCell(page, 'Varnish', day(8)).getByRole('button', { name: /Varnish the gig/ })).toBeVisible();
         await expect(laneCell(page, 'Others', day(9)).getByRole('button', { name: /Sweep/ })).toBeVisible();
@@ -69,12 +71,27 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
         await expect(page.getByRole('gridcell', { name: /^Hours, / }).nth(3).getByRole('button', { name: new RegExp(`Mop the floor.*${starts.replace(/^0/, '')}`) })).toBeVisible();
     });
 
+    await test.step('found from one field over all that one may read, and a date gone to by typing it', async () => {
+        const field = page.getByRole('combobox', { name: 'Find an event, or go to a date' }).first();
+        await page.goto('/?overlay=all&view=lanes&date=2020-01-06');
+        await field.fill('varnish the gig');
+        await page.getByRole('option', { name: /^Varnish the gig/ }).first().click();
+        await expect(page.getByRole('complementary', { name: 'Event' }).getByRole('heading', { name: 'Varnish the gig' })).toBeVisible();
+        await expect(page.locator(`[data-day="${day(8)}"]`).first()).toBeVisible();
+        await field.fill('14 mar 2031');
+        await page.getByRole('option', { name: 'Go to Friday 14 March 2031' }).click();
+        await expect(page.locator('[data-day="2031-03-14"]').first()).toBeVisible();
+        await field.fill('nothing of this kind');
+        await expect(page.getByText('Nothing that you may read has these words.')).toBeVisible();
+        await field.fill('');
+        await page.goto(`/?overlay=${kept}&view=week`);
+    });
+
     await test.step('let through to everyone, each sees what their own access allows', async () => {
         await page.getByRole('button', { name: overlay }).click();
         await page.getByRole('menuitem', { name: 'Let everyone look through it' }).click();
-        const slug = JSON.parse(`"${new URL(page.url()).searchParams.get('overlay') ?? ''}"`) as string;
         const idris = await enterElsewhere(browser, 'Idris Holm');
-        await idris.goto(`/?overlay=${slug}&view=list&date=${day(7)}`);
+        await idris.goto(`/?overlay=${kept}&view=list&date=${day(7)}`);
         await expect(idris.getByRole('heading', { level: 1, name: overlay })).toBeVisible();
         await expect(idris.getByText('nothing that you may see').first()).toBeVisible();
         await expect(idris.getByText('Sweep')).toHaveCount(0);

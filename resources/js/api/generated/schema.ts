@@ -733,6 +733,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Events by words, over all one may read, past and future; and the day that the words mean. */
+        get: operations["find"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/feeds": {
         parameters: {
             query?: never;
@@ -1418,6 +1435,19 @@ export interface components {
             private?: boolean;
             categories?: string[];
             repeat?: components["schemas"]["WeeklyRepeat"] | null;
+        };
+        FoundEvent: {
+            id: number;
+            occurrence: string | null;
+            title: string;
+            place: string;
+            calendar: string;
+            /** @description Of its next time, or its last */
+            date: string;
+        };
+        Found: {
+            date: string | null;
+            events: components["schemas"]["FoundEvent"][];
         };
         CalendarName: {
             /** @description Shapes of the API: Feeds, imports and sources. */
@@ -2974,6 +3004,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Event"];
+                };
+            };
+        };
+    };
+    find: {
+        parameters: {
+            query: {
+                q: string;
+                /** @description Zone in which days are told */
+                tz: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The best first, at most 20 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"];
                 };
             };
         };

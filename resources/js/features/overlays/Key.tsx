@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { Eye, EyeOff, X } from 'lucide-react';
 import { Mark } from '@/components/Mark';
 import { useCategories } from '@/features/calendars/useCalendars';
+import { FindField } from './FindField';
 import { useRota } from './RotaContext';
 
 /** The key of the sheet, as on a map: its layers with mark, colour and count, then categories to filter by. */
@@ -37,6 +38,7 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                     <X size={16} />
                 </button>
             </div>
+            <FindField className="mb-2 md:hidden" onDone={onClose} />
             <ul>
                 {layers.map((layer, index) => {
                     const off = rota.hidden.has(index);

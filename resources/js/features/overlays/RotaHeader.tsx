@@ -2,6 +2,7 @@ import { ListTree, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { PersonMenu } from '@/app/PersonMenu';
+import { FindField } from './FindField';
 import { OverlayDialog } from './OverlayDialog';
 import { OverlayMenu } from './OverlayMenu';
 import { useRota } from './RotaContext';
@@ -19,6 +20,7 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
             <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} />
             <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
+                <FindField className="w-60 max-md:hidden" />
                 {rota.search.as === undefined && (
                     <Button look="primary" onClick={() => rota.begin(rota.date, null)} aria-label="Add an event">
                         <Plus size={15} aria-hidden="true" />

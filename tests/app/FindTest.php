@@ -1,0 +1,76 @@
+<?php
+
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Events\Participant;
+
+beforeEach(function () {
+    $this->ada = $this->person();
+    $this->ben = $this->person('Ben Oar');
+    $this->calendar = $this->calendar($this->ada, 'Rigging loft');
+    // The index of words has what is committed alone: these tests commit, and tidy up after themselves.
+    $this->settle = function (): void {
+        DB::commit();
+        DB::beginTransaction();
+    };
+    $this->find = fn (string $words, $who = null): array => array_column($this->as($who ?? $this->ada, 'GET', '/find?tz=Europe/London&q='.urlencode($words))->assertOk()->json('events'), 'title');
+    $this->soon = now()->addDays(10)->format('Y-m-d');
+});
+
+afterEach(function () {
+    foreach (['occurrences', 'events', 'categories', 'grants', 'calendars', 'people'] as $table) {
+        DB::table($table)->delete();
+    }
+    ($this->settle)();
+});
+
+test('events are found by any of title, place, description, category and people, the best first', function () {
+    $this->add($this->calendar, $this->ada, title: 'Splicing test', start: "{$this->soon}T09:00", more: ['place' => 'Long loft']);
+    $this->add($this->calendar, $this->ada, title: 'Splicing test, old', start: '2020-01-02T09:00');
+    $this->add($this->calendar, $this->ada, title: 'Sweeping', start: "{$this->soon}T12:00", more: ['description' => 'after the splicing test', 'categories' => ['cleaning']]);
+    $this->add($this->calendar, $this->ada, title: 'Lunch', start: "{$this->soon}T13:00", more: ['participants' => [new Participant("mailto:{$this->ben->email}")]]);
+    ($this->settle)();
+    expect(($this->find)('splic test'))->toBe(['Splicing test', 'Splicing test, old', 'Sweeping'])
+        ->and(($this->find)('long loft'))->toBe(['Splicing test'])
+        ->and(($this->find)('after the splicing'))->toBe(['Sweeping'])
+        ->and(($this->find)('cleaning'))->toBe(['Sweeping'])
+        ->and(($this->find)('ben oar'))->toBe(['Lunch'])
+        ->and(($this->find)('splicing nonsense'))->toBe([])
+        ->and(($this->find)('+-*"(< a'))->toBe([]);
+});
+
+test('of a series its next time is told, and where it is', function () {
+    $this->add($this->calendar, $this->ada, title: 'Rope walk', start: now()->subDays(30)->format('Y-m-d').'T23:30', rule: 'FREQ=DAILY;COUNT=200', zone: 'America/New_York');
+    ($this->settle)();
+    $found = $this->as($this->ada, 'GET', '/find?tz=Europe/London&q=rope+walk')->assertOk()->json('events.0');
+    expect($found['occurrence'])->not->toBeNull()->and($found['date'])->toBeGreaterThanOrEqual(now()->format('Y-m-d'))->and($found['calendar'])->toBe($this->calendar->slug);
+});
+
+test('what a level hides is not found, by whatever words', function (Level $level) {
+    $this->give($this->calendar, $this->ben, $level);
+    $this->add($this->calendar, $this->ada, title: 'Hospital', start: "{$this->soon}T09:00", more: ['private' => true, 'place' => 'Wardroom', 'description' => 'kneecap', 'categories' => ['health'], 'participants' => [new Participant("mailto:{$this->ada->email}")]]);
+    $this->add($this->calendar, $this->ada, title: 'Open rehearsal', start: "{$this->soon}T10:00");
+    ($this->settle)();
+    foreach (['hospital', 'wardroom', 'kneecap', 'health', 'ada quill'] as $words) {
+        expect(($this->find)($words, $this->ben))->toBe($level->includes(Level::Edit) ? ['Hospital'] : [], $words);
+    }
+    expect(($this->find)('rehearsal', $this->ben))->toBe($level === Level::BusyTimes ? [] : ['Open rehearsal']);
+})->with([[Level::BusyTimes], [Level::Read], [Level::Contribute], [Level::Edit]]);
+
+test('a private event is found by its author and who takes part; a deleted one by nobody', function () {
+    $this->give($this->calendar, $this->ben, Level::Contribute);
+    $mine = $this->add($this->calendar, $this->ben, title: 'Hospital', start: "{$this->soon}T09:00", more: ['private' => true]);
+    $this->add($this->calendar, $this->ada, title: 'Appraisal', start: "{$this->soon}T09:00", more: ['private' => true, 'participants' => [new Participant("mailto:{$this->ben->email}")]]);
+    ($this->settle)();
+    expect(($this->find)('hospital', $this->ben))->toBe(['Hospital'])->and(($this->find)('appraisal', $this->ben))->toBe(['Appraisal']);
+    $mine->delete();
+    ($this->settle)();
+    expect(($this->find)('hospital', $this->ben))->toBe([]);
+});
+
+test('words that mean a day say which', function () {
+    $this->travelTo('2026-11-25 12:00:00');
+    $this->as($this->ada, 'GET', '/find?tz=Europe/London&q=next+tue')->assertJsonPath('events', [])->assertJsonPath('date', '2026-12-01');
+    $this->as($this->ada, 'GET', '/find?tz=Europe/London&q=rigging')->assertJsonPath('date', null);
+    $this->as($this->ada, 'GET', '/find?tz=Nowhere&q=x')->assertUnprocessable();
+});
