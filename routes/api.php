@@ -19,6 +19,7 @@ use App\Events\FindController;
 use App\Feeds\FeedsController;
 use App\Imports\ImportsController;
 use App\Overlays\OverlaysController;
+use App\Overlays\OverlaySharingController;
 use App\Overlays\SheetController;
 use App\Sources\SourcesController;
 use Illuminate\Support\Facades\Route;
@@ -98,7 +99,9 @@ Route::middleware('auth')->group(function (): void {
     Route::put('overlays/{slug}', [OverlaysController::class, 'update']);
     Route::delete('overlays/{slug}', [OverlaysController::class, 'destroy']);
     Route::post('overlays/{slug}/restore', [OverlaysController::class, 'restore']);
-    Route::put('overlays/{slug}/everyone', [OverlaysController::class, 'share']);
+    Route::get('overlays/{slug}/grants', [OverlaySharingController::class, 'index']);
+    Route::put('overlays/{slug}/grants', [OverlaySharingController::class, 'put']);
+    Route::put('overlays/{slug}/keeper', [OverlaySharingController::class, 'handOver']);
 
     Route::get('feeds', [FeedsController::class, 'index']);
     Route::post('calendars/{slug}/feeds', [FeedsController::class, 'store']);

@@ -108,6 +108,12 @@ final class AccessReader
         return $this->grantsOn('calendar', $calendar->id)->all();
     }
 
+    /** @return list<\PinnedRota\Core\Access\Grant> what is given on an overlay */
+    public function overlayGrants(Overlay $overlay): array
+    {
+        return $this->grantsOn('overlay', $overlay->id)->all();
+    }
+
     /**
      * The calendars and overlays that somebody manages, by kind and id, with their names.
      *

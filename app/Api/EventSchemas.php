@@ -15,7 +15,13 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'words', type: 'string'),
     new OA\Property(property: 'weekly', nullable: true, description: 'Null where the rule says more than a weekly repeat can', allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
 ])]
-#[OA\Schema(schema: 'Event', required: ['id', 'occurrence', 'calendar', 'title', 'busyOnly', 'allDay', 'start', 'end', 'timezone', 'place', 'link', 'description', 'status', 'busy', 'private', 'categories', 'addedBy', 'addedAt', 'changedBy', 'changedAt', 'mayChange', 'version', 'repeat'], properties: [
+#[OA\Schema(schema: 'EventParticipant', required: ['id', 'name', 'part', 'answer'], properties: [
+    new OA\Property(property: 'id', description: 'Where they are in the directory', type: 'integer', nullable: true),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'required', 'optional', 'informed']),
+    new OA\Property(property: 'answer', type: 'string', enum: ['unanswered', 'accepted', 'declined', 'tentative', 'delegated']),
+])]
+#[OA\Schema(schema: 'Event', required: ['id', 'occurrence', 'calendar', 'title', 'busyOnly', 'allDay', 'start', 'end', 'timezone', 'place', 'link', 'description', 'status', 'busy', 'private', 'categories', 'participants', 'addedBy', 'addedAt', 'changedBy', 'changedAt', 'mayChange', 'version', 'repeat'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'occurrence', type: 'string', nullable: true),
     new OA\Property(property: 'calendar', type: 'string'),
@@ -32,6 +38,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'busy', type: 'boolean'),
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'participants', type: 'array', items: new OA\Items(ref: '#/components/schemas/EventParticipant')),
     new OA\Property(property: 'addedBy', type: 'string', nullable: true),
     new OA\Property(property: 'addedAt', type: 'string', nullable: true),
     new OA\Property(property: 'changedBy', type: 'string', nullable: true),
@@ -54,6 +61,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'busy', type: 'boolean'),
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'responsible', description: 'Ids of people; nobody else is responsible then', type: 'array', items: new OA\Items(type: 'integer')),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
 ])]
 #[OA\Schema(schema: 'EventChange', required: [], properties: [
@@ -70,6 +78,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'busy', type: 'boolean'),
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'responsible', description: 'Ids of people; nobody else is responsible then', type: 'array', items: new OA\Items(type: 'integer')),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
 ])]
 #[OA\Schema(schema: 'FoundEvent', required: ['id', 'occurrence', 'title', 'place', 'calendar', 'date'], properties: [

@@ -3,8 +3,10 @@
 namespace App\Api;
 
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
+use PinnedRota\Core\Overlay\Pattern;
 
 /** Shapes of the API: Overlays and the sheet. */
 #[OA\Schema(schema: 'Who', required: ['kind'], properties: [
@@ -23,24 +25,25 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'statuses', type: 'array', items: new OA\Items(type: 'string', enum: ['confirmed', 'provisional', 'cancelled'])),
     new OA\Property(property: 'is', type: 'boolean'),
 ])]
-#[OA\Schema(schema: 'OverlayLayer', required: ['name', 'colour', 'mark', 'calendars', 'takes', 'group', 'conditions'], properties: [
+#[OA\Schema(schema: 'OverlayLayer', required: ['name', 'colour', 'mark', 'calendars', 'takes', 'group', 'conditions', 'pattern'], properties: [
     new OA\Property(property: 'takes', type: 'string', enum: ['chosen', 'all', 'group', 'rest']),
     new OA\Property(property: 'group', type: 'integer', nullable: true),
     new OA\Property(property: 'hidden', description: 'How many calendars in it the viewer does not see, told to those who manage the overlay', type: 'integer'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
+    new OA\Property(property: 'id', description: 'As it was told; by it a layer keeps the calendars that who changes it does not see', type: 'integer', nullable: true),
     new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
+    new OA\Property(property: 'pattern', type: 'string', enum: Pattern::class),
     new OA\Property(property: 'calendars', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'conditions', description: 'All of which must hold', type: 'array', items: new OA\Items(ref: '#/components/schemas/Condition')),
 ])]
-#[OA\Schema(schema: 'Overlay', required: ['slug', 'name', 'openingView', 'keeper', 'level', 'everyLayer', 'sharedWithEveryone', 'layers', 'version'], properties: [
+#[OA\Schema(schema: 'Overlay', required: ['slug', 'name', 'openingView', 'keeper', 'level', 'everyLayer', 'layers', 'version'], properties: [
     new OA\Property(property: 'everyLayer', description: 'Whether an event shows in every layer that takes it, instead of in the first', type: 'boolean'),
     new OA\Property(property: 'slug', type: 'string'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'day', 'week', 'month', 'year', 'list']),
     new OA\Property(property: 'keeper', ref: '#/components/schemas/Subject'),
     new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
-    new OA\Property(property: 'sharedWithEveryone', type: 'boolean'),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
     new OA\Property(property: 'version', type: 'integer'),
 ])]
@@ -48,17 +51,29 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'everyLayer', type: 'boolean'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
+    new OA\Property(property: 'keeper', description: 'When it is made: oneself, or a group that one is in', nullable: true, required: ['kind', 'id'], properties: [new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']), new OA\Property(property: 'id', type: 'integer')], type: 'object'),
     new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'day', 'week', 'month', 'year', 'list']),
 ])]
-#[OA\Schema(schema: 'SheetLayer', required: ['name', 'about', 'colour', 'mark', 'calendars', 'target'], properties: [
+#[OA\Schema(schema: 'OverlaySharing', required: ['keeper', 'grants'], properties: [
+    new OA\Property(property: 'keeper', ref: '#/components/schemas/Subject'),
+    new OA\Property(property: 'grants', type: 'array', items: new OA\Items(ref: '#/components/schemas/Grant')),
+])]
+#[OA\Schema(schema: 'SheetRow', required: ['key', 'name', 'calendar', 'target'], properties: [
+    new OA\Property(property: 'key', description: 'Empty for what cannot be told apart, * for what is hidden', type: 'string'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'calendar', type: 'string', nullable: true),
+    new OA\Property(property: 'target', type: 'string', nullable: true),
+])]
+#[OA\Schema(schema: 'SheetLayer', required: ['name', 'about', 'colour', 'mark', 'pattern', 'calendars', 'target'], properties: [
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'about', type: 'string'),
     new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
     new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
+    new OA\Property(property: 'pattern', type: 'string', enum: Pattern::class),
     new OA\Property(property: 'calendars', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'target', type: 'string', nullable: true),
 ])]
-#[OA\Schema(schema: 'SheetItem', required: ['id', 'occurrence', 'layer', 'calendar', 'also', 'title', 'place', 'categories', 'allDay', 'start', 'end', 'status', 'busyOnly', 'private', 'repeats', 'mayChange'], properties: [
+#[OA\Schema(schema: 'SheetItem', required: ['id', 'occurrence', 'layer', 'calendar', 'also', 'title', 'place', 'categories', 'allDay', 'start', 'end', 'status', 'busyOnly', 'private', 'repeats', 'mayChange', 'hold', 'external', 'unanswered', 'responsible', 'rows'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'occurrence', type: 'string', nullable: true),
     new OA\Property(property: 'layer', type: 'integer'),
@@ -75,6 +90,11 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'repeats', type: 'boolean'),
     new OA\Property(property: 'mayChange', type: 'boolean'),
+    new OA\Property(property: 'hold', description: 'What keeps the viewer from changing it', type: 'string', nullable: true, enum: Hold::class),
+    new OA\Property(property: 'external', description: 'Whether it comes from a source', type: 'boolean'),
+    new OA\Property(property: 'unanswered', description: 'Whether the viewer is asked to take part and has not answered', type: 'boolean'),
+    new OA\Property(property: 'responsible', description: 'Names', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'rows', description: 'Where rows are asked for: those in which it stands', type: 'array', items: new OA\Items(type: 'integer')),
 ])]
 #[OA\Schema(schema: 'CategoryCount', required: ['name', 'count'], properties: [
     new OA\Property(property: 'name', type: 'string'),
@@ -84,7 +104,8 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'date', type: 'string'),
     new OA\Property(property: 'title', type: 'string'),
 ])]
-#[OA\Schema(schema: 'Sheet', required: ['layers', 'items', 'categories', 'closed'], properties: [
+#[OA\Schema(schema: 'Sheet', required: ['layers', 'rows', 'items', 'categories', 'closed'], properties: [
+    new OA\Property(property: 'rows', description: 'Of lanes that are told apart by something else than layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/SheetRow')),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/SheetLayer')),
     new OA\Property(property: 'items', type: 'array', items: new OA\Items(ref: '#/components/schemas/SheetItem')),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(ref: '#/components/schemas/CategoryCount')),

@@ -2,6 +2,7 @@
 
 namespace App\Events;
 
+use App\Directory\Person;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
 use Illuminate\Foundation\Http\FormRequest;
@@ -9,6 +10,10 @@ use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Responsible;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
@@ -43,6 +48,8 @@ final class EventInput extends FormRequest
             'private' => ['sometimes', 'boolean'],
             'categories' => ['sometimes', 'array', 'max:20'],
             'categories.*' => ['string', 'min:1', 'max:80'],
+            'responsible' => ['sometimes', 'array', 'max:20'],
+            'responsible.*' => ['integer', Rule::exists('people', 'id')],
             'repeat' => ['sometimes', 'nullable', 'array'],
             'repeat.interval' => ['required_with:repeat', 'integer', 'min:1', 'max:99'],
             'repeat.weekdays' => ['required_with:repeat', 'array', 'min:1'],
@@ -94,7 +101,7 @@ final class EventInput extends FormRequest
                 sequence: $before === null ? 0 : $before->sequence + 1,
                 andFollowing: $before->andFollowing ?? false,
                 organizer: $before?->organizer,
-                participants: $before->participants ?? [],
+                participants: $this->has('responsible') ? Responsible::put($before->participants ?? [], $this->responsible()) : ($before->participants ?? []),
                 reminders: $before->reminders ?? [],
                 extra: $before->extra ?? [],
                 components: $before->components ?? [],
@@ -102,6 +109,13 @@ final class EventInput extends FormRequest
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
         }
+    }
+
+    /** @return list<Participant> */
+    private function responsible(): array
+    {
+        return Person::query()->whereKey($this->validated('responsible'))->get()
+            ->map(fn (Person $person): Participant => new Participant("mailto:{$person->email}", $person->name, role: ParticipantRole::Responsible, answer: ParticipantAnswer::Accepted))->all();
     }
 
     /** @return array{EventTime, EventTime} */

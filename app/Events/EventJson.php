@@ -10,6 +10,7 @@ use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Occurrence;
+use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Recurrence\RuleWords;
 use PinnedRota\Core\Recurrence\WeekdayRule;
@@ -48,6 +49,7 @@ final class EventJson
             'busy' => $seen->busy,
             'private' => $full && $seen->private,
             'categories' => $seen->categories,
+            'participants' => $full ? self::participants($event) : [],
             'repeat' => $full ? self::repeat($head) : null,
             'addedBy' => $full ? ($people[$head->created_by] ?? null) : null,
             'addedAt' => $full ? $head->created_at->toIso8601ZuluString() : null,
@@ -77,6 +79,19 @@ final class EventJson
                 'count' => $weekly->count,
             ],
         ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function participants(CoreEvent $event): array
+    {
+        $people = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $event->participants))->get()->keyBy(fn (Person $person): string => mb_strtolower($person->email));
+
+        return array_map(static fn (Participant $each): array => [
+            'id' => $people[$each->mailAddress()]->id ?? null,
+            'name' => $people[$each->mailAddress()]->name ?? ($each->name !== '' ? $each->name : ($each->mailAddress() !== '' ? $each->mailAddress() : $each->address)),
+            'part' => strtolower($each->role->name),
+            'answer' => strtolower($each->answer->name),
+        ], $event->participants);
     }
 
     private static function time(EventTime $time): string

@@ -114,7 +114,7 @@ final class SeriesWriter
         foreach ($event->participants as $participant) {
             $address = $participant->mailAddress();
             if ($address !== '' && strlen($address) <= 190) {
-                $rows[$address] = ['event_id' => $row->id, 'address' => $address, 'role' => $participant->role->value];
+                $rows[$address] = ['event_id' => $row->id, 'address' => $address, 'role' => $participant->role->value, 'answer' => $participant->answer->value];
             }
         }
         if ($rows !== []) {

@@ -22,6 +22,7 @@ final readonly class DrawnLayer
         public bool $isRest = false,
         public bool $asksText = false,
         public bool $asksPeople = false,
+        public string $pattern = 'plain',
     ) {
     }
 }

@@ -13,10 +13,11 @@ final class FactsReader
     /**
      * @param  list<IndexedOccurrence>  $found
      * @param  list<DrawnLayer>  $layers
+     * @param  bool  $asksText  whether something else asks for words
+     * @param  bool  $asksPeople  whether something else asks for people
      */
-    public function read(array $found, array $layers): KnownFacts
+    public function read(array $found, array $layers, bool $asksText = false, bool $asksPeople = false): KnownFacts
     {
-        $asksText = $asksPeople = false;
         foreach ($layers as $layer) {
             $asksText = $asksText || $layer->asksText;
             $asksPeople = $asksPeople || $layer->asksPeople;

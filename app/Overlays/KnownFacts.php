@@ -27,7 +27,7 @@ final readonly class KnownFacts
             $occurrence->calendarId, false, $categories,
             $this->asksText ? mb_strtolower("{$occurrence->title}\n{$occurrence->place}\n".($this->descriptions[$occurrence->eventId] ?? '')) : '',
             $occurrence->createdBy, $responsible, $takingPart,
-            Status::from($occurrence->status), $occurrence->kind === TimeKind::Date, $occurrence->busy,
+            Status::from($occurrence->status), $occurrence->kind === TimeKind::Date, $occurrence->busy, $occurrence->place,
         );
     }
 }

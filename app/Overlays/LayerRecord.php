@@ -7,6 +7,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
+use PinnedRota\Core\Overlay\Pattern;
 
 /**
  * A layer as it is stored, with how it is drawn.
@@ -17,6 +18,7 @@ use PinnedRota\Core\Overlay\Mark;
  * @property string $name
  * @property Colour $colour
  * @property Mark $mark
+ * @property Pattern $pattern
  * @property array{conditions?: list<array<string, mixed>>} $filter
  * @property string $takes chosen calendars, all that the viewer has on their list, a group’s, or the rest: everything else
  * @property ?int $group_id
@@ -29,7 +31,7 @@ final class LayerRecord extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['takes' => 'chosen', 'group_id' => null];
+    protected $attributes = ['takes' => 'chosen', 'group_id' => null, 'pattern' => 'plain'];
 
     /** @return BelongsToMany<Calendar, $this> */
     public function calendars(): BelongsToMany
@@ -45,6 +47,6 @@ final class LayerRecord extends Model
 
     protected function casts(): array
     {
-        return ['colour' => Colour::class, 'mark' => Mark::class, 'filter' => 'array'];
+        return ['colour' => Colour::class, 'mark' => Mark::class, 'pattern' => Pattern::class, 'filter' => 'array'];
     }
 }

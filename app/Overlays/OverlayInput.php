@@ -9,6 +9,7 @@ use PinnedRota\Core\Overlay\CategoryMatch;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Overlay\Part;
+use PinnedRota\Core\Overlay\Pattern;
 
 final class OverlayInput extends FormRequest
 {
@@ -18,10 +19,15 @@ final class OverlayInput extends FormRequest
         return [
             'name' => ['required', 'string', 'max:120'],
             'openingView' => ['sometimes', Rule::in(Sheet::VIEWS)],
+            'keeper' => ['sometimes', 'nullable', 'array'],
+            'keeper.kind' => ['required_with:keeper', Rule::in(['person', 'group'])],
+            'keeper.id' => ['required_with:keeper', 'integer'],
             'layers' => ['required', 'array', 'min:1', 'max:200'],
+            'layers.*.id' => ['sometimes', 'nullable', 'integer'],
             'layers.*.name' => ['required', 'string', 'max:120'],
             'layers.*.colour' => ['required', Rule::enum(Colour::class)],
             'layers.*.mark' => ['required', Rule::enum(Mark::class)],
+            'layers.*.pattern' => ['sometimes', Rule::enum(Pattern::class)],
             'everyLayer' => ['sometimes', 'boolean'],
             'layers.*.takes' => ['sometimes', Rule::in(['chosen', 'all', 'group', 'rest'])],
             'layers.*.group' => ['required_if:layers.*.takes,group', 'nullable', 'integer', Rule::exists('groups', 'id')],

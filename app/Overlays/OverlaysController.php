@@ -5,7 +5,6 @@ namespace App\Overlays;
 use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
 use App\Access\CurrentViewer;
-use App\Access\GrantRecord;
 use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Directory\SubjectNames;
@@ -42,14 +41,15 @@ final class OverlaysController
         responses: [new OA\Response(response: 201, description: 'The overlay', content: new OA\JsonContent(ref: '#/components/schemas/Overlay'))])]
     public function store(OverlayInput $input): JsonResponse
     {
-        $overlay = DB::transaction(function () use ($input): Overlay {
+        $keeper = $this->keeper($input);
+        $overlay = DB::transaction(function () use ($input, $keeper): Overlay {
             $overlay = Overlay::query()->create([
                 'slug' => Calendar::newSlug($input->validated('name')),
                 'name' => $input->validated('name'),
                 'opening_view' => $input->validated('openingView', 'lanes'),
                 'every_layer' => $input->boolean('everyLayer'),
-                'keeper_kind' => SubjectKind::Person,
-                'keeper_id' => $this->viewer->person()->id,
+                'keeper_kind' => $keeper->kind,
+                'keeper_id' => $keeper->id,
             ]);
             $this->layLayers($overlay, $input->validated('layers'));
             Change::ofAccess();
@@ -112,23 +112,16 @@ final class OverlaysController
         return new JsonResponse($this->tell($overlay, Level::Manage));
     }
 
-    #[OA\Put(path: '/overlays/{slug}/everyone', operationId: 'shareOverlay', summary: 'Lets everyone in the organisation look through an overlay, or no longer; each sees what their own access allows.', tags: ['overlays'],
-        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['shared'], properties: [new OA\Property(property: 'shared', type: 'boolean')])),
-        responses: [new OA\Response(response: 200, description: 'The overlay', content: new OA\JsonContent(ref: '#/components/schemas/Overlay'))])]
-    public function share(Request $request, string $slug): JsonResponse
+    /** Oneself, or a group that one is in. */
+    private function keeper(OverlayInput $input): Subject
     {
-        $overlay = $this->viewer->overlay($slug, Level::Manage);
-        $shared = $request->validate(['shared' => ['required', 'boolean']])['shared'];
-        $key = ['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => SubjectKind::Everyone->value, 'subject_id' => 0];
-        DB::transaction(function () use ($key, $shared): void {
-            $shared
-                ? GrantRecord::query()->updateOrCreate($key, ['level' => Level::Read, 'given_by' => $this->viewer->person()->id])
-                : GrantRecord::query()->where($key)->delete();
-            Change::ofAccess();
-        });
+        $person = new Subject(SubjectKind::Person, $this->viewer->person()->id);
+        if ($input->validated('keeper.kind') !== SubjectKind::Group->value) {
+            return $person;
+        }
+        $group = new Subject(SubjectKind::Group, (int) $input->validated('keeper.id'));
 
-        return new JsonResponse($this->tell($overlay, $this->level($overlay)));
+        return $this->viewer->viewer()->is($group) ? $group : throw ValidationException::withMessages(['keeper' => 'Choose a group that you are in.']);
     }
 
     private function level(Overlay $overlay): Level
@@ -142,7 +135,7 @@ final class OverlaysController
         $ids = $this->viewer->calendars()->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->id]);
         // Calendars of the overlay that this person may not see stay in it, in the layer where they were.
         $hidden = $overlay->layers()->with('calendars')->get()
-            ->mapWithKeys(fn (LayerRecord $layer): array => [$layer->name => $layer->calendars->pluck('id')->diff($ids->values())->all()]);
+            ->mapWithKeys(fn (LayerRecord $layer): array => [$layer->id => $layer->calendars->pluck('id')->diff($ids->values())->all()]);
         $overlay->layers()->delete();
         foreach (array_values($layers) as $position => $input) {
             $calendars = [];
@@ -150,11 +143,11 @@ final class OverlaysController
                 $calendars[] = $ids[$slug] ?? throw ValidationException::withMessages(["layers.{$position}.calendars" => 'One of these calendars is not there for you.']);
             }
             $layer = $overlay->layers()->create([
-                'position' => $position, 'name' => $input['name'], 'colour' => $input['colour'], 'mark' => $input['mark'],
+                'position' => $position, 'name' => $input['name'], 'colour' => $input['colour'], 'mark' => $input['mark'], 'pattern' => $input['pattern'] ?? 'plain',
                 'takes' => $input['takes'] ?? 'chosen', 'group_id' => ($input['takes'] ?? '') === 'group' ? $input['group'] : null,
                 'filter' => ['conditions' => array_values($input['conditions'] ?? [])],
             ]);
-            $layer->calendars()->sync(array_unique([...$calendars, ...$hidden->get($input['name'], [])]));
+            $layer->calendars()->sync(array_unique([...$calendars, ...$hidden->get($input['id'] ?? 0, [])]));
         }
     }
 
@@ -196,11 +189,12 @@ final class OverlaysController
             'keeper' => ['kind' => $overlay->keeper_kind->value, 'id' => $overlay->keeper_id, 'name' => $names->of($overlay->keeper())],
             'everyLayer' => $overlay->every_layer,
             'level' => $level->value,
-            'sharedWithEveryone' => GrantRecord::query()->where(['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => SubjectKind::Everyone->value])->exists(),
             'layers' => $overlay->layers->map(fn (LayerRecord $layer): array => [
+                'id' => $layer->id,
                 'name' => $layer->name,
                 'colour' => $layer->colour->value,
                 'mark' => $layer->mark->value,
+                'pattern' => $layer->pattern->value,
                 'calendars' => $layer->calendars->filter(fn (Calendar $calendar): bool => $visible->has($calendar->id))->pluck('slug')->values()->all(),
                 'takes' => $layer->takes,
                 'group' => $layer->group_id,

@@ -15,8 +15,9 @@ final readonly class Sheet
      * @param  list<SheetItem>  $items  by start
      * @param  array<string, int>  $categories  how many occurrences have each, before the quick filter
      * @param  list<IndexedOccurrence>  $closing  occurrences that close their days
+     * @param  list<SheetRow>  $rows  where lanes are told apart by something else than layers
      */
-    public function __construct(public array $layers, public array $items, public array $categories, public array $closing, public bool $readOnly)
+    public function __construct(public array $layers, public array $items, public array $categories, public array $closing, public bool $readOnly, public array $rows = [])
     {
     }
 }

@@ -6,6 +6,7 @@ use App\Access\CurrentViewer;
 use App\Events\IndexedOccurrence;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Overlay\Grouping;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
@@ -24,6 +25,9 @@ final class SheetController
             new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on the calendars one manages', schema: new OA\Schema(type: 'integer')),
             new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
+            new OA\QueryParameter(name: 'words', required: false, description: 'In title, place or description', schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'people[]', required: false, description: 'Who take part', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
+            new OA\QueryParameter(name: 'group', required: false, description: 'By what the rows of lanes are told apart', schema: new OA\Schema(type: 'string', enum: Grouping::class)),
         ],
         responses: [new OA\Response(response: 200, description: 'The sheet', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))])]
     public function sheet(SheetRequest $request): JsonResponse
@@ -35,10 +39,14 @@ final class SheetController
 
         return new JsonResponse([
             'layers' => array_map(fn (DrawnLayer $layer): array => [
-                'name' => $layer->name, 'about' => $layer->about, 'colour' => $layer->colour, 'mark' => $layer->mark,
+                'name' => $layer->name, 'about' => $layer->about, 'colour' => $layer->colour, 'mark' => $layer->mark, 'pattern' => $layer->pattern,
                 'calendars' => array_map(fn (int $id): string => $slugs[$id], $layer->calendarIds),
                 'target' => collect($layer->calendarIds)->map(fn (int $id) => $calendars[$id])->first(fn ($each): bool => ! $sheet->readOnly && $each->mayAdd())?->calendar->slug,
             ], $sheet->layers),
+            'rows' => array_map(fn (SheetRow $row): array => [
+                'key' => $row->key, 'name' => $row->name, 'calendar' => $row->calendarId === null ? null : $slugs[$row->calendarId],
+                'target' => $row->calendarId !== null && ! $sheet->readOnly && $calendars[$row->calendarId]->mayAdd() ? $slugs[$row->calendarId] : null,
+            ], $sheet->rows),
             'items' => array_map(fn (SheetItem $item): array => $item->tell($zone, $slugs), $sheet->items),
             'categories' => array_map(fn (string $name, int $count): array => ['name' => $name, 'count' => $count], array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
             'closed' => $this->closedDays($sheet->closing, $request),
@@ -54,6 +62,8 @@ final class SheetController
             new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on the calendars one manages', schema: new OA\Schema(type: 'integer')),
             new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
+            new OA\QueryParameter(name: 'words', required: false, description: 'In title, place or description', schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'people[]', required: false, description: 'Who take part', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
         ],
         responses: [new OA\Response(response: 200, description: 'Counts by day', content: new OA\JsonContent(ref: '#/components/schemas/Ruler'))])]
     public function ruler(SheetRequest $request): JsonResponse

@@ -4,6 +4,7 @@ namespace App\Overlays;
 
 use App\Events\IndexedOccurrence;
 use PinnedRota\Core\Access\Blanking;
+use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -15,6 +16,10 @@ final readonly class SheetItem
 {
     /**
      * @param  list<string>  $categories
+     * @param  ?Hold  $hold  what keeps the viewer from changing it
+     * @param  list<string>  $responsible  names
+     * @param  bool  $unanswered  whether the viewer is asked to take part and has not answered
+     * @param  list<int>  $rows  where lanes are told apart by something else than layers: the rows in which it stands
      * @param  list<int>  $also  further calendars on which the same event is
      */
     public function __construct(
@@ -22,7 +27,11 @@ final readonly class SheetItem
         public int $layer,
         public Visibility $visibility,
         public array $categories,
-        private bool $mayChange,
+        private ?Hold $hold,
+        private bool $external = false,
+        private array $responsible = [],
+        private bool $unanswered = false,
+        private array $rows = [],
         private array $also = [],
     ) {
     }
@@ -30,7 +39,13 @@ final readonly class SheetItem
     /** The same item, said to be on another calendar, too. */
     public function alsoOn(int $calendarId, int $layer): self
     {
-        return new self($this->occurrence, $layer, $this->visibility, $this->categories, $this->mayChange, [...$this->also, $calendarId]);
+        return new self($this->occurrence, $layer, $this->visibility, $this->categories, $this->hold, $this->external, $this->responsible, $this->unanswered, $this->rows, [...$this->also, $calendarId]);
+    }
+
+    /** @param  list<int>  $rows */
+    public function inRows(array $rows): self
+    {
+        return new self($this->occurrence, $this->layer, $this->visibility, $this->categories, $this->hold, $this->external, $this->responsible, $this->unanswered, $rows, $this->also);
     }
 
     /**
@@ -48,6 +63,7 @@ final readonly class SheetItem
             'title' => $occurrence->title,
             'place' => $occurrence->place,
             'categories' => $this->categories,
+            'responsible' => $this->responsible,
         ], $this->visibility) + [
             'id' => $occurrence->seriesId,
             'occurrence' => $occurrence->recurrenceId,
@@ -61,7 +77,11 @@ final readonly class SheetItem
             'busyOnly' => ! $full,
             'private' => $full && $occurrence->private,
             'repeats' => $full && $occurrence->repeats,
-            'mayChange' => $this->mayChange,
+            'unanswered' => $full && $this->unanswered,
+            'external' => $this->external,
+            'mayChange' => $this->hold === null,
+            'hold' => $this->hold?->value,
+            'rows' => $this->rows,
         ];
     }
 

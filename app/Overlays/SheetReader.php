@@ -9,14 +9,15 @@ use App\Calendars\Category;
 use App\Events\IndexedOccurrence;
 use App\Events\OccurrenceQuery;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\EventRights;
+use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Overlay\Composition;
 use PinnedRota\Core\Overlay\EventFacts;
 use PinnedRota\Core\Overlay\Filter;
+use PinnedRota\Core\Overlay\Grouping;
 use PinnedRota\Core\Overlay\Layer;
 use PinnedRota\Core\Time\TimeKind;
 
@@ -36,15 +37,16 @@ final class SheetReader
         $found = $this->occurrences->between($calendarIds, $request->from(), $request->to(), $request->zone());
         $categories = $this->categories($found);
         $composition = new Composition(array_map(fn (DrawnLayer $layer): Layer => new Layer($layer->calendarIds, $layer->filter, $layer->isRest), $layers), $overlay->every_layer ?? false);
-        $more = $this->facts->read($found, $layers);
-        $quick = Filter::ofCategories($request->categories());
+        $grouping = $request->grouping();
+        $more = $this->facts->read($found, $layers, $request->filled('words'), $request->people() !== [] || $grouping === Grouping::Person);
+        $quick = $request->filter();
         $levels = array_map(fn (AccessibleCalendar $each): Level => $each->eventLevel(), $sight->calendars->only($calendarIds)->all());
-        $takesPart = $this->takesPart($found, $sight);
-        $items = $counts = $closing = $places = [];
+        $participation = Participation::read($found, $sight);
+        $items = $counts = $closing = $places = $rowKeys = $rowNames = [];
         foreach ($found as $occurrence) {
             $isAuthor = $occurrence->createdBy === $sight->personId;
             $level = $levels[$occurrence->calendarId];
-            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor || isset($takesPart[$occurrence->eventId]));
+            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor || $participation->takesPart($occurrence->eventId));
             if ($visibility === Visibility::Hidden) {
                 continue;
             }
@@ -71,8 +73,22 @@ final class SheetReader
                 }
             }
             if ($quick->takes($facts)) {
+                $accessible = $sight->calendars[$occurrence->calendarId];
+                $external = $accessible->calendar->isSubscribed();
+                $hold = match (true) {
+                    $sight->readOnly => Hold::Looking,
+                    ! $full => Hold::Hidden,
+                    default => EventRights::hold($accessible->level(), $isAuthor, $external, $accessible->calendar->isArchived()),
+                };
                 foreach ($taking as $layer) {
-                    $items[] = new SheetItem($occurrence, $layer, $visibility, $full ? $names : [], $full && ! $sight->readOnly && EventRights::mayChange($level, $isAuthor));
+                    $items[] = new SheetItem(
+                        $occurrence, $layer, $visibility, $full ? $names : [], $hold, $external,
+                        $full ? $participation->responsible($occurrence->eventId) : [], $full && $participation->isUnanswered($occurrence->eventId),
+                    );
+                    if ($grouping !== Grouping::Layer) {
+                        $rowKeys[] = $grouping->rowsOf($facts, $layer);
+                        $rowNames += $this->rowNames($grouping, $rowKeys[array_key_last($rowKeys)], $occurrence, $names);
+                    }
                     if ($same !== null) {
                         $places[$same][] = array_key_last($items);
                     }
@@ -80,8 +96,32 @@ final class SheetReader
             }
         }
         ksort($counts, SORT_NATURAL | SORT_FLAG_CASE);
+        $rows = RowNames::of($grouping, $rowNames, $sight->calendars->only($calendarIds));
+        $positions = array_flip(array_map(static fn (SheetRow $row): string => $row->key, $rows));
+        foreach ($rowKeys as $index => $keys) {
+            $items[$index] = $items[$index]->inRows(array_map(static fn (string $key): int => $positions[$key], $keys));
+        }
 
-        return new Sheet($layers, $items, $counts, $closing, $sight->readOnly);
+        return new Sheet($layers, $items, $counts, $closing, $sight->readOnly, $rows);
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @param  list<string>  $categories  as written
+     * @return array<string, string> what rows are called as the event writes it, by key
+     */
+    private function rowNames(Grouping $grouping, array $keys, IndexedOccurrence $occurrence, array $categories): array
+    {
+        $names = [];
+        foreach ($keys as $key) {
+            $names[$key] = match ($grouping) {
+                Grouping::Place => trim($occurrence->place),
+                Grouping::Category => collect($categories)->first(fn (string $name): bool => mb_strtolower($name) === $key, $key),
+                default => $key,
+            };
+        }
+
+        return $names;
     }
 
     /**
@@ -95,25 +135,6 @@ final class SheetReader
         foreach ($places as $place) {
             $items[$place] = $items[$place]->alsoOn($calendarId, count($places) === 1 ? min($layer, $items[$place]->layer) : $items[$place]->layer);
         }
-    }
-
-    /**
-     * The private events in which the viewer takes part: asked of those alone, as it is of no matter for others.
-     *
-     * @param  list<IndexedOccurrence>  $found
-     * @return array<int, true> by the id of the event
-     */
-    private function takesPart(array $found, Sight $sight): array
-    {
-        $private = [];
-        foreach ($found as $occurrence) {
-            if ($occurrence->private) {
-                $private[$occurrence->eventId] = true;
-            }
-        }
-
-        return $private === [] ? [] : DB::table('event_participants')->whereIntegerInRaw('event_id', array_keys($private))
-            ->where('address', mb_strtolower($sight->address))->pluck('event_id')->mapWithKeys(fn (int $id): array => [$id => true])->all();
     }
 
     private function overlay(SheetRequest $request): ?Overlay
@@ -166,7 +187,7 @@ final class SheetReader
 
             return new DrawnLayer(
                 $layer->name, $this->about($layer, $calendars), $layer->colour->value, $layer->mark->value, $calendars->keys()->all(),
-                $this->conditions->filter($layer->conditions(), $sight->personId), $layer->takes === 'rest', in_array('words', $asked, true), in_array('people', $asked, true),
+                $this->conditions->filter($layer->conditions(), $sight->personId), $layer->takes === 'rest', in_array('words', $asked, true), in_array('people', $asked, true), $layer->pattern->value,
             );
         })->values()->all();
     }

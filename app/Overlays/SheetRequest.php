@@ -5,11 +5,18 @@ namespace App\Overlays;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use PinnedRota\Core\Overlay\CategoryCondition;
+use PinnedRota\Core\Overlay\Filter;
+use PinnedRota\Core\Overlay\Grouping;
+use PinnedRota\Core\Overlay\Part;
+use PinnedRota\Core\Overlay\PeopleCondition;
+use PinnedRota\Core\Overlay\WordsCondition;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
-/** A window on an overlay: days from `from` to before `to`, in a zone, with a quick filter by category. */
+/** A window on an overlay: days from `from` to before `to`, in a zone, with a quick filter by category, words and people. */
 final class SheetRequest extends FormRequest
 {
     private const MOST_DAYS = 400;
@@ -26,6 +33,10 @@ final class SheetRequest extends FormRequest
             'as' => ['sometimes', 'integer'],
             'categories' => ['sometimes', 'array', 'max:50'],
             'categories.*' => ['string', 'max:80'],
+            'words' => ['sometimes', 'nullable', 'string', 'max:200'],
+            'people' => ['sometimes', 'array', 'max:50'],
+            'people.*' => ['integer'],
+            'group' => ['sometimes', Rule::enum(Grouping::class)],
         ];
     }
 
@@ -67,6 +78,31 @@ final class SheetRequest extends FormRequest
     public function categories(): array
     {
         return array_values($this->query('categories', []));
+    }
+
+    /** The quick filter on top of whatever is looked through. */
+    public function filter(): Filter
+    {
+        $conditions = $this->categories() === [] ? [] : [new CategoryCondition($this->categories())];
+        if ($this->filled('words')) {
+            $conditions[] = new WordsCondition([$this->query('words')]);
+        }
+        if ($this->people() !== []) {
+            $conditions[] = new PeopleCondition($this->people(), Part::TakingPart);
+        }
+
+        return new Filter($conditions);
+    }
+
+    /** @return list<int> ids */
+    public function people(): array
+    {
+        return array_map(intval(...), array_values($this->query('people', [])));
+    }
+
+    public function grouping(): Grouping
+    {
+        return Grouping::from($this->query('group', Grouping::Layer->value));
     }
 
     private function midnight(string $name): LocalDateTime

@@ -23,4 +23,16 @@ final class EventRights
     {
         return $level->includes($isAuthor ? Level::Contribute : Level::Edit);
     }
+
+    /** What keeps somebody with this level on its calendar from changing an event; null where nothing does. */
+    public static function hold(Level $level, bool $isAuthor, bool $subscribed, bool $archived): ?Hold
+    {
+        return match (true) {
+            self::mayChange(self::level($level, $subscribed, $archived), $isAuthor) => null,
+            ! $level->includes(Level::Read) => Hold::Hidden,
+            $subscribed => Hold::Outside,
+            $archived => Hold::Archived,
+            default => Hold::Level,
+        };
+    }
 }

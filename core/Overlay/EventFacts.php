@@ -27,6 +27,7 @@ final readonly class EventFacts
         public Status $status = Status::Confirmed,
         public bool $allDay = false,
         public bool $busy = true,
+        public string $place = '',
     ) {
     }
 }

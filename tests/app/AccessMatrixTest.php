@@ -125,7 +125,7 @@ const OTHERS = [
 ];
 
 /** Those on overlays have a table of their own in OverlayAccessTest. */
-const ON_OVERLAYS = ['PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'PUT overlays/{slug}/everyone'];
+const ON_OVERLAYS = ['PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'GET overlays/{slug}/grants', 'PUT overlays/{slug}/grants', 'PUT overlays/{slug}/keeper'];
 
 const LEVELS = [Level::None, Level::BusyTimes, Level::Read, Level::Contribute, Level::Edit, Level::Manage];
 

@@ -10,7 +10,9 @@ const OVERLAY_OPERATIONS = [
     'GET /sheet?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={slug}' => [404, 200, 200, 200],
     'GET /ruler?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={slug}' => [404, 200, 200, 200],
     'PUT /overlays/{slug}' => [404, 403, 200, 200],
-    'PUT /overlays/{slug}/everyone' => [404, 403, 403, 200],
+    'GET /overlays/{slug}/grants' => [404, 403, 403, 200],
+    'PUT /overlays/{slug}/grants' => [404, 403, 403, 200],
+    'PUT /overlays/{slug}/keeper' => [404, 403, 403, 200],
     'DELETE /overlays/{slug}' => [404, 403, 403, 204],
     'POST /overlays/{slug}/restore' => [404, 404, 404, 200],
 ];
@@ -35,7 +37,7 @@ test('each level on an overlay is answered as the table says', function (string 
         }
         [$method, $path] = explode(' ', str_replace('{slug}', $overlay->slug, $operation));
         $answer = $this->as($viewer, $method, $path, [
-            'name' => 'Changed', 'shared' => true,
+            'name' => 'Changed', 'kind' => 'person', 'id' => $keeper->id, 'level' => 'read', 'stays' => 'manage',
             'layers' => [['name' => 'One', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$calendar->slug]]],
         ], 1);
         expect($answer->status())->toBe($answers[$index], "{$operation} at {$level->value}");
@@ -70,7 +72,7 @@ test('a layer of calendars that one may not see tells neither their names nor ho
     $hidden = [$this->calendar($ada, 'Dismissals'), $this->calendar($ada, 'Hospital')];
     $layer = fn (string $name, $calendars): array => ['name' => $name, 'colour' => 'sea', 'mark' => 'disc', 'calendars' => array_map(fn ($each): string => $each->slug, $calendars)];
     $slug = $this->as($ada, 'POST', '/overlays', ['name' => 'All', 'layers' => [$layer('One', [$hidden[0]]), $layer('Two', [$seen, ...$hidden]), $layer('Three', [$seen])]])->assertCreated()->json('slug');
-    $this->as($ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true])->assertOk();
+    $this->as($ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read'])->assertOk();
     $told = fn ($viewer): array => array_column($this->as($viewer, 'GET', "/sheet?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={$slug}")->assertOk()->json('layers'), 'about');
     expect($told($ben))->toBe(['nothing that you may see', 'Open days', 'Open days'])
         ->and($told($ada))->toBe(['Dismissals', '3 calendars', 'Open days']);

@@ -40,14 +40,14 @@ test('through a shared overlay one sees what one’s own access allows', functio
     $this->add($this->loft, $this->ada, title: 'Rope theory', more: ['categories' => ['assessment']]);
     $slug = ($this->keep)();
     $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertNotFound();
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true])->assertOk()->assertJsonPath('sharedWithEveryone', true);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read'])->assertOk()->assertJsonPath('grants.0.level', 'read');
     expect(($this->through)($this->ben, $slug))->toBe([]);
     $this->give($this->slip, $this->ben, Level::BusyTimes);
     $this->give($this->loft, $this->ben, Level::BusyTimes);
     expect(($this->through)($this->ben, $slug))->toBe(['1 Busy']);
     $this->as($this->ben, 'PUT', "/overlays/{$slug}", ['name' => 'Mine', 'layers' => ($this->layers)()], 1)->assertForbidden();
     $this->as($this->ben, 'DELETE', "/overlays/{$slug}")->assertForbidden();
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => false])->assertOk();
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'none'])->assertOk();
     $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertNotFound();
 });
 
@@ -97,7 +97,7 @@ test('a layer asks for words, people, status, length and their opposites; everyt
     expect(($this->through)($this->ada, $slug))->toBe(['0 Open day', '1 Haul out', '2 Splicing', '3 Staying', '4 Sweeping']);
     $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertJsonPath('layers.*.about', ['everything else', '2 calendars · “nets”, “long rope”', '2 calendars · of some people, responsible', '2 calendars · mine', '2 calendars · not confirmed · timed · busy']);
     // “Mine” is whoever looks; who sees busy times learns nothing by any of it.
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true])->assertOk();
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read'])->assertOk();
     $this->give($this->slip, $this->ben, Level::Read);
     $this->give($this->loft, $this->ben, Level::BusyTimes);
     expect(($this->through)($this->ben, $slug))->toBe(['0 Busy', '0 Busy', '0 Busy', '1 Haul out', '4 Sweeping']);
@@ -133,7 +133,7 @@ test('the same event by two ways shows once and says where else it is; of what i
     ]]);
     $items = $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->json('items');
     expect($items)->toHaveCount(1)->and($items[0]['layer'])->toBe(0)->and([$items[0]['calendar'], ...$items[0]['also']])->toEqualCanonicalizing([$this->slip->slug, $this->loft->slug]);
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/everyone", ['shared' => true]);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read']);
     $this->give($this->slip, $this->ben, Level::Read);
     $this->give($this->loft, $this->ben, Level::BusyTimes);
     $items = $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->json('items');
@@ -174,4 +174,98 @@ test('a window is read as ranges of the index, whatever lies before it', functio
     expect($plan->type)->toBe('range')->and($plan->key)->toBe('occurrences_window')->and($plan->rows)->toBeLessThan(60)
         ->and($query->count())->toBe(7)
         ->and(OccurrenceHorizon::stamp($from))->toBe('2025-01-20 00:00:00');
+});
+
+test('an overlay is kept by a group, given at levels and handed over, and never left alone', function () {
+    $yard = $this->group('Yard', $this->ada);
+    $slug = ($this->keep)(['keeper' => ['kind' => 'group', 'id' => $yard->id]]);
+    $this->as($this->ada, 'POST', '/overlays', ['name' => 'Theirs', 'layers' => ($this->layers)(), 'keeper' => ['kind' => 'group', 'id' => $this->group('Others', $this->ben)->id]])
+        ->assertUnprocessable()->assertJsonPath('errors.0.field', 'keeper');
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'busy'])->assertUnprocessable();
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit'])->assertOk()
+        ->assertJsonPath('keeper.name', 'Yard')->assertJsonPath('grants', [['kind' => 'person', 'id' => $this->ben->id, 'name' => 'Ben Oar', 'level' => 'edit']]);
+    $this->as($this->ben, 'GET', '/overlays')->assertJsonPath('0.level', 'edit');
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/keeper", ['kind' => 'person', 'id' => $this->ben->id, 'stays' => 'read'])->assertOk()
+        ->assertJsonPath('keeper.name', 'Ben Oar')->assertJsonPath('grants.*.level', ['read'])->assertJsonPath('grants.0.name', 'Yard');
+    $this->as($this->ada, 'GET', '/overlays')->assertJsonPath('0.level', 'read');
+    $empty = $this->group('Empty');
+    $this->as($this->ben, 'PUT', "/overlays/{$slug}/keeper", ['kind' => 'group', 'id' => $empty->id, 'stays' => 'none'])->assertStatus(409);
+    $this->as($this->ben, 'GET', '/overlays')->assertJsonPath('0.keeper.name', 'Ben Oar');
+});
+
+test('a layer keeps its hidden calendars when who may edit the overlay gives it another name, colour and pattern', function () {
+    $slug = ($this->keep)(['layers' => [['name' => 'Both', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug, $this->loft->slug]]]]);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit'])->assertOk();
+    $this->give($this->slip, $this->ben, Level::Read);
+    $layers = $this->as($this->ben, 'GET', '/overlays')->json('0.layers');
+    $this->as($this->ben, 'PUT', "/overlays/{$slug}", ['name' => 'Both', 'layers' => [['name' => 'Two', 'pattern' => 'stripes'] + $layers[0]]], 1)->assertOk();
+    $this->as($this->ada, 'GET', '/overlays')->assertJsonPath('0.layers.0.pattern', 'stripes')->assertJsonCount(2, '0.layers.0.calendars');
+    $this->sheet($this->ada, '2026-11-01', '2026-11-08', "&overlay={$slug}")->assertJsonPath('layers.0.pattern', 'stripes');
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'Both', 'layers' => [['pattern' => 'zigzag'] + $layers[0]]], 2)->assertUnprocessable()->assertJsonPath('errors.0.field', 'layers.0.pattern');
+});
+
+test('rows of lanes are told apart by person, place, calendar or category; what is hidden stands apart', function () {
+    $ben = new Participant("mailto:{$this->ben->email}", role: ParticipantRole::Responsible);
+    $this->add($this->slip, $this->ada, title: 'Haul out', more: ['place' => 'Slip 2', 'categories' => ['Launch', 'Visit'], 'participants' => [$ben]]);
+    $this->add($this->slip, $this->ada, title: 'Sweeping', more: ['place' => ' slip 2']);
+    $this->add($this->slip, $this->ada, title: 'Doctor', more: ['private' => true, 'place' => 'Ward 7', 'categories' => ['Health']]);
+    $cy = $this->person('Cy Reads');
+    $this->give($this->slip, $cy, Level::Read);
+    $rows = function ($viewer, string $group): array {
+        $sheet = $this->sheet($viewer, '2026-11-01', '2026-12-01', "&group={$group}&calendar={$this->slip->slug}")->assertOk()->json();
+        $found = array_fill_keys(array_column($sheet['rows'], 'name'), []);
+        foreach ($sheet['items'] as $item) {
+            foreach ($item['rows'] as $row) {
+                $found[$sheet['rows'][$row]['name']][] = $item['title'];
+            }
+        }
+
+        return array_map(fn (array $titles): array => collect($titles)->sort()->values()->all(), $found);
+    };
+    expect($rows($cy, 'person'))->toBe(['Ben Oar' => ['Haul out'], 'Nobody responsible' => ['Sweeping'], 'Hidden from you' => ['Busy']])
+        ->and($rows($cy, 'place'))->toBe(['Slip 2' => ['Haul out', 'Sweeping'], 'Hidden from you' => ['Busy']])
+        ->and($rows($cy, 'category'))->toBe(['Launch' => ['Haul out'], 'Visit' => ['Haul out'], 'No category' => ['Sweeping'], 'Hidden from you' => ['Busy']])
+        ->and($rows($cy, 'calendar'))->toBe(['Slipway' => ['Busy', 'Haul out', 'Sweeping']])
+        ->and($rows($this->ada, 'place'))->toBe(['Slip 2' => ['Haul out', 'Sweeping'], 'Ward 7' => ['Doctor']]);
+    $this->sheet($cy, '2026-11-01', '2026-12-01', '&group=colour')->assertUnprocessable();
+});
+
+test('on top of whatever is looked through it is asked for words and people, and never of what is hidden', function () {
+    $ben = new Participant("mailto:{$this->ben->email}", role: ParticipantRole::Optional);
+    $this->add($this->slip, $this->ada, title: 'Haul out', more: ['description' => 'With the long ROPE', 'participants' => [$ben]]);
+    $this->add($this->slip, $this->ada, title: 'Sweeping', more: ['private' => true, 'place' => 'Rope walk', 'participants' => [$ben]]);
+    $cy = $this->person('Cy Reads');
+    $this->give($this->slip, $cy, Level::Read);
+    $found = fn ($viewer, string $more): array => array_column($this->sheet($viewer, '2026-11-01', '2026-12-01', "&calendar={$this->slip->slug}{$more}")->assertOk()->json('items'), 'title');
+    expect($found($this->ada, '&words=rope'))->toBe(['Haul out', 'Sweeping'])->and($found($this->ada, "&people[]={$this->ben->id}"))->toBe(['Haul out', 'Sweeping'])
+        ->and($found($cy, '&words=rope'))->toBe(['Haul out'])->and($found($cy, "&people[]={$this->ben->id}"))->toBe(['Haul out'])
+        ->and($found($cy, '&words=rope&categories[]=Visit'))->toBe([])->and($found($cy, "&people[]={$this->ada->id}"))->toBe([]);
+    $loads = fn ($viewer): int => array_sum($this->as($viewer, 'GET', "/ruler?from=2026-11-01&to=2026-12-01&tz=UTC&calendar={$this->slip->slug}&words=rope")->json('loads'));
+    expect($loads($this->ada))->toBe(2)->and($loads($cy))->toBe(1);
+});
+
+test('an item says what keeps its viewer from changing it, who is responsible, and whether they have still to answer', function () {
+    $asked = new Participant("mailto:{$this->ben->email}");
+    $leads = new Participant("mailto:{$this->ada->email}", role: ParticipantRole::Responsible);
+    $this->add($this->slip, $this->ada, title: 'Haul out', more: ['participants' => [$asked, $leads]]);
+    $this->add($this->slip, $this->ben, title: 'Sweeping', start: '2026-11-03T09:30', more: ['private' => true, 'participants' => [$leads]]);
+    $cy = $this->person('Cy Reads');
+    $told = fn ($viewer): array => array_map(fn (array $item): array => [$item['hold'], $item['unanswered'], $item['responsible']], $this->sheet($viewer, '2026-11-01', '2026-12-01', "&calendar={$this->slip->slug}")->json('items'));
+    $this->give($this->slip, $this->ben, Level::Contribute);
+    $this->give($this->slip, $cy, Level::BusyTimes);
+    expect($told($this->ada))->toBe([[null, false, ['Ada Quill']], [null, false, ['Ada Quill']]])
+        ->and($told($this->ben))->toBe([['level', true, ['Ada Quill']], [null, false, ['Ada Quill']]])
+        ->and($told($cy))->toBe([['hidden', false, []], ['hidden', false, []]]);
+    $this->slip->update(['archived_at' => now()]);
+    expect(array_column($told($this->ada), 0))->toBe(['archived', 'archived']);
+});
+
+test('an event is given to other people, and those who take part otherwise stay', function () {
+    $asked = new Participant('mailto:guest@example.org', 'A guest');
+    $event = $this->add($this->slip, $this->ada, title: 'Haul out', more: ['participants' => [$asked]]);
+    $told = fn ($answer): array => array_map(fn (array $each): array => [$each['name'], $each['part']], $answer->assertOk()->json('participants'));
+    expect($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ben->id]], 1)))->toBe([['A guest', 'required'], ['Ben Oar', 'responsible']])
+        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['title' => 'Haul out two'], 2)))->toBe([['A guest', 'required'], ['Ben Oar', 'responsible']])
+        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ada->id]], 3)))->toBe([['A guest', 'required'], ['Ada Quill', 'responsible']]);
+    $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [0]], 4)->assertUnprocessable()->assertJsonPath('errors.0.field', 'responsible.0');
 });

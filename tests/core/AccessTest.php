@@ -4,6 +4,7 @@ use PinnedRota\Core\Access\Access;
 use PinnedRota\Core\Access\Blanking;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Grant;
+use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Reason;
 use PinnedRota\Core\Access\Subject;
@@ -80,3 +81,17 @@ test('of a blanked event only that and when the time is taken is left', function
         ->and(Blanking::contents(['title' => 'Hospital', 'place' => 'Ward 7', 'categories' => ['health']], Visibility::BusyOnly))
         ->toBe(['title' => 'Busy', 'place' => '', 'categories' => []]);
 });
+
+test('what keeps somebody from changing an event is said, or nothing does', function (Level $level, bool $isAuthor, bool $subscribed, bool $archived, ?Hold $hold) {
+    expect(EventRights::hold($level, $isAuthor, $subscribed, $archived))->toBe($hold)
+        ->and($hold === null)->toBe(EventRights::mayChange(EventRights::level($level, $subscribed, $archived), $isAuthor));
+})->with([
+    [Level::Edit, false, false, false, null],
+    [Level::Contribute, true, false, false, null],
+    [Level::Contribute, false, false, false, Hold::Level],
+    [Level::Read, true, false, false, Hold::Level],
+    [Level::BusyTimes, true, false, false, Hold::Hidden],
+    [Level::Manage, false, true, false, Hold::Outside],
+    [Level::Manage, true, false, true, Hold::Archived],
+    [Level::BusyTimes, false, true, true, Hold::Hidden],
+]);

@@ -3,7 +3,11 @@
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Responsible;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\InvalidTime;
@@ -81,3 +85,13 @@ test('an occurrence is named by its original start, whatever kind it is', functi
     ['2026-07-02T09:30', null, '2026-07-02T09:30:00'],
     ['2026-07-02', null, '2026-07-02'],
 ]);
+
+test('other people are made responsible, and whoever takes part otherwise stays', function () {
+    $guest = new Participant('mailto:guest@example.org', 'Guest', answer: ParticipantAnswer::Tentative);
+    $ada = new Participant('mailto:ada@example.org', role: ParticipantRole::Responsible);
+    $ben = new Participant('mailto:Ben@example.org', role: ParticipantRole::Optional, answer: ParticipantAnswer::Declined);
+    $told = fn (array $participants): array => array_map(fn (Participant $each): string => "{$each->mailAddress()} {$each->role->value} {$each->answer->value}", $participants);
+    expect($told(Responsible::put([$guest, $ada, $ben], [new Participant('mailto:ben@example.org'), new Participant('mailto:cy@example.org', role: ParticipantRole::Responsible)])))
+        ->toBe(['guest@example.org REQ-PARTICIPANT TENTATIVE', 'ben@example.org CHAIR DECLINED', 'cy@example.org CHAIR NEEDS-ACTION'])
+        ->and($told(Responsible::put([$guest, $ada], [])))->toBe(['guest@example.org REQ-PARTICIPANT TENTATIVE']);
+});

@@ -9,6 +9,7 @@ use PinnedRota\Core\Overlay\Composition;
 use PinnedRota\Core\Overlay\Condition;
 use PinnedRota\Core\Overlay\EventFacts;
 use PinnedRota\Core\Overlay\Filter;
+use PinnedRota\Core\Overlay\Grouping;
 use PinnedRota\Core\Overlay\Layer;
 use PinnedRota\Core\Overlay\Negation;
 use PinnedRota\Core\Overlay\Part;
@@ -130,3 +131,20 @@ test('at random: each event is in one layer or none, re-ordering changes which, 
     }
     expect($shown)->toBeGreaterThan(400)->toBeLessThan(1800);
 });
+
+test('an event stands in each row of what rows are told apart by; what is hidden stands apart', function (Grouping $by, EventFacts $event, array $rows) {
+    expect($by->rowsOf($event, 3))->toBe($rows);
+})->with([
+    'its layer' => [Grouping::Layer, new EventFacts(1, responsible: [7]), ['3']],
+    'its calendar' => [Grouping::Calendar, new EventFacts(12), ['12']],
+    'everybody responsible' => [Grouping::Person, new EventFacts(1, responsible: [7, 4, 7]), ['7', '4']],
+    'nobody responsible' => [Grouping::Person, new EventFacts(1, takingPart: [7]), [Grouping::NONE]],
+    'a place in whatever case' => [Grouping::Place, new EventFacts(1, place: ' Long LOFT '), ['long loft']],
+    'no place' => [Grouping::Place, new EventFacts(1), [Grouping::NONE]],
+    'each category' => [Grouping::Category, new EventFacts(1, categories: ['visit', 'launch']), ['visit', 'launch']],
+    'a hidden place' => [Grouping::Place, new EventFacts(1, true, place: 'Ward 7'), [Grouping::HIDDEN]],
+    'hidden people' => [Grouping::Person, new EventFacts(1, true, responsible: [7]), [Grouping::HIDDEN]],
+    'hidden categories' => [Grouping::Category, new EventFacts(1, true, ['health']), [Grouping::HIDDEN]],
+    'the calendar of what is hidden' => [Grouping::Calendar, new EventFacts(12, true), ['12']],
+    'the layer of what is hidden' => [Grouping::Layer, new EventFacts(12, true), ['3']],
+]);

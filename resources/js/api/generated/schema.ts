@@ -835,6 +835,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/overlays/{slug}/grants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who has which level on an overlay; for those who manage it. */
+        get: operations["listOverlayGrants"];
+        /** Gives a level to a person, a group or everyone; “none” takes it away. Each sees through it what their own access allows. */
+        put: operations["putOverlayGrant"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/overlays/{slug}/keeper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Hands an overlay over to a person or a group; whoever kept it goes on with the level “stays”. */
+        put: operations["handOverOverlay"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/overlays": {
         parameters: {
             query?: never;
@@ -882,23 +917,6 @@ export interface paths {
         put?: never;
         /** Brings a deleted overlay back. */
         post: operations["restoreOverlay"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/overlays/{slug}/everyone": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Lets everyone in the organisation look through an overlay, or no longer; each sees what their own access allows. */
-        put: operations["shareOverlay"];
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1376,6 +1394,15 @@ export interface components {
             /** @description Null where the rule says more than a weekly repeat can */
             weekly: components["schemas"]["WeeklyRepeat"] | null;
         };
+        EventParticipant: {
+            /** @description Where they are in the directory */
+            id: number | null;
+            name: string;
+            /** @enum {string} */
+            part: "responsible" | "required" | "optional" | "informed";
+            /** @enum {string} */
+            answer: "unanswered" | "accepted" | "declined" | "tentative" | "delegated";
+        };
         Event: {
             id: number;
             occurrence: string | null;
@@ -1394,6 +1421,7 @@ export interface components {
             busy: boolean;
             private: boolean;
             categories: string[];
+            participants: components["schemas"]["EventParticipant"][];
             addedBy: string | null;
             addedAt: string | null;
             changedBy: string | null;
@@ -1417,6 +1445,8 @@ export interface components {
             busy?: boolean;
             private?: boolean;
             categories?: string[];
+            /** @description Ids of people; nobody else is responsible then */
+            responsible?: number[];
             repeat?: components["schemas"]["WeeklyRepeat"] | null;
         };
         EventChange: {
@@ -1434,6 +1464,8 @@ export interface components {
             busy?: boolean;
             private?: boolean;
             categories?: string[];
+            /** @description Ids of people; nobody else is responsible then */
+            responsible?: number[];
             repeat?: components["schemas"]["WeeklyRepeat"] | null;
         };
         FoundEvent: {
@@ -1565,8 +1597,12 @@ export interface components {
             name: string;
             /** @enum {string} */
             colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @description As it was told; by it a layer keeps the calendars that who changes it does not see */
+            id?: number | null;
             /** @enum {string} */
             mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
+            /** @enum {string} */
+            pattern: "plain" | "stripes" | "dots" | "checks" | "weave";
             calendars: string[];
             /** @description All of which must hold */
             conditions: components["schemas"]["Condition"][];
@@ -1581,7 +1617,6 @@ export interface components {
             keeper: components["schemas"]["Subject"];
             /** @enum {string} */
             level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
-            sharedWithEveryone: boolean;
             layers: components["schemas"]["OverlayLayer"][];
             version: number;
         };
@@ -1589,8 +1624,25 @@ export interface components {
             everyLayer?: boolean;
             name: string;
             layers: components["schemas"]["OverlayLayer"][];
+            /** @description When it is made: oneself, or a group that one is in */
+            keeper?: {
+                /** @enum {string} */
+                kind: "person" | "group";
+                id: number;
+            } | null;
             /** @enum {string} */
             openingView?: "lanes" | "day" | "week" | "month" | "year" | "list";
+        };
+        OverlaySharing: {
+            keeper: components["schemas"]["Subject"];
+            grants: components["schemas"]["Grant"][];
+        };
+        SheetRow: {
+            /** @description Empty for what cannot be told apart, * for what is hidden */
+            key: string;
+            name: string;
+            calendar: string | null;
+            target: string | null;
         };
         SheetLayer: {
             name: string;
@@ -1599,6 +1651,8 @@ export interface components {
             colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
             /** @enum {string} */
             mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
+            /** @enum {string} */
+            pattern: "plain" | "stripes" | "dots" | "checks" | "weave";
             calendars: string[];
             target: string | null;
         };
@@ -1621,6 +1675,19 @@ export interface components {
             private: boolean;
             repeats: boolean;
             mayChange: boolean;
+            /**
+             * @description What keeps the viewer from changing it
+             * @enum {string|null}
+             */
+            hold: "hidden" | "outside" | "archived" | "level" | "looking" | null;
+            /** @description Whether it comes from a source */
+            external: boolean;
+            /** @description Whether the viewer is asked to take part and has not answered */
+            unanswered: boolean;
+            /** @description Names */
+            responsible: string[];
+            /** @description Where rows are asked for: those in which it stands */
+            rows: number[];
         };
         CategoryCount: {
             name: string;
@@ -1631,6 +1698,8 @@ export interface components {
             title: string;
         };
         Sheet: {
+            /** @description Of lanes that are told apart by something else than layers */
+            rows: components["schemas"]["SheetRow"][];
             layers: components["schemas"]["SheetLayer"][];
             items: components["schemas"]["SheetItem"][];
             categories: components["schemas"]["CategoryCount"][];
@@ -3149,6 +3218,80 @@ export interface operations {
             };
         };
     };
+    listOverlayGrants: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The keeper and the grants */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OverlaySharing"];
+                };
+            };
+        };
+    };
+    putOverlayGrant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GrantInput"];
+            };
+        };
+        responses: {
+            /** @description The keeper and the grants */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OverlaySharing"];
+                };
+            };
+        };
+    };
+    handOverOverlay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandOver"];
+            };
+        };
+        responses: {
+            /** @description The keeper and the grants */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OverlaySharing"];
+                };
+            };
+        };
+    };
     listOverlays: {
         parameters: {
             query?: never;
@@ -3263,34 +3406,6 @@ export interface operations {
             };
         };
     };
-    shareOverlay: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                slug: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    shared: boolean;
-                };
-            };
-        };
-        responses: {
-            /** @description The overlay */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Overlay"];
-                };
-            };
-        };
-    };
     getSheet: {
         parameters: {
             query: {
@@ -3305,6 +3420,12 @@ export interface operations {
                 /** @description A person as whom to look, on the calendars one manages */
                 as?: number;
                 "categories[]"?: string[];
+                /** @description In title, place or description */
+                words?: string;
+                /** @description Who take part */
+                "people[]"?: number[];
+                /** @description By what the rows of lanes are told apart */
+                group?: "layer" | "person" | "place" | "calendar" | "category";
             };
             header?: never;
             path?: never;
@@ -3334,6 +3455,10 @@ export interface operations {
                 /** @description A person as whom to look, on the calendars one manages */
                 as?: number;
                 "categories[]"?: string[];
+                /** @description In title, place or description */
+                words?: string;
+                /** @description Who take part */
+                "people[]"?: number[];
             };
             header?: never;
             path?: never;

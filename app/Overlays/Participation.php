@@ -1,0 +1,60 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Access\Sight;
+use App\Directory\Person;
+use App\Events\IndexedOccurrence;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\ParticipantRole;
+
+/** Of the events of a window: who is responsible, and what the viewer has to do with them. */
+final readonly class Participation
+{
+    /**
+     * @param  array<int, list<string>>  $responsible  names, by event
+     * @param  array<int, bool>  $own  whether the viewer has answered, of those in which they take part
+     */
+    private function __construct(private array $responsible, private array $own)
+    {
+    }
+
+    /** @param  list<IndexedOccurrence>  $found */
+    public static function read(array $found, Sight $sight): self
+    {
+        $ids = array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, $found)));
+        $address = mb_strtolower($sight->address);
+        $rows = $ids === [] ? collect() : DB::table('event_participants')->whereIntegerInRaw('event_id', $ids)
+            ->where(fn ($query) => $query->where('role', ParticipantRole::Responsible->value)->orWhere('address', $address))->get();
+        $names = Person::query()->whereIn('email', $rows->pluck('address')->unique())->pluck('name', 'email')->mapWithKeys(fn (string $name, string $email): array => [mb_strtolower($email) => $name]);
+        $responsible = $own = [];
+        foreach ($rows as $row) {
+            if ($row->role === ParticipantRole::Responsible->value) {
+                $responsible[$row->event_id][] = $names[$row->address] ?? $row->address;
+            }
+            if ($row->address === $address) {
+                $own[$row->event_id] = $row->answer !== ParticipantAnswer::Unanswered->value || $row->role === ParticipantRole::Responsible->value;
+            }
+        }
+
+        return new self($responsible, $own);
+    }
+
+    public function takesPart(int $eventId): bool
+    {
+        return isset($this->own[$eventId]);
+    }
+
+    /** Whether the viewer is asked to take part and has not said whether they will. */
+    public function isUnanswered(int $eventId): bool
+    {
+        return ($this->own[$eventId] ?? true) === false;
+    }
+
+    /** @return list<string> names */
+    public function responsible(int $eventId): array
+    {
+        return $this->responsible[$eventId] ?? [];
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+use PinnedRota\Core\ICalendar\DetailsText;
+
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::table('layers', function (Blueprint $table): void {
+            $table->string('pattern', 10)->default('plain');
+        });
+        Schema::table('event_participants', function (Blueprint $table): void {
+            $table->string('answer', 20)->default('NEEDS-ACTION');
+        });
+        foreach (DB::table('event_participants')->distinct()->pluck('event_id') as $id) {
+            foreach (DetailsText::read((string) DB::table('events')->where('id', $id)->value('details'))['participants'] as $participant) {
+                DB::table('event_participants')->where('event_id', $id)->where('address', $participant->mailAddress())->update(['answer' => $participant->answer->value]);
+            }
+        }
+    }
+};
