@@ -101,7 +101,7 @@ final class EventInput extends FormRequest
                 sequence: $before === null ? 0 : $before->sequence + 1,
                 andFollowing: $before->andFollowing ?? false,
                 organizer: $before?->organizer,
-                participants: $this->has('responsible') ? Responsible::put($before->participants ?? [], $this->responsible()) : ($before->participants ?? []),
+                participants: $this->has('responsible') ? Responsible::put($before->participants ?? [], $this->responsible($before->participants ?? [])) : ($before->participants ?? []),
                 reminders: $before->reminders ?? [],
                 extra: $before->extra ?? [],
                 components: $before->components ?? [],
@@ -111,11 +111,20 @@ final class EventInput extends FormRequest
         }
     }
 
-    /** @return list<Participant> */
-    private function responsible(): array
+    /**
+     * Those whom the input names, and those who were so before and are in no directory that one could name them from.
+     *
+     * @param  list<Participant>  $before
+     * @return list<Participant>
+     */
+    private function responsible(array $before): array
     {
-        return Person::query()->whereKey($this->validated('responsible'))->get()
-            ->map(fn (Person $person): Participant => new Participant("mailto:{$person->email}", $person->name, role: ParticipantRole::Responsible, answer: ParticipantAnswer::Accepted))->all();
+        $before = array_filter($before, static fn (Participant $each): bool => $each->role === ParticipantRole::Responsible);
+        $known = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $before))->pluck('email')->map(mb_strtolower(...));
+        $named = Person::query()->whereKey($this->validated('responsible'))->get()
+            ->map(static fn (Person $person): Participant => new Participant("mailto:{$person->email}", $person->name, role: ParticipantRole::Responsible, answer: ParticipantAnswer::Accepted));
+
+        return [...array_values(array_filter($before, static fn (Participant $each): bool => ! $known->contains($each->mailAddress()))), ...$named->all()];
     }
 
     /** @return array{EventTime, EventTime} */

@@ -260,12 +260,13 @@ test('an item says what keeps its viewer from changing it, who is responsible, a
     expect(array_column($told($this->ada), 0))->toBe(['archived', 'archived']);
 });
 
-test('an event is given to other people, and those who take part otherwise stay', function () {
+test('an event is given to other people, and those who take part otherwise, or are in no directory, stay', function () {
     $asked = new Participant('mailto:guest@example.org', 'A guest');
-    $event = $this->add($this->slip, $this->ada, title: 'Haul out', more: ['participants' => [$asked]]);
+    $pilot = new Participant('mailto:pilot@example.org', 'The pilot', role: ParticipantRole::Responsible);
+    $event = $this->add($this->slip, $this->ada, title: 'Haul out', more: ['participants' => [$asked, $pilot]]);
     $told = fn ($answer): array => array_map(fn (array $each): array => [$each['name'], $each['part']], $answer->assertOk()->json('participants'));
-    expect($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ben->id]], 1)))->toBe([['A guest', 'required'], ['Ben Oar', 'responsible']])
-        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['title' => 'Haul out two'], 2)))->toBe([['A guest', 'required'], ['Ben Oar', 'responsible']])
-        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ada->id]], 3)))->toBe([['A guest', 'required'], ['Ada Quill', 'responsible']]);
+    expect($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ben->id]], 1)))->toBe([['A guest', 'required'], ['The pilot', 'responsible'], ['Ben Oar', 'responsible']])
+        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['title' => 'Haul out two'], 2)))->toBe([['A guest', 'required'], ['The pilot', 'responsible'], ['Ben Oar', 'responsible']])
+        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ada->id]], 3)))->toBe([['A guest', 'required'], ['The pilot', 'responsible'], ['Ada Quill', 'responsible']]);
     $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [0]], 4)->assertUnprocessable()->assertJsonPath('errors.0.field', 'responsible.0');
 });

@@ -3,11 +3,12 @@ import { endAfter, inputOf, valuesOf } from '../../resources/js/features/events/
 import type { Event } from '../../resources/js/features/events/useEventActions';
 import { readRotaSearch } from '../../resources/js/features/overlays/rotaSearch';
 import { stepped, windowOf } from '../../resources/js/features/overlays/useWindow';
-import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, shiftDays, startOfWeek, timeOfDay, weekNumber } from '../../resources/js/time/dates';
+import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, startOfWeek, timeOfDay, weekNumber } from '../../resources/js/time/dates';
 
 const event: Event = {
     id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
     timezone: 'Europe/London', place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
+    participants: [{ id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { id: 5, name: 'Idris Holm', part: 'optional', answer: 'unanswered' }],
     repeat: { words: 'every week', weekly: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null } },
     addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, version: 3,
 };
@@ -16,7 +17,7 @@ test('an event goes through the form unchanged', () => {
     const input = inputOf(valuesOf(event), true);
     expect(input).toEqual({
         calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
-        categories: ['safety'], status: 'provisional', busy: false, private: true, repeat: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null },
+        categories: ['safety'], responsible: [4], status: 'provisional', busy: false, private: true, repeat: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null },
     });
     expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');
 });
@@ -29,7 +30,7 @@ test('the last day of an all-day event is told as people say it, and sent exclus
 });
 
 test('a new event repeats on its own weekday unless told otherwise', () => {
-    const values = valuesOf({ calendar: 'slip', title: '', allDay: false, start: '2026-11-07T09:00', end: '2026-11-07T10:00' });
+    const values = valuesOf({ begun: 1, calendar: 'slip', title: '', allDay: false, start: '2026-11-07T09:00', end: '2026-11-07T10:00' });
     expect([values.repeats, values.weekdays]).toEqual([false, ['SA']]);
     expect(inputOf({ ...values, repeats: true, ends: 'count', count: 5 }, true).repeat).toEqual({ interval: 1, weekdays: ['SA'], until: null, count: 5 });
     expect(inputOf({ ...values, repeats: true, ends: 'never' }, true).repeat).toEqual({ interval: 1, weekdays: ['SA'], until: null, count: null });
@@ -46,6 +47,10 @@ test('what an address says is read, and what it cannot mean is left out', () => 
         view: 'month', date: '2026-11-03', categories: ['a'], off: [1], event: 7, occurrence: '2026-11-03', overlay: 'all',
     });
     expect(readRotaSearch({ view: 'spiral', date: '2026-02-30', categories: 'a', off: 'x', event: 'seven', overlay: 3 })).toEqual({});
+    expect(readRotaSearch({ weeks: 8, group: 'person', side: true, words: 'rope', people: [4, 'x'], beside: 'all', besideDate: '2026-11-09' })).toEqual({
+        weeks: 8, group: 'person', side: true, words: 'rope', people: [4], beside: 'all', besideDate: '2026-11-09',
+    });
+    expect(readRotaSearch({ weeks: 9, group: 'layer', side: 'yes', words: '', people: 4, besideDate: 'soon' })).toEqual({});
 });
 
 test('each view draws whole weeks around its date, or the days that fit', () => {
@@ -77,7 +82,6 @@ test('dates are counted over clock changes, leap days and years', () => {
     expect(startOfWeek('2026-11-01')).toBe('2026-10-26');
     expect(startOfWeek('2026-11-02')).toBe('2026-11-02');
     expect(weekNumber('2027-01-01')).toBe(53);
-    expect(shiftDays('2026-10-24T22:30', 2)).toBe('2026-10-26T22:30');
     expect([isDate('2026-02-29'), isDate('2028-02-29'), isDate('2026-1-1'), isDate(null)]).toEqual([false, true, false, false]);
 });
 

@@ -7,6 +7,9 @@ use App\Directory\Person;
 use App\Events\SeriesWriter;
 use Illuminate\Support\Str;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
@@ -164,6 +167,7 @@ final class DemoEvents
         $this->add('Visits', 'Boat show, Lisbon', [2, 1], '9:00', 480, zone: 'Europe/Lisbon', categories: ['visit']);
         $this->add('Visits', 'Call with the yard in New York', [1, 2], '10:00', 60, zone: 'America/New_York', categories: ['visit']);
         $this->add('School days', 'Inspection cancelled', [1, 0], '9:00', 60, status: Status::Cancelled);
+        $this->add('Staff meetings', 'Budget round', [0, 3], '15:00', 60, place: 'Chart room', categories: ['meeting'], by: 'Priya Oyelund', asked: ['Ines Halloran', 'Bertil Acheng']);
         foreach ($this->clockChanges() as $day) {
             $this->addOn('Seamanship', 'Anchor watch over the clock change', EventTime::zoned(new LocalDateTime(($day - 1) * CivilDate::SECONDS_PER_DAY + 22 * 3600), $this->zone), 10 * 3600, ['categories' => ['lesson']]);
         }
@@ -182,11 +186,12 @@ final class DemoEvents
      * @param  array{int, int}  $on  weeks from this week, weekday (0 is Monday)
      * @param  ?string  $at  time of day; null for all day
      * @param  list<string>  $categories
+     * @param  list<string>  $asked  people who are to take part and have not answered
      */
-    private function add(string $calendar, string $title, array $on, ?string $at, int $minutes = 60, int $days = 1, string $place = '', array $categories = [], Status $status = Status::Confirmed, string $description = '', string $by = 'Ines Halloran', bool $private = false, string $zone = 'Europe/London'): void
+    private function add(string $calendar, string $title, array $on, ?string $at, int $minutes = 60, int $days = 1, string $place = '', array $categories = [], Status $status = Status::Confirmed, string $description = '', string $by = 'Ines Halloran', bool $private = false, string $zone = 'Europe/London', array $asked = []): void
     {
         $day = $this->monday + $on[0] * 7 + $on[1];
-        $more = ['place' => $place, 'categories' => $categories, 'status' => $status, 'description' => $description, 'private' => $private];
+        $more = ['place' => $place, 'categories' => $categories, 'status' => $status, 'description' => $description, 'private' => $private, 'participants' => $this->participants($calendar, $by, $asked)];
         $this->addOn($calendar, $title, $this->time($day, $at, $zone), $at === null ? $days * CivilDate::SECONDS_PER_DAY : $minutes * 60, $more, $by);
     }
 
@@ -199,6 +204,22 @@ final class DemoEvents
         $this->addOn($calendar, $title, $this->time($this->monday + $on[0] * 7 + $on[1], $at, 'Europe/London'), $minutes * 60, [
             'place' => $place, 'categories' => $categories, 'recurrence' => new RecurrenceSet([(new RuleParser)->parse($rule)]),
         ]);
+    }
+
+    /**
+     * Who adds an event of teaching or of the yard is responsible for it, and who is away for being so.
+     *
+     * @param  list<string>  $asked
+     * @return list<Participant>
+     */
+    private function participants(string $calendar, string $by, array $asked): array
+    {
+        $is = fn (string $name, ParticipantRole $role, ParticipantAnswer $answer): Participant => new Participant("mailto:{$this->people[$name]->email}", $name, role: $role, answer: $answer);
+
+        return [
+            ...($by === 'Ines Halloran' && $calendar !== 'Staff away' ? [] : [$is($by, ParticipantRole::Responsible, ParticipantAnswer::Accepted)]),
+            ...array_map(fn (string $name): Participant => $is($name, ParticipantRole::Required, ParticipantAnswer::Unanswered), $asked),
+        ];
     }
 
     private function time(int $day, ?string $at, string $zone): EventTime

@@ -1,10 +1,10 @@
 import clsx from 'clsx';
-import { INKS, Mark, MARKS, type Ink, type MarkName } from './Mark';
+import { INKS, Mark, MARKS, PATTERNS, type Ink, type MarkName, type Pattern } from './Mark';
 
-type Props = { ink: Ink; mark: MarkName; onChange: (ink: Ink, mark: MarkName) => void };
+type Props = { ink: Ink; mark: MarkName; onChange: (ink: Ink, mark: MarkName) => void; /** Where what is drawn has a ground of its own. */ pattern?: Pattern; onPattern?: (pattern: Pattern) => void };
 
-/** Chooses the colour and the mark in which something is drawn. */
-export function InkPicker({ ink, mark, onChange }: Props) {
+/** Chooses the colour and the mark, and the pattern, in which something is drawn. */
+export function InkPicker({ ink, mark, onChange, pattern, onPattern }: Props) {
     return (
         <div className="flex flex-col gap-2">
             <div role="radiogroup" aria-label="Colour" className="flex flex-wrap gap-1.5">
@@ -39,6 +39,24 @@ export function InkPicker({ ink, mark, onChange }: Props) {
                     </button>
                 ))}
             </div>
+            {onPattern !== undefined && (
+                <div role="radiogroup" aria-label="Pattern" className="flex flex-wrap gap-1.5">
+                    {PATTERNS.map((each) => (
+                        <button
+                            key={each}
+                            type="button"
+                            role="radio"
+                            aria-checked={each === pattern}
+                            aria-label={each}
+                            title={each}
+                            data-ink={ink}
+                            data-pattern={each === 'plain' ? undefined : each}
+                            onClick={() => onPattern(each)}
+                            className={clsx('patterned h-7 w-10 rounded-sm border', each === pattern ? 'border-2 border-ink' : 'border-line')}
+                        />
+                    ))}
+                </div>
+            )}
         </div>
     );
 }

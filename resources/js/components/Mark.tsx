@@ -18,6 +18,9 @@ const SHAPES: Record<MarkName, ReactElement> = {
     bars: <path d="M1 2h10v2.2H1zm0 3.4h10v2.2H1zm0 3.4h10V11H1z" />,
 };
 
+export type Pattern = Schemas['OverlayLayer']['pattern'];
+
+export const PATTERNS: Pattern[] = ['plain', 'stripes', 'dots', 'checks', 'weave'];
 export const MARKS = Object.keys(SHAPES) as MarkName[];
 export const INKS: Ink[] = ['sea', 'brick', 'moss', 'plum', 'ochre', 'cobalt', 'pine', 'rose', 'slate', 'umber'];
 

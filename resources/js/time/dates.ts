@@ -115,11 +115,6 @@ export function formatMoment(instant: string): string {
         .toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 }
 
-/** Adds days to a date or a wall time. */
-export function shiftDays(wall: string, days: number): string {
-    return addDays(wall.slice(0, 10), days) + wall.slice(10);
-}
-
 export function addMinutes(wall: string, minutes: number): string {
     return Temporal.PlainDateTime.from(wall).add({ minutes }).toString({ smallestUnit: 'minute' });
 }

@@ -2431,6 +2431,10 @@ export interface operations {
         parameters: {
             query?: {
                 q?: string;
+                /** @description Only people, or only groups */
+                kind?: "person" | "group";
+                /** @description Only these people, by id */
+                "people[]"?: number[];
             };
             header?: never;
             path?: never;

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import clsx from 'clsx';
 import { useId, useState, type KeyboardEvent } from 'react';
 import { api, type Schemas } from '@/api/client';
 import { CONTROL } from '@/components/Field';
@@ -6,14 +7,14 @@ import { CONTROL } from '@/components/Field';
 export type Entry = Schemas['DirectoryEntry'];
 
 /** Finds a person or a group by typing part of the name. */
-export function SubjectPicker({ entry, onChange, label = 'Person or group' }: { entry: Entry | null; onChange: (entry: Entry | null) => void; label?: string }) {
+export function SubjectPicker({ entry, onChange, label = 'Person or group', kind, narrow = false }: { entry: Entry | null; onChange: (entry: Entry | null) => void; label?: string; /** Where only one kind will do. */ kind?: Entry['kind']; narrow?: boolean }) {
     const id = useId();
     const [words, setWords] = useState('');
     const [open, setOpen] = useState(false);
     const [active, setActive] = useState(0);
     const found = useQuery({
-        queryKey: ['directory', words],
-        queryFn: ({ signal }) => api<Entry[]>('GET', '/directory', { query: { q: words }, signal }),
+        queryKey: ['directory', words, kind],
+        queryFn: ({ signal }) => api<Entry[]>('GET', '/directory', { query: { q: words, kind }, signal }),
         enabled: open,
         placeholderData: (before) => before,
     });
@@ -37,7 +38,7 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group' }: { 
         }
     };
     return (
-        <div className="relative min-w-60 flex-1">
+        <div className={clsx('relative flex-1', narrow ? 'min-w-0' : 'min-w-52')}>
             <label htmlFor={id} className="mb-1 block text-xs text-soft">
                 {label}
             </label>

@@ -13,3 +13,11 @@ export const LEVELS: Record<Level, { name: string; means: string }> = {
 };
 
 export const GIVABLE: Level[] = ['busy', 'read', 'contribute', 'edit', 'manage'];
+
+/** What levels let one do with an overlay, which shows nothing that one may not see otherwise. */
+export const OVERLAY_LEVELS: Partial<Record<Level, string>> = {
+    none: 'does not find it',
+    read: 'looks through it',
+    edit: 'lays its layers, too',
+    manage: 'decides who may, too',
+};

@@ -1,12 +1,14 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { useDraft, useRota } from '@/features/overlays/RotaContext';
+import { addDays } from '@/time/dates';
 import { CategoryPicker } from './CategoryPicker';
 import { endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
 import { RepeatFields } from './RepeatFields';
+import { ResponsiblePicker } from './ResponsiblePicker';
 import { TargetPicker } from './TargetPicker';
 import { useEventActions, type Event, type Scope } from './useEventActions';
 
@@ -20,29 +22,32 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
     const rota = useRota();
     const { draft, setDraft } = useDraft();
     const { create, update } = useEventActions();
-    const form = useForm<EventValues>({ defaultValues: valuesOf(event ?? draft ?? { calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }) });
+    const form = useForm<EventValues>({ defaultValues: valuesOf(event ?? draft ?? { begun: 0, calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }) });
     const { register, control, setValue, getValues } = form;
-    const values = { ...getValues(), ...useWatch({ control }) };
+    const values = { ...getValues(), ...useWatch({ control }) } as EventValues;
+    const filled = useRef(draft?.begun ?? 0);
     const saving = event === null ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
     // An imported rule that says more than this form can is kept as it is.
     const foreignRule = event?.repeat !== null && event?.repeat !== undefined && event.repeat.weekly === null;
     const withRepeat = scope === null && !foreignRule;
 
-    const { calendar, title, allDay, startDate, startTime, endDate, endTime } = values;
+    const { calendar, title, allDay, place, categories, responsible, startDate, startTime, endDate, endTime } = values;
     useEffect(() => {
-        if (event === null) setDraft({ calendar, title, allDay, start: `${startDate}T${startTime}`, end: `${endDate}T${endTime}` });
-    }, [event, setDraft, calendar, title, allDay, startDate, startTime, endDate, endTime]);
+        if (event !== null || startDate === '' || endDate === '' || startTime === '' || endTime === '') return;
+        setDraft({ begun: filled.current, calendar, title, allDay, place, categories, responsible, start: allDay ? startDate : `${startDate}T${startTime}`, end: allDay ? addDays(endDate, 1) : `${endDate}T${endTime}` });
+    }, [event, setDraft, calendar, title, allDay, place, categories, responsible, startDate, startTime, endDate, endTime]);
 
-    // Clicking another day while writing takes the event there.
-    const draftDay = draft?.start.slice(0, 10);
-    const draftCalendar = draft?.calendar;
+    // Pointing at another place while writing takes the event there; what was typed stays.
     useEffect(() => {
-        if (event !== null || draftDay === undefined || draftDay === getValues('startDate')) return;
-        setValue('endDate', endAfter(getValues(), draftDay, getValues('startTime')).endDate);
-        setValue('startDate', draftDay);
-        if (draftCalendar !== undefined) setValue('calendar', draftCalendar);
-    }, [event, draftDay, draftCalendar, getValues, setValue]);
+        if (event !== null || draft === null || draft.begun === filled.current) return;
+        filled.current = draft.begun;
+        const { calendar: target, allDay: whole, startDate: first, startTime: from, endDate: last, endTime: to } = valuesOf(draft);
+        for (const [name, value] of Object.entries({ calendar: target, allDay: whole, startDate: first, startTime: from, endDate: last, endTime: to })) setValue(name as keyof EventValues, value);
+        if (draft.place !== undefined) setValue('place', draft.place);
+        if (draft.categories !== undefined) setValue('categories', draft.categories);
+        if (draft.responsible !== undefined) setValue('responsible', draft.responsible);
+    }, [event, draft, setValue]);
 
     const moveStart = (date: string, time: string) => {
         if (date === '' || time === '') return;
@@ -72,6 +77,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                 </div>
                 <TextField label="Place" error={problem?.field('place')} {...register('place')} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
+                <ResponsiblePicker chosen={responsible} onChange={(chosen) => setValue('responsible', chosen)} error={problem?.fields.find((each) => each.field.startsWith('responsible'))?.message} />
                 <Field label="State">
                     {(control) => (
                         <select {...control} {...register('status')}>

@@ -72,6 +72,8 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             )}
             <dl className="my-3 grid grid-cols-[78px_1fr] gap-y-2">
                 <Fact name="Place">{event.place}</Fact>
+                <Fact name="Responsible">{told(event.participants.filter((each) => each.part === 'responsible'))}</Fact>
+                <Fact name="Taking part">{told(event.participants.filter((each) => each.part !== 'responsible'))}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>
                 <Fact name="Category">{event.categories.join(', ')}</Fact>
                 <Fact name="State">{STATUS[event.status]}</Fact>
@@ -108,6 +110,11 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             )}
         </article>
     );
+}
+
+/** People by name, with what they answered where that is not that they come. */
+function told(participants: Event['participants']): string {
+    return participants.map(({ name, part, answer }) => `${name}${part === 'responsible' || answer === 'accepted' ? '' : ` (${answer === 'unanswered' ? 'not answered' : answer})`}`).join(', ');
 }
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Mark } from '@/components/Mark';
 import { useCalendars } from '@/features/calendars/useCalendars';
@@ -8,7 +9,7 @@ import type { EventValues } from './eventValues';
 export function TargetPicker({ error, fixed }: { error: string | undefined; fixed: boolean }) {
     const rota = useRota();
     const calendars = useCalendars();
-    const { register, control } = useFormContext<EventValues>();
+    const { register, control, setValue } = useFormContext<EventValues>();
     const chosen = useWatch({ control, name: 'calendar' });
     const calendar = calendars.data?.find((each) => each.slug === chosen);
     const targets = calendars.data?.filter((each) => each.mayAdd || each.slug === calendar?.slug) ?? [];
@@ -17,6 +18,19 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
         { label: 'In this overlay', calendars: targets.filter((each) => inView.has(each.slug)) },
         { label: 'Others', calendars: targets.filter((each) => !inView.has(each.slug)) },
     ].filter((group) => group.calendars.length > 0);
+    // One key changes the target, from whatever field one types in.
+    const order = groups.flatMap((group) => group.calendars.map((each) => each.slug));
+    useEffect(() => {
+        if (fixed) return;
+        const onKey = (event: KeyboardEvent) => {
+            if (event.key !== 'F2' || order.length === 0) return;
+            event.preventDefault();
+            const at = order.indexOf(chosen) + (event.shiftKey ? -1 : 1);
+            setValue('calendar', order[(at + order.length) % order.length] ?? chosen);
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    });
     return (
         <div>
             <label data-ink={calendar?.colour} className="flex items-center gap-2 border border-(--k) bg-[color-mix(in_srgb,var(--k)_9%,var(--sheet))] px-2 text-(--k)">
@@ -33,7 +47,15 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
                         </optgroup>
                     ))}
                 </select>
+                {!fixed && order.length > 1 && (
+                    <kbd className="shrink-0 border border-current px-1 font-sans text-[10.5px]" title="F2 takes the next calendar, Shift and F2 the one before">
+                        F2
+                    </kbd>
+                )}
             </label>
+            <p aria-live="polite" className="sr-only">
+                {calendar === undefined ? '' : `It goes on ${calendar.name}.`}
+            </p>
             {error !== undefined && (
                 <p role="alert" className="mt-1 text-xs font-semibold text-pin-ink">
                     {error}

@@ -20,6 +20,7 @@ export type EventValues = {
     link: string;
     description: string;
     categories: string[];
+    responsible: { id: number; name: string }[];
     status: Event['status'];
     free: boolean;
     private: boolean;
@@ -33,6 +34,7 @@ export type EventValues = {
 
 export function valuesOf(event: Event | Draft): EventValues {
     const full = 'id' in event ? event : null;
+    const begun = 'id' in event ? null : event;
     const startDate = event.start.slice(0, 10);
     const weekly = full?.repeat?.weekly ?? null;
     return {
@@ -43,10 +45,11 @@ export function valuesOf(event: Event | Draft): EventValues {
         startTime: event.allDay ? '09:00' : event.start.slice(11, 16),
         endDate: event.allDay ? addDays(event.end.slice(0, 10), -1) : event.end.slice(0, 10),
         endTime: event.allDay ? '10:00' : event.end.slice(11, 16),
-        place: full?.place ?? '',
+        place: full?.place ?? begun?.place ?? '',
         link: full?.link ?? '',
         description: full?.description ?? '',
-        categories: full?.categories ?? [],
+        categories: full?.categories ?? begun?.categories ?? [],
+        responsible: full?.participants.flatMap(({ id, name, part }) => (part === 'responsible' && id !== null ? { id, name } : [])) ?? begun?.responsible ?? [],
         status: full?.status ?? 'confirmed',
         free: full === null ? false : !full.busy,
         private: full?.private ?? false,
@@ -72,6 +75,7 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         link: values.link,
         description: values.description,
         categories: values.categories,
+        responsible: values.responsible.map((each) => each.id),
         status: values.status,
         busy: !values.free,
         private: values.private,

@@ -3,7 +3,8 @@ import { toast } from 'sonner';
 import { api, Problem, type Schemas } from '@/api/client';
 import type { Item } from '@/features/sheet/geometry';
 import type { Sheet } from '@/features/overlays/useSheet';
-import { daysBetween, formatDate, shiftDays } from '@/time/dates';
+import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
+import { formatDate, formatWhen } from '@/time/dates';
 
 export type Event = Schemas['Event'];
 export type EventInput = Schemas['EventInput'];
@@ -63,29 +64,29 @@ export function useEventActions() {
     });
 
     const move = useMutation({
-        mutationFn: async ({ item, scope, day }: { item: Item; scope: Scope; day: string }) => {
+        mutationFn: async ({ move, scope }: { move: Move; scope: Scope }) => {
             // The sheet tells times on the reader's wall; the event is moved on its own.
-            const event = await fetchEvent(item.id, scope);
-            const days = daysBetween(item.start.slice(0, 10), day);
-            const change = { start: shiftDays(event.start, days), end: shiftDays(event.end, days) };
-            const saved = await api<Event>('PATCH', `/events/${item.id}`, { ...query(scope), body: change, version: event.version });
-            return { event, saved };
+            const event = await fetchEvent(move.item.id, scope);
+            const change: EventChange = {
+                ...(move.startBy === 0 && move.endBy === 0 ? {} : { start: shifted(event.start, move.startBy), end: shifted(event.end, move.endBy) }),
+                ...(move.rows === null ? {} : rowChange(move.rows, event)),
+            };
+            const saved = await api<Event>('PATCH', `/events/${move.item.id}`, { ...query(scope), body: change, version: event.version });
+            return { event, saved, change };
         },
-        onMutate: ({ item, scope, day }) => {
-            const days = daysBetween(item.start.slice(0, 10), day);
+        onMutate: async ({ move, scope }) => {
+            await client.cancelQueries({ queryKey: ['sheet'] });
             const sheets = client.getQueriesData<Sheet>({ queryKey: ['sheet'] });
             for (const [key, sheet] of sheets) {
-                if (sheet === undefined) continue;
-                const shifted = (each: Item) => ({ ...each, start: shiftDays(each.start, days), end: shiftDays(each.end, days) });
-                const items = sheet.items.map((each) => (each.id === item.id && (scope === null || each.occurrence === item.occurrence) ? shifted(each) : each));
+                if (sheet?.items === undefined) continue;
+                const taken = (each: Item) => ({ ...each, ...landed({ ...move, item: each }) });
+                const items = sheet.items.map((each) => (each.id === move.item.id && (scope === null || each.occurrence === move.item.occurrence) ? taken(each) : each));
                 client.setQueryData<Sheet>(key, { ...sheet, items: items.sort((a, b) => (a.start < b.start ? -1 : 1)) });
             }
             return { sheets };
         },
-        onSuccess: ({ event, saved }, { scope, day }) => {
-            toast(`“${saved.title}” is moved to ${formatDate(day, 'weekdayDay')}.`, {
-                action: undo(() => api('PATCH', `/events/${saved.id}`, { ...query(scope), body: { start: event.start, end: event.end }, version: saved.version })),
-            });
+        onSuccess: ({ event, saved, change }, { move, scope }) => {
+            toast(movedWords(move, saved), { action: undo(() => api('PATCH', `/events/${saved.id}`, { ...query(scope), body: before(event, change), version: saved.version })) });
         },
         onError: (error, _, context) => {
             context?.sheets.forEach(([key, sheet]) => client.setQueryData(key, sheet));
@@ -99,6 +100,14 @@ export function useEventActions() {
 
 /** What of an event a change would have to put back. */
 function before(event: Event, change: EventChange): EventChange {
-    const all: EventChange = { ...event, repeat: event.repeat?.weekly ?? null };
+    const responsible = event.participants.flatMap((each) => (each.part === 'responsible' && each.id !== null ? each.id : []));
+    const all: EventChange = { ...event, responsible, repeat: event.repeat?.weekly ?? null };
     return Object.fromEntries(Object.keys(change).map((key) => [key, all[key as keyof EventChange] ?? null]));
+}
+
+function movedWords(move: Move, saved: Event): string {
+    const row = move.rows === null ? '' : `${rowWords(move.rows.to)}`;
+    if (move.startBy === 0 && move.endBy === 0) return `“${saved.title}” is ${row === '' ? 'as it was' : `now ${row}`}.`;
+    const when = formatWhen(landed(move));
+    return move.startBy === move.endBy ? `“${saved.title}” is moved to ${when}${row === '' ? '' : `, ${row}`}.` : `“${saved.title}” is now ${when}.`;
 }

@@ -24,7 +24,7 @@ export function LayerFields({ layer, calendars, onChange, errorOf }: Props) {
         <div className="mt-2 grid gap-4 bg-wash p-3 sm:grid-cols-2">
             <div className="flex flex-col gap-3">
                 <TextField label="Name of the layer" value={layer.name} error={errorOf('name')} onChange={(event) => onChange({ name: event.target.value })} />
-                <InkPicker ink={layer.colour} mark={layer.mark} onChange={(colour, mark) => onChange({ colour, mark })} />
+                <InkPicker ink={layer.colour} mark={layer.mark} onChange={(colour, mark) => onChange({ colour, mark })} pattern={layer.pattern} onPattern={(pattern) => onChange({ pattern })} />
                 <ConditionFields conditions={layer.conditions} onChange={(conditions) => onChange({ conditions })} errorOf={(index) => errorOf(`conditions.${index}`)} />
             </div>
             <div>

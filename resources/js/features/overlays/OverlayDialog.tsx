@@ -6,6 +6,8 @@ import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { INKS, Mark, MARKS } from '@/components/Mark';
 import { useCalendars, useCategories } from '@/features/calendars/useCalendars';
+import { useGroups } from '@/features/directory/useGroups';
+import { usePerson } from '@/features/session/useSession';
 import { LayerFields, type Layer } from './LayerFields';
 import { useRota } from './RotaContext';
 import { layerOf, STARTS } from './starts';
@@ -21,10 +23,15 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
     const [everyLayer, setEveryLayer] = useState(overlay?.everyLayer ?? false);
     const [openingView, setOpeningView] = useState<Overlay['openingView']>(overlay?.openingView ?? rota.view);
     const categories = useCategories();
+    const groups = useGroups();
+    const person = usePerson();
+    const [keeper, setKeeper] = useState('');
     const [editing, setEditing] = useState<number | null>(null);
     const problem = save.error instanceof Problem ? save.error : null;
     const fieldOf = (index: number, field = '') => problem?.fields.find((each) => each.field.startsWith(`layers.${index}.${field}`))?.message;
-    const start = (name: string) => setLayers(STARTS.find((each) => each.name === name)?.layers(calendars.data ?? [], [...new Set(categories.data?.map((each) => each.name))]) ?? []);
+    const people = new Map(groups.data?.filter((group) => group.people.some((each) => each.id === person.id)).flatMap((group) => group.people).map((each) => [each.id, each]));
+    const own = groups.data?.filter((group) => group.people.some((each) => each.id === person.id)) ?? [];
+    const start = (name: string) => setLayers(STARTS.find((each) => each.name === name)?.layers(calendars.data ?? [], [...new Set(categories.data?.map((each) => each.name))], [...people.values()]) ?? []);
     const change = (index: number, part: Partial<Layer>) => setLayers(layers.map((layer, each) => (each === index ? { ...layer, ...part } : layer)));
     const swap = (index: number, to: number) => {
         const next = [...layers];
@@ -44,7 +51,7 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
     };
     const submit = () =>
         save.mutate(
-            { overlay, input: { name, layers, everyLayer, openingView } },
+            { overlay, input: { name, layers, everyLayer, openingView, ...(overlay === null && keeper !== '' ? { keeper: { kind: 'group' as const, id: Number(keeper) } } : {}) } },
             {
                 onSuccess: (saved) => {
                     rota.go({ overlay: saved.slug });
@@ -127,6 +134,20 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
                             </select>
                         )}
                     </Field>
+                    {overlay === null && own.length > 0 && (
+                        <Field label="Kept by" error={problem?.field('keeper')}>
+                            {(control) => (
+                                <select {...control} value={keeper} onChange={(event) => setKeeper(event.target.value)}>
+                                    <option value="">{person.name}</option>
+                                    {own.map((group) => (
+                                        <option key={group.id} value={group.id}>
+                                            {group.name}
+                                        </option>
+                                    ))}
+                                </select>
+                            )}
+                        </Field>
+                    )}
                     <CheckField label="Show an event in every layer that takes it, not in the first alone" checked={everyLayer} onChange={(event) => setEveryLayer(event.target.checked)} />
                 </div>
                 {problem !== null && problem.fields.length === 0 && (

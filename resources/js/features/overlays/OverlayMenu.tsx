@@ -5,14 +5,14 @@ import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
 
 const ITEM = 'flex cursor-pointer items-baseline gap-3 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
 
-type Props = { overlay: Overlay | null; onEdit: () => void; onNew: () => void };
+type Props = { overlay: Overlay | null; onEdit: () => void; onNew: () => void; onShare: () => void };
 
 /** The name of the overlay in view; opens the list of the others and what can be done with this one. */
-export function OverlayMenu({ overlay, onEdit, onNew }: Props) {
+export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
     const rota = useRota();
     const overlays = useOverlays();
-    const { share, remove } = useOverlayActions();
-    const choose = (slug: string) => rota.go({ overlay: slug, calendar: undefined, as: undefined, off: undefined, categories: undefined, view: undefined });
+    const { remove } = useOverlayActions();
+    const choose = (slug: string) => rota.go({ overlay: slug, calendar: undefined, as: undefined, off: undefined, categories: undefined, words: undefined, people: undefined, view: undefined });
     const mayEdit = overlay !== null && (overlay.level === 'edit' || overlay.level === 'manage');
     return (
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">
@@ -43,8 +43,8 @@ export function OverlayMenu({ overlay, onEdit, onNew }: Props) {
                         )}
                         {overlay?.level === 'manage' && (
                             <>
-                                <DropdownMenu.Item className={ITEM} onSelect={() => share.mutate({ overlay, shared: !overlay.sharedWithEveryone })}>
-                                    {overlay.sharedWithEveryone ? 'Keep it to yourself' : 'Let everyone look through it'}
+                                <DropdownMenu.Item className={ITEM} onSelect={onShare}>
+                                    Who may look through it…
                                 </DropdownMenu.Item>
                                 <DropdownMenu.Item
                                     className={ITEM}

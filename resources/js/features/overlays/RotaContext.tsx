@@ -1,10 +1,14 @@
 import { createContext, useContext } from 'react';
 import type { Item } from '@/features/sheet/geometry';
+import type { Move } from '@/features/sheet/landing';
 import type { RotaSearch, View } from './rotaSearch';
 import type { Sheet, Span, Through } from './useSheet';
 
-/** An event that is being written and not saved yet. */
-export type Draft = { calendar: string; title: string; allDay: boolean; start: string; end: string };
+/** An event that is being written and not saved yet; an all-day one from its first day to the one after its last. */
+export type Draft = { /** Anew with each place that is pointed at. */ begun: number; calendar: string; title: string; allDay: boolean; start: string; end: string; place?: string; categories?: string[]; responsible?: { id: number; name: string }[] };
+
+/** Where an event is begun: what it has from there, and the calendar where the place suggests one. */
+export type Beginning = Omit<Draft, 'begun' | 'calendar' | 'title' | 'end'> & { calendar: string | null; end?: string };
 
 export type Rota = {
     search: RotaSearch;
@@ -25,10 +29,13 @@ export type Rota = {
     through: Through;
     sheet: Sheet | undefined;
     hidden: ReadonlySet<number>;
-    /** Begins an event in the empty space of a day. */
-    begin: (day: string, calendar: string | null, time?: string) => void;
+    /** Whether an item is the one that is open. */
+    chosen: (item: Item) => boolean;
+    begin: (beginning: Beginning) => void;
     open: (item: Item) => void;
-    move: (item: Item, day: string) => void;
+    move: (move: Move) => void;
+    /** Says why something is not done. */
+    refuse: (why: string) => void;
 };
 
 export const RotaContext = createContext<Rota | null>(null);

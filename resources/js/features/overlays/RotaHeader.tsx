@@ -4,6 +4,7 @@ import { Button } from '@/components/Button';
 import { PersonMenu } from '@/app/PersonMenu';
 import { FindField } from './FindField';
 import { OverlayDialog } from './OverlayDialog';
+import { OverlaySharingDialog } from './OverlaySharingDialog';
 import { OverlayMenu } from './OverlayMenu';
 import { useRota } from './RotaContext';
 import { useOverlays } from './useOverlays';
@@ -11,18 +12,18 @@ import { useOverlays } from './useOverlays';
 export function RotaHeader({ onKey }: { onKey: () => void }) {
     const rota = useRota();
     const overlays = useOverlays();
-    const [editing, setEditing] = useState<'new' | 'this' | null>(null);
+    const [editing, setEditing] = useState<'new' | 'this' | 'sharing' | null>(null);
     const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
     const layers = rota.sheet?.layers.length ?? 0;
     const about = `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
     return (
         <header className="flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
-            <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} />
+            <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} onShare={() => setEditing('sharing')} />
             <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
                 <FindField className="w-60 max-md:hidden" />
                 {rota.search.as === undefined && (
-                    <Button look="primary" onClick={() => rota.begin(rota.date, null)} aria-label="Add an event">
+                    <Button look="primary" onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
                         <Plus size={15} aria-hidden="true" />
                         <span className="max-sm:hidden">Add an event</span>
                     </Button>
@@ -32,7 +33,8 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
                 </Button>
                 <PersonMenu />
             </div>
-            {editing !== null && <OverlayDialog overlay={editing === 'this' ? overlay : null} onClose={() => setEditing(null)} />}
+            {editing === 'sharing' && overlay !== null && <OverlaySharingDialog overlay={overlay} onClose={() => setEditing(null)} />}
+            {(editing === 'new' || editing === 'this') && <OverlayDialog overlay={editing === 'this' ? overlay : null} onClose={() => setEditing(null)} />}
         </header>
     );
 }

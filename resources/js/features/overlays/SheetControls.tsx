@@ -3,20 +3,37 @@ import { Button } from '@/components/Button';
 import { addDays, formatDate, formatSpan, weekNumber } from '@/time/dates';
 import { useRota } from './RotaContext';
 import { VIEWS, type View } from './rotaSearch';
+import { ViewOptions } from './ViewOptions';
 
 const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List' };
 const UNITS: Record<View, string> = { lanes: 'week', day: 'day', week: 'week', month: 'month', year: 'year', list: 'week' };
 
+/** What the sheet is about, as a heading: its days, its month or its year. */
+export function useSheetHeading(): string {
+    const { view, span, focus } = useRota();
+    switch (view) {
+        case 'month':
+            return formatDate(focus.from, 'monthYear');
+        case 'day':
+            return formatDate(span.from, 'long');
+        case 'year':
+            return span.from.slice(0, 4);
+        case 'list':
+            return `from ${formatDate(span.from, 'long')}`;
+        default:
+            return formatSpan(span.from, addDays(span.to, -1));
+    }
+}
+
 /** Turns the sheet over: back, today, on; and chooses how it is drawn. */
 export function SheetControls() {
     const rota = useRota();
-    const last = addDays(rota.span.to, -1);
-    const heading = rota.view === 'month' ? formatDate(rota.focus.from, 'monthYear') : rota.view === 'day' ? formatDate(rota.span.from, 'long') : rota.view === 'year' ? rota.span.from.slice(0, 4) : rota.view === 'list' ? `from ${formatDate(rota.span.from, 'long')}` : formatSpan(rota.span.from, last);
+    const heading = useSheetHeading();
     const from = weekNumber(rota.span.from);
-    const to = weekNumber(last);
+    const to = weekNumber(addDays(rota.span.to, -1));
     const unit = UNITS[rota.view];
     return (
-        <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 sm:gap-3.5 sm:px-3.5">
+        <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 sm:gap-3 sm:px-3.5">
             <div className="flex gap-1.5">
                 <Button className="border-line px-1.5" onClick={() => rota.step(-1)} aria-label={`Back a ${unit}`}>
                     <ChevronLeft size={16} />
@@ -49,6 +66,7 @@ export function SheetControls() {
                     </button>
                 ))}
             </div>
+            <ViewOptions />
         </div>
     );
 }

@@ -1,22 +1,42 @@
 import { isDate } from '@/time/dates';
+import type { Schemas } from '@/api/client';
 
 export const VIEWS = ['lanes', 'day', 'week', 'month', 'year', 'list'] as const;
 
 export type View = (typeof VIEWS)[number];
 
+/** By what the rows of lanes are told apart. */
+export const GROUPINGS = ['layer', 'person', 'place', 'calendar', 'category'] as const;
+
+export type Grouping = (typeof GROUPINGS)[number];
+
+export const MOST_WEEKS = 8;
+
 /** What the address of the rota says: it is the state, so that a copied address shows the same. */
 export type RotaSearch = {
     /** A kept overlay by its slug, or `all`. */
-    overlay?: string;
+    overlay?: Schemas['Overlay']['slug'];
     /** A single calendar by its slug, looked at on its own. */
     calendar?: string;
     /** The person as whom a manager looks at it. */
     as?: number;
     view?: View;
     date?: string;
+    /** How many weeks lanes show. */
+    weeks?: number;
+    group?: Grouping;
+    /** Whether layers stand side by side in the hours of a day. */
+    side?: boolean;
     categories?: string[];
+    /** Words that events are to have. */
+    words?: string;
+    /** People who are to take part in them. */
+    people?: number[];
     /** Layers that are toggled off, by position. */
     off?: number[];
+    /** A second sheet beside: an overlay by its slug, or `all`; and its date. */
+    beside?: string;
+    besideDate?: string;
     event?: number;
     occurrence?: string;
 };
@@ -29,8 +49,16 @@ export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     const view = VIEWS.find((each) => each === raw.view);
     if (view !== undefined) search.view = view;
     if (isDate(raw.date)) search.date = raw.date;
+    if (Number.isInteger(raw.weeks) && Number(raw.weeks) >= 1 && Number(raw.weeks) <= MOST_WEEKS) search.weeks = Number(raw.weeks);
+    const group = GROUPINGS.find((each) => each === raw.group);
+    if (group !== undefined && group !== 'layer') search.group = group;
+    if (raw.side === true) search.side = true;
     if (Array.isArray(raw.categories)) search.categories = raw.categories.filter((each) => typeof each === 'string');
+    if (typeof raw.words === 'string' && raw.words !== '') search.words = raw.words;
+    if (Array.isArray(raw.people)) search.people = raw.people.filter((each) => Number.isInteger(each)) as number[];
     if (Array.isArray(raw.off)) search.off = raw.off.filter((each) => Number.isInteger(each)) as number[];
+    if (typeof raw.beside === 'string') search.beside = raw.beside;
+    if (isDate(raw.besideDate)) search.besideDate = raw.besideDate;
     if (Number.isInteger(raw.event)) search.event = raw.event as number;
     if (typeof raw.occurrence === 'string') search.occurrence = raw.occurrence;
     return search;

@@ -23,10 +23,6 @@ export function useOverlayActions() {
             toast(overlay === null ? `Kept as “${saved.name}”.` : `“${saved.name}” is changed.`);
         },
     });
-    const share = useMutation({
-        mutationFn: ({ overlay, shared }: { overlay: Overlay; shared: boolean }) => api<Overlay>('PUT', `/overlays/${overlay.slug}/everyone`, { body: { shared } }),
-        onSuccess: refresh,
-    });
     const remove = useMutation({
         mutationFn: (overlay: Overlay) => api<void>('DELETE', `/overlays/${overlay.slug}`),
         onSuccess: (_, overlay) => {
@@ -39,5 +35,5 @@ export function useOverlayActions() {
             });
         },
     });
-    return { save, share, remove };
+    return { save, remove };
 }

@@ -1,14 +1,28 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { api, type Schemas } from '@/api/client';
+import type { Grouping } from './rotaSearch';
 import { addDays, daysBetween } from '@/time/dates';
 
 export type Sheet = Schemas['Sheet'];
 export type Span = { from: string; to: string };
 
-export type Through = { overlay: string; calendar: string | undefined; as: number | undefined; zone: string; categories: string[] };
+/** Through what it is looked, and what of it is asked for. */
+export type Through = {
+    overlay: string;
+    calendar: string | undefined;
+    as: number | undefined;
+    zone: string;
+    categories: string[];
+    words: string | undefined;
+    people: number[];
+    group: Grouping;
+};
 
-function query({ overlay, calendar, as, zone, categories }: Through, { from, to }: Span) {
-    return { from, to, tz: zone, overlay: calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as: as?.toString(), categories };
+function query({ overlay, calendar, as, zone, categories, words, people, group }: Through, { from, to }: Span) {
+    return {
+        from, to, tz: zone, overlay: calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as: as?.toString(),
+        categories, words, people: people.map(String), group: group === 'layer' ? undefined : group,
+    };
 }
 
 export function useSheet(through: Through, span: Span, enabled: boolean) {

@@ -6,8 +6,8 @@ import type { Span } from './useSheet';
 /** How many days a list begins with; it goes on as it is read. */
 const LIST_DAYS = 28;
 
-/** How many days lanes show side by side: as many as can be read. */
-export function useLaneDays(): number {
+/** How many days lanes show side by side where nothing else is asked for: as many as can be read. */
+export function useLaneDays(): 3 | 7 | 14 {
     return useSyncExternalStore(
         (changed) => {
             window.addEventListener('resize', changed);

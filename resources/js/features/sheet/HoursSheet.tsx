@@ -1,12 +1,14 @@
-import { useEffect, useMemo, useRef, useState, type MouseEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { Mark } from '@/components/Mark';
 import { useDraft, useRota } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { daysBetween, daysFrom, formatDate, isWeekend, minutesBetween } from '@/time/dates';
 import { Cell } from './Cell';
 import { Grid } from './Grid';
 import { itemKey, layRow } from './geometry';
-import { hoursOf, layDay } from './hours';
-import { ItemView } from './ItemView';
+import { hourHeight, onHourHeight } from './hourHeight';
+import { hoursOf, layDay, sideBySide } from './hours';
+import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
 
 const TRACK = 24;
@@ -14,28 +16,28 @@ const WORKING: [number, number] = [7, 20];
 
 /** Days side by side, an hour as high as lets the working day fit; the hours outside of it folded until asked for. */
 export function HoursSheet({ sheet }: { sheet: Sheet }) {
-    const { span, hidden, today, begin } = useRota();
+    const { span, hidden, today, chosen, search } = useRota();
     const [unfolded, setUnfolded] = useState(false);
     const count = daysBetween(span.from, span.to);
     const days = useMemo(() => daysFrom(span.from, count), [span.from, count]);
     const closed = useMemo(() => new Map(sheet.closed.map((each) => [each.date, each.title])), [sheet.closed]);
     const shown = useMemo(() => sheet.items.filter((item) => !hidden.has(item.layer)), [sheet.items, hidden]);
+    const layers = useMemo(() => sheet.layers.map((layer, index) => ({ layer, index })).filter(({ index }) => !hidden.has(index)), [sheet.layers, hidden]);
+    const side = search.side === true && layers.length > 1;
     // What takes up whole days lies above the hours; what is at some time stands in them, also over midnight.
     const whole = useMemo(() => layRow(shown.filter((item) => item.allDay), span.from, count, 'ribbon'), [shown, span.from, count]);
-    const columns = useMemo(() => days.map((day) => layDay(shown, day)), [shown, days]);
+    const columns = useMemo(
+        () => days.map((day) => (side ? sideBySide(shown, day, layers.map(({ index }) => index)) : layDay(shown, day))),
+        [shown, days, side, layers],
+    );
     const { first, last, before, after } = unfolded ? { first: 0, last: 24, before: 0, after: 0 } : hoursOf(columns.flat(), ...WORKING);
     const { ref, hour } = useHourHeight(last - first);
     const tracks = Math.max(0, ...whole.tracks);
     const top = (minutes: number) => ((minutes - first * 60) / 60) * hour;
-    const drawn = (layer: number) => ({ ink: sheet.layers[layer]?.colour ?? ('slate' as const), mark: sheet.layers[layer]?.mark ?? ('disc' as const) });
-    const at = (event: MouseEvent<HTMLElement>, day: string) => {
-        event.stopPropagation();
-        const minutes = first * 60 + ((event.clientY - event.currentTarget.getBoundingClientRect().top) / hour) * 60;
-        const start = Math.max(0, Math.min(23 * 60, Math.floor(minutes / 30) * 30));
-        begin(day, null, `${String(Math.floor(start / 60)).padStart(2, '0')}:${String(start % 60).padStart(2, '0')}`);
-    };
+    const look = (layer: number) => sheet.layers[layer] ?? PLAIN;
+    const least = side ? `${layers.length * (count === 1 ? 64 : 44)}px` : '0px';
     return (
-        <Grid ref={ref} kind="hours" label={count === 1 ? 'Day, by the hour' : 'Week, by the hour'} style={{ ['--days' as string]: count }}>
+        <Grid ref={ref} kind="hours" label={count === 1 ? 'Day, by the hour' : 'Week, by the hour'} style={{ ['--days' as string]: count, ['--least' as string]: least }}>
             <div role="row" className="sheet-row">
                 <div role="columnheader" className="sheet-head" data-corner>
                     <span className="sr-only">Hour</span>
@@ -44,6 +46,16 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                     <div key={day} role="columnheader" className="sheet-head" data-weekend={isWeekend(day) || undefined} data-today={day === today || undefined} title={closed.get(day)}>
                         {formatDate(day, 'weekday')}
                         <b>{formatDate(day, 'day')}</b>
+                        {side && (
+                            <span className="mt-1 flex">
+                                {layers.map(({ layer, index }) => (
+                                    <span key={index} className="flex min-w-0 flex-1 items-center gap-1 overflow-hidden" title={layer.name}>
+                                        <Mark mark={layer.mark} ink={layer.colour} size={10} />
+                                        {count === 1 ? <span className="truncate">{layer.name}</span> : <span className="sr-only">{layer.name}</span>}
+                                    </span>
+                                ))}
+                            </span>
+                        )}
                     </div>
                 ))}
             </div>
@@ -52,7 +64,7 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                     <small>whole days</small>
                 </div>
                 {days.map((day, column) => (
-                    <Cell key={day} row={0} column={column} day={day} target={null} closed={closed.get(day)} label="Whole days">
+                    <Cell key={day} row={0} column={column} day={day} kind="whole" closed={closed.get(day)} label="Whole days">
                         <div aria-hidden="true" style={{ height: Math.max(1, tracks) * TRACK }} />
                         {whole.ribbons
                             .filter((ribbon) => ribbon.from === column)
@@ -61,12 +73,15 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                                     key={itemKey(ribbon.item)}
                                     item={ribbon.item}
                                     shape="ribbon"
-                                    {...drawn(ribbon.item.layer)}
+                                    look={look(ribbon.item.layer)}
+                                    chosen={chosen(ribbon.item)}
                                     ends={ribbon.ends}
                                     continued={!ribbon.begins}
+                                    resizes="days"
                                     style={{ top: 2 + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
                                 />
                             ))}
+                        <PendingWhole day={day} />
                     </Cell>
                 ))}
             </div>
@@ -82,10 +97,9 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                     </button>
                 </div>
                 {days.map((day, column) => (
-                    <Cell key={day} row={1} column={column} day={day} target={null} closed={closed.get(day)} label="Hours">
-                        {/* The keyboard begins an event from the cell itself. */}
-                        {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
-                        <div className="hours-column" style={{ height: (last - first) * hour, ['--hour' as string]: `${hour}px` }} onClick={(event) => at(event, day)}>
+                    <Cell key={day} row={1} column={column} day={day} kind="hours" closed={closed.get(day)} label="Hours">
+                        <div className="hours-column" data-first-hour={first} data-hour-height={hour} style={{ height: (last - first) * hour, ['--hour' as string]: `${hour}px` }}>
+                            {side && layers.map(({ index }, position) => <span key={index} aria-hidden="true" className="hours-side" data-side={index} style={{ left: `${(position / layers.length) * 100}%`, width: `${100 / layers.length}%` }} />)}
                             {columns[column]
                                 ?.filter((block) => block.to > first * 60 && block.from < last * 60)
                                 .map((block) => (
@@ -93,9 +107,12 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                                         key={itemKey(block.item)}
                                         item={block.item}
                                         shape="ticket"
-                                        place={`${day}:`}
                                         continued={!block.begins}
-                                        {...drawn(block.item.layer)}
+                                        ends={block.ends}
+                                        look={look(block.item.layer)}
+                                        chosen={chosen(block.item)}
+                                        resizes="hours"
+                                        short={top(block.to) - top(block.from) < 34}
                                         style={{
                                             position: 'absolute',
                                             top: Math.max(0, top(block.from)),
@@ -123,25 +140,33 @@ function NowLine({ first, last, hour }: { first: number; last: number; hour: num
     return <div aria-hidden="true" className="now" style={{ top: ((minutes - first * 60) / 60) * hour }} />;
 }
 
-/** The event that is being written, at its hour. */
+/** The event that is being written, where it lasts whole days. */
+function PendingWhole({ day }: { day: string }) {
+    const { draft } = useDraft();
+    return draft?.allDay === true ? <PendingItem shape="line" day={day} /> : null;
+}
+
+/** The event that is being written, at its hours. */
 function PendingAt({ day, first, hour }: { day: string; first: number; hour: number }) {
     const { draft } = useDraft();
-    if (draft?.start.slice(0, 10) !== day || draft.start.length < 16) return null;
+    if (draft?.start.slice(0, 10) !== day || draft.allDay || draft.start.length < 16) return null;
     const minutes = minutesBetween(`${day}T00:00`, draft.start) - first * 60;
+    const length = draft.end >= draft.start ? minutesBetween(draft.start, draft.end) : 0;
     return (
-        <div className="hours-pending" style={{ top: Math.max(0, (minutes / 60) * hour) }}>
+        <div className="hours-pending" style={{ top: Math.max(0, (minutes / 60) * hour), height: Math.max(24, (length / 60) * hour) }}>
             <PendingItem shape="ticket" day={day} />
         </div>
     );
 }
 
-/** The height of an hour with which all of them fit into the sheet. */
+/** The height of an hour: as chosen, or that with which all of them fit into the sheet. */
 function useHourHeight(hours: number) {
     const ref = useRef<HTMLDivElement>(null);
     const [room, setRoom] = useState(476);
+    const chosen = useSyncExternalStore(onHourHeight, hourHeight);
     useEffect(() => {
         const grid = ref.current;
-        const frame = grid?.parentElement;
+        const frame = grid?.closest<HTMLElement>('[data-scroller]');
         if (grid === null || frame === null || frame === undefined) return;
         const measure = () => {
             const scale = grid.querySelector('.hours-scale')?.getBoundingClientRect().top ?? 84;
@@ -152,5 +177,5 @@ function useHourHeight(hours: number) {
         observer.observe(grid);
         return () => observer.disconnect();
     }, []);
-    return { ref, hour: Math.max(24, Math.floor(room / hours)) };
+    return { ref, hour: chosen ?? Math.max(24, Math.floor(room / hours)) };
 }

@@ -1,58 +1,64 @@
-import { useDraggable } from '@dnd-kit/core';
 import clsx from 'clsx';
-import type { CSSProperties, KeyboardEvent } from 'react';
-import { Mark, type Ink, type MarkName } from '@/components/Mark';
-import { useRota } from '@/features/overlays/RotaContext';
-import { addDays, formatWhen, timeOfDay } from '@/time/dates';
+import { CircleHelp, Import, Lock } from 'lucide-react';
+import { memo, type CSSProperties } from 'react';
+import type { Schemas } from '@/api/client';
+import { Mark, type MarkName } from '@/components/Mark';
+import { formatWhen, timeOfDay } from '@/time/dates';
 import { itemKey, type Item } from './geometry';
 
 export type Shape = 'ticket' | 'line' | 'ribbon';
 
-type Props = { item: Item; shape: Shape; ink: Ink; mark: MarkName; ends?: boolean; continued?: boolean; style?: CSSProperties; /** Tells places apart where one item stands several times. */ place?: string };
+/** How the layer of an item is drawn. */
+export type Look = Pick<Schemas['SheetLayer'], 'colour' | 'mark' | 'pattern'>;
 
-const KEYS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 };
+export const PLAIN: Look = { colour: 'slate', mark: 'disc', pattern: 'plain' };
 
-/** One occurrence as it stands in the sheet. It can be dragged, or moved with Shift and the arrow keys. */
-export function ItemView({ item, shape, ink, mark, ends = true, continued = false, style, place = '' }: Props) {
-    const rota = useRota();
-    const key = itemKey(item);
-    const chosen = rota.search.event === item.id && (rota.search.occurrence ?? null) === item.occurrence;
-    const { setNodeRef, listeners, isDragging } = useDraggable({
-        id: `${place}${key}${continued ? ':continued' : ''}`,
-        data: { item, ink, mark },
-        disabled: !item.mayChange,
-    });
-    const onKeyDown = (event: KeyboardEvent) => {
-        const days = KEYS[event.key];
-        if (!event.shiftKey || days === undefined || !item.mayChange) return;
-        event.preventDefault();
-        rota.move(item, addDays(item.start.slice(0, 10), days));
-    };
+type Props = {
+    item: Item;
+    shape: Shape;
+    look: Look;
+    /** Whether it is the one that is open. */
+    chosen: boolean;
+    /** Whether it ends and begins where it is drawn, or goes on over the edge. */
+    ends?: boolean;
+    continued?: boolean;
+    /** Along which axis its ends can be taken, if at all. */
+    resizes?: 'days' | 'hours';
+    /** Whether there is room for one line alone. */
+    short?: boolean;
+    style?: CSSProperties;
+};
+
+/** One occurrence as it stands in the sheet. It listens to nothing: the sheet does, for all of them. */
+export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends = true, continued = false, resizes, short = false, style }: Props) {
     return (
         <button
-            ref={setNodeRef}
             type="button"
-            {...listeners}
-            data-item={key}
-            data-ink={ink}
+            data-item={itemKey(item)}
+            data-id={item.id}
+            data-occurrence={item.occurrence ?? ''}
+            data-ink={look.colour}
+            data-pattern={look.pattern === 'plain' ? undefined : look.pattern}
             data-ends={ends || undefined}
-            className={clsx(shape, item.status, item.busyOnly && 'busy-only', item.allDay && 'all-day', chosen && 'chosen', isDragging && 'dragged')}
+            className={clsx(shape, item.status, item.busyOnly && 'busy-only', item.unanswered && 'unanswered', item.allDay && 'all-day', chosen && 'chosen', short && 'short')}
             style={style}
-            title={hoverText(item)}
             aria-current={chosen || undefined}
             aria-label={`${spoken(item)}${continued ? ', continued' : ''}`}
-            onClick={(event) => {
-                event.stopPropagation();
-                rota.open(item);
-            }}
-            onKeyDown={onKeyDown}
         >
-            <ItemFace item={item} shape={shape} mark={mark} />
+            <ItemFace item={item} shape={shape} mark={look.mark} />
+            {resizes !== undefined && item.mayChange && (
+                <>
+                    {!continued && <span aria-hidden="true" data-handle="start" data-axis={resizes} />}
+                    {ends && <span aria-hidden="true" data-handle="end" data-axis={resizes} />}
+                </>
+            )}
         </button>
     );
-}
+});
 
-export function ItemFace({ item, shape, mark }: { item: Pick<Item, 'title' | 'start' | 'allDay'>; shape: Shape; mark: MarkName }) {
+type Face = Pick<Item, 'title' | 'start' | 'allDay'> & Partial<Pick<Item, 'private' | 'external' | 'unanswered'>>;
+
+export function ItemFace({ item, shape, mark }: { item: Face; shape: Shape; mark: MarkName }) {
     const time = item.allDay ? null : <span className="at">{timeOfDay(item.start)}</span>;
     return (
         <>
@@ -60,27 +66,41 @@ export function ItemFace({ item, shape, mark }: { item: Pick<Item, 'title' | 'st
                 <span className="front">
                     <Mark mark={mark} size={9} />
                     {time}
+                    <Signs item={item} />
                 </span>
             ) : (
                 <Mark mark={mark} size={9} />
             )}
             <span className="name">{item.title}</span>
+            {shape !== 'ticket' && <Signs item={item} />}
             {shape === 'line' && time}
         </>
     );
 }
 
-function hoverText(item: Item): string {
-    return [item.title, formatWhen(item), item.place, item.categories.join(', '), note(item)].filter((part) => part !== '').join('\n');
+/** Small signs for what colour does not tell: asked and not answered, private, from outside. */
+function Signs({ item }: { item: Face }) {
+    if (item.unanswered !== true && item.private !== true && item.external !== true) return null;
+    return (
+        <span className="signs" aria-hidden="true">
+            {item.unanswered === true && <CircleHelp size={11} />}
+            {item.private === true && <Lock size={10} />}
+            {item.external === true && <Import size={11} />}
+        </span>
+    );
 }
 
 function spoken(item: Item): string {
-    return [item.title, formatWhen(item), item.place, note(item)].filter((part) => part !== '').join(', ');
+    return [item.title, formatWhen(item), item.place, ...notes(item)].filter((part) => part !== '').join(', ');
 }
 
-function note(item: Item): string {
-    if (item.busyOnly) return 'contents hidden from you';
-    if (item.status === 'provisional') return 'provisional';
-    if (item.status === 'cancelled') return 'cancelled';
-    return item.private ? 'private' : '';
+/** What there is to know of the state of an item, in words. */
+export function notes(item: Item): string[] {
+    if (item.busyOnly) return ['contents hidden from you'];
+    return [
+        ...(item.status === 'confirmed' ? [] : [item.status as string]),
+        ...(item.unanswered ? ['you have not answered'] : []),
+        ...(item.private ? ['private'] : []),
+        ...(item.external ? ['from outside'] : []),
+    ];
 }

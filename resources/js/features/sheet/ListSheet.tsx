@@ -1,28 +1,33 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useRota } from '@/features/overlays/RotaContext';
+import { usePrinting } from '@/features/overlays/printing';
 import { useEndlessSheet } from '@/features/overlays/useSheet';
 import { formatDate, timeOfDay } from '@/time/dates';
 import { itemKey, lastDay, type Item } from './geometry';
-import { ItemView } from './ItemView';
+import { useBoard } from './BoardContext';
+import { ItemView, PLAIN } from './ItemView';
 
 type Day = { day: string; items: Item[]; closed: string | undefined };
 
 /** What is on, day after day, as far as one reads on. */
 export function ListSheet() {
-    const { through, span, hidden, today } = useRota();
+    const { through, span, hidden, today, chosen } = useRota();
+    const { register } = useBoard();
     const sheets = useEndlessSheet(through, span);
     const end = useRef<HTMLDivElement>(null);
     const pages = sheets.data?.pages;
     const days = useMemo(() => byDay(pages ?? [], hidden, span.from), [pages, hidden, span.from]);
+    useEffect(() => register(pages?.flatMap((page) => page.items) ?? []), [register, pages]);
+    const printing = usePrinting() !== null;
     const { hasNextPage, isFetchingNextPage, fetchNextPage } = sheets;
     useEffect(() => {
         const mark = end.current;
-        if (mark === null || !hasNextPage || isFetchingNextPage) return;
+        if (mark === null || !hasNextPage || isFetchingNextPage || printing) return;
         const observer = new IntersectionObserver(([seen]) => seen?.isIntersecting === true && void fetchNextPage());
         observer.observe(mark);
         return () => observer.disconnect();
-    }, [hasNextPage, isFetchingNextPage, fetchNextPage, days]);
+    }, [hasNextPage, isFetchingNextPage, fetchNextPage, days, printing]);
     if (sheets.isError) return <Failed error={sheets.error} retry={() => void sheets.refetch()} />;
     if (pages === undefined) return <Loading what="the list" />;
     const layers = pages[0]?.layers ?? [];
@@ -46,7 +51,7 @@ export function ListSheet() {
                                     <li key={itemKey(item)} className="grid grid-cols-[104px_1fr] items-baseline gap-2 max-sm:grid-cols-1">
                                         <span className="text-soft tabular-nums">{when(item, day)}</span>
                                         <span className="min-w-0">
-                                            <ItemView item={item} shape="line" ink={layers[item.layer]?.colour ?? 'slate'} mark={layers[item.layer]?.mark ?? 'disc'} place={`${day}:`} />
+                                            <ItemView item={item} shape="line" look={layers[item.layer] ?? PLAIN} chosen={chosen(item)} />
                                             {item.place !== '' && <span className="block truncate pl-5 text-xs text-soft">{item.place}</span>}
                                         </span>
                                     </li>

@@ -1,12 +1,11 @@
 import { useMemo, useState } from 'react';
-import type { Ink, MarkName } from '@/components/Mark';
 import { useRota } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { addDays, daysBetween, daysFrom, formatDate, weekNumber } from '@/time/dates';
 import { Cell } from './Cell';
 import { Grid } from './Grid';
 import { itemKey, layRow } from './geometry';
-import { ItemView } from './ItemView';
+import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
 import { useLinesPerDay } from './useLinesPerDay';
 
@@ -15,7 +14,7 @@ const NUMBER = 18;
 
 /** A row for each week. Days that hold more than fits say so and open in place. */
 export function MonthSheet({ sheet }: { sheet: Sheet }) {
-    const { span, focus, hidden, today } = useRota();
+    const { span, focus, hidden, today, chosen } = useRota();
     const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
     const weeks = daysBetween(span.from, span.to) / 7;
     const { ref, lines, weekHeight } = useLinesPerDay(weeks);
@@ -27,10 +26,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
             return { first, days: daysFrom(first, 7), row: layRow(shown, first, 7, 'ribbon') };
         });
     }, [sheet.items, hidden, span.from, weeks]);
-    const drawn = (layer: number): { ink: Ink; mark: MarkName } => {
-        const found = sheet.layers[layer];
-        return { ink: found?.colour ?? 'slate', mark: found?.mark ?? 'disc' };
-    };
+    const look = (layer: number) => sheet.layers[layer] ?? PLAIN;
     return (
         <Grid ref={ref} kind="month" label="Month: a row for each week" style={{ ['--days' as string]: 7, ['--weeks' as string]: weeks, ['--week-height' as string]: `${weekHeight}px` }}>
             <div role="row" className="sheet-row">
@@ -60,7 +56,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                         const more = tickets.length - room + unseen;
                         const outside = day < focus.from || day >= focus.to;
                         return (
-                            <Cell key={day} row={week} column={column} day={day} target={null} closed={closed.get(day)} outside={outside} label={`Week ${weekNumber(addDays(first, 3))}`}>
+                            <Cell key={day} row={week} column={column} day={day} weeks closed={closed.get(day)} outside={outside} label={`Week ${weekNumber(addDays(first, 3))}`}>
                                 <div className="sheet-number" data-today={day === today || undefined}>
                                     {formatDate(day, day.endsWith('-01') ? 'short' : 'day')}
                                 </div>
@@ -72,7 +68,9 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                                             key={itemKey(ribbon.item)}
                                             item={ribbon.item}
                                             shape="ribbon"
-                                            {...drawn(ribbon.item.layer)}
+                                            look={look(ribbon.item.layer)}
+                                            chosen={chosen(ribbon.item)}
+                                            resizes={ribbon.item.allDay ? 'days' : undefined}
                                             ends={ribbon.ends}
                                             continued={!ribbon.begins}
                                             style={{ top: 1 + NUMBER + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
@@ -80,17 +78,14 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                                     ))}
                                 <PendingItem shape="line" day={day} />
                                 {tickets.slice(0, room).map((item) => (
-                                    <ItemView key={itemKey(item)} item={item} shape="line" {...drawn(item.layer)} />
+                                    <ItemView key={itemKey(item)} item={item} shape="line" look={look(item.layer)} chosen={chosen(item)} />
                                 ))}
                                 {(more > 0 || opened.has(day)) && (
                                     <button
                                         type="button"
                                         className="h-6 shrink-0 px-1 text-left text-[11px] text-soft hover:text-ink hover:underline"
                                         aria-expanded={opened.has(day)}
-                                        onClick={(event) => {
-                                            event.stopPropagation();
-                                            setOpened((before) => toggled(before, day));
-                                        }}
+                                        onClick={() => setOpened((before) => toggled(before, day))}
                                     >
                                         {opened.has(day) ? (
                                             'show fewer'

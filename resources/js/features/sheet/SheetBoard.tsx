@@ -1,47 +1,66 @@
-import { DndContext, DragOverlay, MouseSensor, TouchSensor, pointerWithin, useSensor, useSensors, type DragEndEvent, type DragStartEvent } from '@dnd-kit/core';
-import { useState } from 'react';
-import type { Ink, MarkName } from '@/components/Mark';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useRota } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
-import type { Item } from './geometry';
-import { ItemFace } from './ItemView';
+import { BoardContext } from './BoardContext';
+import { spotOf } from './cells';
+import { Essentials } from './Essentials';
+import { itemKey, type Item } from './geometry';
 import { HoursSheet } from './HoursSheet';
 import { LanesSheet } from './LanesSheet';
+import { LiftedItem, type LiftedHandle } from './LiftedItem';
 import { ListSheet } from './ListSheet';
 import { MonthSheet } from './MonthSheet';
+import { begunIn, laneRows } from './rows';
+import { useSheetGestures, type Drawn, type Lifted } from './useSheetGestures';
+import { useSheetKeys } from './useSheetKeys';
 import { YearSheet } from './YearSheet';
 
-type Lifted = { item: Item; ink: Ink; mark: MarkName };
-
-/** The sheet with what is dragged over it. */
+/** The sheet, however it is drawn: what is pointed at, dragged and typed on it is listened to here, for every view. */
 export function SheetBoard({ sheet }: { sheet: Sheet }) {
     const rota = useRota();
-    const [lifted, setLifted] = useState<Lifted | null>(null);
-    const sensors = useSensors(
-        useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-        useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
-    );
-    const onDragStart = (event: DragStartEvent) => setLifted(event.active.data.current as Lifted);
-    const onDragEnd = (event: DragEndEvent) => {
-        setLifted(null);
-        const day = (event.over?.data.current as { day: string } | undefined)?.day;
-        const { item } = event.active.data.current as Lifted;
-        if (day !== undefined && day !== item.start.slice(0, 10)) rota.move(item, day);
+    const ref = useRef<HTMLDivElement>(null);
+    const lifted = useRef<LiftedHandle>(null);
+    const items = useRef<ReadonlyMap<string, Item>>(new Map());
+    const register = useCallback((drawn: readonly Item[]) => {
+        items.current = new Map(drawn.map((each) => [itemKey(each), each]));
+    }, []);
+    useEffect(() => register(sheet.items), [register, sheet.items]);
+    const rows = useMemo(() => (rota.view === 'lanes' ? laneRows(sheet, rota.through.group, rota.hidden) : []), [sheet, rota.view, rota.through.group, rota.hidden]);
+    const board = useMemo(() => ({ rows, register }), [rows, register]);
+    const itemOf = useCallback((key: string) => items.current.get(key), []);
+    const lookOf = useCallback((item: Item) => sheet.layers[item.layer], [sheet.layers]);
+
+    const onLift = useCallback((told: Lifted | null, x: number, y: number) => {
+        const layer = told?.item == null ? undefined : lookOf(told.item);
+        lifted.current?.show(told, layer, x, y);
+    }, [lookOf]);
+    const onDraw = ({ start, end, allDay, row }: Drawn) => {
+        const lane = rows[row] ?? null;
+        rota.begin({ start, end, allDay, calendar: lane?.target ?? null, ...begunIn(lane) });
     };
+    const onBegin = (cell: HTMLElement, y: number | null, layer: number | null) => {
+        const spot = spotOf(cell, y ?? 0);
+        const lane = rows[spot.row] ?? null;
+        if (lane?.target === null) return rota.refuse(lane.key === '*' ? 'Nothing can be put among what is hidden from you.' : `You may not add to ${lane.name}.`);
+        const target = lane?.target ?? (layer === null ? null : (sheet.layers[layer]?.target ?? null));
+        if (spot.kind === 'whole') return rota.begin({ start: spot.day, allDay: true, calendar: target });
+        const minutes = y === null || spot.minutes === null ? 9 * 60 : Math.max(0, Math.min(23 * 60, Math.floor(spot.minutes / 30) * 30));
+        const time = `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+        rota.begin({ start: `${spot.day}T${time}`, allDay: false, calendar: target, ...begunIn(lane) });
+    };
+    useSheetGestures(ref, { itemOf, rows, mayBegin: rota.search.as === undefined, onMove: rota.move, onDraw, onLift });
+    useSheetKeys(ref, { view: rota.view, itemOf, rows, onMove: rota.move, onOpen: rota.open, onBegin });
     return (
-        <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setLifted(null)}>
-            {rota.view === 'lanes' && <LanesSheet sheet={sheet} />}
-            {(rota.view === 'week' || rota.view === 'day') && <HoursSheet sheet={sheet} />}
-            {rota.view === 'month' && <MonthSheet sheet={sheet} />}
-            {rota.view === 'list' && <ListSheet />}
-            {rota.view === 'year' && <YearSheet sheet={sheet} />}
-            <DragOverlay dropAnimation={null}>
-                {lifted !== null && (
-                    <div className="ticket lifted" data-ink={lifted.ink}>
-                        <ItemFace item={lifted.item} shape="ticket" mark={lifted.mark} />
-                    </div>
-                )}
-            </DragOverlay>
-        </DndContext>
+        <BoardContext.Provider value={board}>
+            <div ref={ref} className="min-h-full">
+                {rota.view === 'lanes' && <LanesSheet sheet={sheet} />}
+                {(rota.view === 'week' || rota.view === 'day') && <HoursSheet sheet={sheet} />}
+                {rota.view === 'month' && <MonthSheet sheet={sheet} />}
+                {rota.view === 'list' && <ListSheet />}
+                {rota.view === 'year' && <YearSheet sheet={sheet} />}
+            </div>
+            <Essentials sheet={ref} itemOf={itemOf} lookOf={lookOf} />
+            <LiftedItem ref={lifted} />
+        </BoardContext.Provider>
     );
 }

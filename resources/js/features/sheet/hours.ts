@@ -50,3 +50,10 @@ export function hoursOf(blocks: readonly Block[], from: number, to: number): { f
     const after = blocks.filter((block) => block.from >= to * 60).length;
     return { first: from, last: to, before, after };
 }
+
+/** The same with layers side by side: each in a column of its own, in which only its own items share the width. */
+export function sideBySide(items: readonly Item[], day: string, layers: readonly number[]): Block[] {
+    return layers.flatMap((layer, position) =>
+        layDay(items.filter((item) => item.layer === layer), day).map((block) => ({ ...block, column: position * block.columns + block.column, columns: block.columns * layers.length })),
+    );
+}

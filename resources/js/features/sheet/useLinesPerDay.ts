@@ -10,7 +10,7 @@ export function useLinesPerDay(weeks: number) {
     const ref = useRef<HTMLDivElement>(null);
     const [height, setHeight] = useState(600);
     useEffect(() => {
-        const frame = ref.current?.parentElement;
+        const frame = ref.current?.closest<HTMLElement>('[data-scroller]');
         if (frame === null || frame === undefined) return;
         const observer = new ResizeObserver(() => setHeight(frame.clientHeight));
         observer.observe(frame);

@@ -1,0 +1,24 @@
+import type { UseQueryResult } from '@tanstack/react-query';
+import { Failed, Loading } from '@/components/States';
+import { SheetBoard } from '@/features/sheet/SheetBoard';
+import { EmptySheet } from './EmptySheet';
+import type { Sheet } from './useSheet';
+
+type Props = { sheet: UseQueryResult<Sheet>; overlaysError: Error | null };
+
+/** Where the sheet scrolls; what shows while it is fetched, when that fails, and when there is nothing yet. */
+export function SheetFrame({ sheet, overlaysError }: Props) {
+    return (
+        <div className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet" data-scroller aria-busy={sheet.isFetching}>
+            {sheet.isError || overlaysError !== null ? (
+                <Failed error={sheet.error ?? overlaysError} retry={() => void sheet.refetch()} />
+            ) : sheet.data === undefined ? (
+                <Loading what="the sheet" />
+            ) : sheet.data.layers.length === 0 ? (
+                <EmptySheet />
+            ) : (
+                <SheetBoard sheet={sheet.data} />
+            )}
+        </div>
+    );
+}

@@ -1,0 +1,75 @@
+import { useMemo } from 'react';
+import { toast } from 'sonner';
+import { useCalendars } from '@/features/calendars/useCalendars';
+import { usePerson } from '@/features/session/useSession';
+import type { Move } from '@/features/sheet/landing';
+import { addDays, addMinutes } from '@/time/dates';
+import { useNow } from '@/time/useNow';
+import type { Draft, Rota } from './RotaContext';
+import type { RotaSearch } from './rotaSearch';
+import { useOverlays } from './useOverlays';
+import { useSheet } from './useSheet';
+import { stepped, useLaneDays, windowOf } from './useWindow';
+
+type Doing = { setDraft: (draft: Draft | null) => void; move: (move: Move) => void };
+
+let beginnings = 0;
+const LAST = 'rota.overlay';
+
+/** A sheet and all that is known and can be done there: what the address says, made whole. */
+export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: Doing) {
+    const zone = usePerson().timezone;
+    const now = useNow(zone);
+    const today = now.slice(0, 10);
+    const calendars = useCalendars();
+    const overlays = useOverlays();
+    const fitting = useLaneDays();
+    const halved = search.beside !== undefined && fitting === 14 ? 7 : fitting;
+    const laneDays = search.weeks === undefined || fitting === 3 ? halved : search.weeks * 7;
+
+    const remembered = localStorage.getItem(LAST);
+    const known = (slug: string | null | undefined) => slug === 'all' || overlays.data?.some((each) => each.slug === slug) === true;
+    const overlay = search.overlay ?? (known(remembered) ? (remembered ?? 'all') : (overlays.data?.[0]?.slug ?? 'all'));
+    const single = calendars.data?.find((each) => each.slug === search.calendar);
+    const view = search.view ?? (search.calendar === undefined ? null : single?.openingView) ?? overlays.data?.find((each) => each.slug === overlay)?.openingView ?? 'lanes';
+    const date = search.date ?? today;
+    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO'), [view, date, laneDays, single?.firstDay]);
+    const group = view === 'lanes' ? (search.group ?? 'layer') : 'layer';
+    const through = useMemo(
+        () => ({ overlay, calendar: search.calendar, as: search.as, zone, categories: search.categories ?? [], words: search.words, people: search.people ?? [], group }),
+        [overlay, search.calendar, search.as, zone, search.categories, search.words, search.people, group],
+    );
+    const sheet = useSheet(through, span, overlays.isSuccess);
+    const hidden = useMemo(() => new Set(search.off ?? []), [search.off]);
+
+    const rota = useMemo<Rota>(
+        () => ({
+            search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, move,
+            sheet: sheet.data,
+            step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
+            chosen: (item) => search.event === item.id && (search.occurrence ?? null) === item.occurrence,
+            begin: ({ start, end, allDay, calendar: target, ...has }) => {
+                if (search.as !== undefined) return;
+                const first = calendars.data?.find((each) => each.mayAdd);
+                // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
+                const inView = sheet.data?.layers.find((layer, index) => layer.target !== null && !hidden.has(index))?.target;
+                const calendar = target ?? inView ?? first?.slug;
+                if (calendar === undefined) return void toast.error('There is no calendar yet that you may add to.');
+                go({ event: undefined, occurrence: undefined });
+                setDraft({ ...has, begun: ++beginnings, calendar, title: '', allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
+            },
+            open: (item) => {
+                setDraft(null);
+                go({ event: item.id, occurrence: item.occurrence ?? undefined });
+            },
+            refuse: (why) => void toast.error(why),
+        }),
+        [search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, calendars.data, setDraft, move],
+    );
+    return { rota, sheet, overlays };
+}
+
+/** Remembers, in this browser, through which overlay was looked last. */
+export function rememberOverlay(slug: string): void {
+    localStorage.setItem(LAST, slug);
+}

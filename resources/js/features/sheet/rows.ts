@@ -1,0 +1,77 @@
+import type { Schemas } from '@/api/client';
+import type { Ink, MarkName } from '@/components/Mark';
+import type { Draft } from '@/features/overlays/RotaContext';
+import type { Grouping } from '@/features/overlays/rotaSearch';
+import type { Sheet } from '@/features/overlays/useSheet';
+import type { Item } from './geometry';
+
+/** A row of lanes: a layer, or whatever else they are told apart by. */
+export type LaneRow = {
+    kind: Grouping;
+    /** As the server names it; empty for what cannot be told apart, * for what is hidden. */
+    key: string;
+    name: string;
+    about: string;
+    ink: Ink | null;
+    mark: MarkName | null;
+    /** The calendar that an event begun here goes on; null where none may be added to, undefined where any will do. */
+    target: string | null | undefined;
+    /** The calendars whose events can stand in it; null where those of any can. */
+    calendars: readonly string[] | null;
+    items: Item[];
+};
+
+type Layer = Schemas['SheetLayer'];
+
+/** The rows in order, each with what stands in it. */
+export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<number>): LaneRow[] {
+    if (group === 'layer') {
+        const rows = sheet.layers.map((layer): LaneRow => ({ kind: 'layer', key: layer.name, name: layer.name, about: layer.about, ink: layer.colour, mark: layer.mark, target: layer.target, calendars: layer.calendars, items: [] }));
+        for (const item of sheet.items) rows[item.layer]?.items.push(item);
+        return rows.filter((_, index) => !hidden.has(index));
+    }
+    const rows = sheet.rows.map((row): LaneRow => {
+        const layer = row.calendar === null ? undefined : layerOf(sheet.layers, row.calendar);
+        return {
+            kind: group, key: row.key, name: row.name, about: '', ink: layer?.colour ?? null, mark: layer?.mark ?? null,
+            target: group === 'calendar' ? row.target : row.key === '*' ? null : undefined, calendars: row.calendar === null ? null : [row.calendar], items: [],
+        };
+    });
+    for (const item of sheet.items) {
+        if (!hidden.has(item.layer)) for (const row of item.rows) rows[row]?.items.push(item);
+    }
+    return rows;
+}
+
+function layerOf(layers: readonly Layer[], calendar: string): Layer | undefined {
+    return layers.find((layer) => layer.calendars.length === 1 && layer.calendars[0] === calendar);
+}
+
+/** What an event has that is begun in a row. */
+export function begunIn(row: LaneRow | null): Pick<Draft, 'place' | 'categories' | 'responsible'> {
+    if (row === null || row.key === '') return {};
+    switch (row.kind) {
+        case 'place':
+            return { place: row.name };
+        case 'category':
+            return { categories: [row.name] };
+        case 'person':
+            return { responsible: [{ id: Number(row.key), name: row.name }] };
+        default:
+            return {};
+    }
+}
+
+/** Whether an event that is being written would stand in a row. */
+export function wouldStandIn(draft: Draft, row: LaneRow): boolean {
+    switch (row.kind) {
+        case 'place':
+            return (draft.place ?? '').trim().toLowerCase() === row.key;
+        case 'category':
+            return row.key === '' ? (draft.categories ?? []).length === 0 : (draft.categories ?? []).some((name) => name.toLowerCase() === row.key);
+        case 'person':
+            return row.key === '' ? (draft.responsible ?? []).length === 0 : (draft.responsible ?? []).some((each) => String(each.id) === row.key);
+        default:
+            return row.calendars?.includes(draft.calendar) === true;
+    }
+}
