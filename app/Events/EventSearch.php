@@ -13,6 +13,7 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
+use stdClass;
 
 /** Finds events by words in title, place or description, by category and by who takes part, over all that a viewer may read. */
 final class EventSearch
@@ -20,7 +21,10 @@ final class EventSearch
     private const MOST = 20;
 
     /** So many that match are ranked; what is farther down is found by more words. */
-    private const RANKED = 400;
+    private const RANKED = 300;
+
+    /** So many of the newest events are looked at one by one. */
+    private const SAMPLED = 10_000;
 
     /** InnoDB's index has no words shorter than this. */
     private const SHORTEST = 3;
@@ -35,73 +39,114 @@ final class EventSearch
         if ($sought === [] || $readable->isEmpty()) {
             return [];
         }
-        $rows = $this->matching($sought, $readable, $sight)->limit(self::RANKED)
-            ->get(['e.id', 'e.series_id', 'e.calendar_id', 'e.title', 'e.place', 'e.time_kind', 'e.starts_local', 'e.timezone', 'e.repeats']);
-        $heads = $rows->map(fn (object $row): int => $row->series_id ?? $row->id)->unique()->values()->all();
-        $times = $this->times($heads);
+        $head = static fn (object $row): int => $row->series_id ?? $row->id;
+        $rows = $this->candidates($words, $sought, $readable, $sight)->unique($head)->take(self::RANKED);
+        $times = $this->times($rows->map($head)->values()->all());
         $now = now()->format('Y-m-d H:i:s');
-
-        return $rows->unique(fn (object $row): int => $row->series_id ?? $row->id)->map(function (object $row) use ($sought, $times, $now, $zone, $readable): array {
-            $time = $times[$row->series_id ?? $row->id] ?? null;
+        $best = $rows->map(function (object $row) use ($sought, $times, $now, $head): array {
             $title = mb_strtolower($row->title);
             $met = count(array_filter($sought, static fn (string $word): bool => str_contains($title, $word)));
-            $at = $time->starts_at ?? $row->starts_local;
+            $at = $times[$head($row)] ?? $row->starts_local;
 
             return [
                 'rank' => [-$met, str_starts_with($title, $sought[0]) ? 0 : 1, $at >= $now ? 0 : 1, abs((int) strtotime($at.' UTC') - now()->getTimestamp())],
-                'id' => $row->series_id ?? $row->id,
-                'occurrence' => $time->recurrence_id ?? null,
-                'title' => $row->title,
-                'place' => $row->place,
-                'calendar' => $readable[$row->calendar_id]->calendar->slug,
-                'date' => $row->time_kind === TimeKind::Zoned->value && $time !== null ? (new LocalDateTime($zone->toLocal((int) strtotime($at.' UTC'))))->toDate() : substr($at, 0, 10),
+                'row' => $row, 'head' => $head($row), 'at' => $at, 'indexed' => isset($times[$head($row)]),
             ];
-        })->sortBy('rank')->take(self::MOST)->map(fn (array $found): array => array_diff_key($found, ['rank' => true]))->values()->all();
+        })->sortBy('rank')->take(self::MOST)->values();
+        $occurrences = $this->occurrences($best->where('indexed', true)->pluck('at', 'head')->all());
+
+        return $best->map(fn (array $found): array => [
+            'id' => $found['head'],
+            'occurrence' => $occurrences[$found['head']] ?? null,
+            'title' => $found['row']->title,
+            'place' => $found['row']->place,
+            'calendar' => $readable[$found['row']->calendar_id]->calendar->slug,
+            'date' => $found['row']->time_kind === TimeKind::Zoned->value && $found['indexed'] ? (new LocalDateTime($zone->toLocal((int) strtotime($found['at'].' UTC'))))->toDate() : substr($found['at'], 0, 10),
+        ])->all();
     }
 
     /**
-     * Events that have every word somewhere: private ones only where the viewer may read them, so that finding nothing
-     * tells nothing.
+     * Events that have every word in their text, and those of a category or with somebody that is called so.
      *
-     * @param  list<string>  $words
+     * @param  list<string>  $sought  in lower case
      * @param  Collection<int, AccessibleCalendar>  $readable
+     * @return Collection<int, stdClass>
      */
-    private function matching(array $words, Collection $readable, Sight $sight): Builder
+    private function candidates(string $words, array $sought, Collection $readable, Sight $sight): Collection
+    {
+        $found = $this->ofText($sought, $readable, $sight);
+        $like = '%'.addcslashes(trim($words), '%_\\').'%';
+        foreach (Category::query()->where('name', 'like', $like)->limit(3)->pluck('id') as $id) {
+            $found = $found->concat($this->taken(DB::table('event_category as k')->join('events as e', 'e.id', '=', 'k.event_id')->where('k.category_id', $id)->orderByDesc('k.event_id'), $readable, $sight, intdiv(self::RANKED, 3)));
+        }
+        $people = Person::searched(implode(' ', $sought))->limit(10)->pluck('email')->map(fn (string $email): string => mb_strtolower($email));
+        if ($people->isNotEmpty()) {
+            $found = $found->concat($this->taken(DB::table('event_participants as p')->join('events as e', 'e.id', '=', 'p.event_id')->whereIn('p.address', $people)->orderByDesc('p.event_id'), $readable, $sight));
+        }
+
+        return $found;
+    }
+
+    /**
+     * What many events have is found among the newest at once; what few have, by the index of words, which would take
+     * long to tell of the many.
+     *
+     * @param  list<string>  $sought
+     * @param  Collection<int, AccessibleCalendar>  $readable
+     * @return Collection<int, stdClass>
+     */
+    private function ofText(array $sought, Collection $readable, Sight $sight): Collection
+    {
+        $newest = DB::table('events as e')->where('e.id', '>', (int) DB::table('events')->max('id') - self::SAMPLED)->orderByDesc('e.id');
+        foreach ($sought as $word) {
+            $newest->whereRaw("CONCAT_WS(' ', e.title, e.place, e.description) RLIKE ?", ["(?<![\\p{L}\\p{N}]){$word}"]);
+        }
+        $found = $this->taken($newest, $readable, $sight);
+        if ($found->count() === self::RANKED) {
+            return $found;
+        }
+        $text = implode(' ', array_map(static fn (string $word): string => "+{$word}*", $sought));
+
+        return $this->taken(DB::table('events as e')->whereRaw('MATCH (e.title, e.place, e.description) AGAINST (? IN BOOLEAN MODE)', [$text])->orderByDesc('e.id'), $readable, $sight);
+    }
+
+    /**
+     * So many of the events asked for as are ranked, of those that the viewer may read: private ones are left out of the
+     * question itself where they may not, so that finding nothing tells nothing.
+     *
+     * @param  Collection<int, AccessibleCalendar>  $readable
+     * @return Collection<int, stdClass>
+     */
+    private function taken(Builder $query, Collection $readable, Sight $sight, int $most = self::RANKED): Collection
     {
         $editable = $readable->filter(fn (AccessibleCalendar $each): bool => $each->eventLevel()->includes(Level::Edit));
-        $text = implode(' ', array_map(static fn (string $word): string => "+{$word}*", $words));
-        $categories = Category::query()->whereIn('name', $words)->pluck('id');
-        $people = Person::searched(implode(' ', $words))->limit(50)->pluck('email')->map(fn (string $email): string => mb_strtolower($email));
 
-        return DB::table('events as e')->whereNull('e.deleted_at')->whereIntegerInRaw('e.calendar_id', $readable->keys()->all())
-            ->where(function (Builder $any) use ($text, $categories, $people): void {
-                $any->whereRaw('MATCH (e.title, e.place, e.description) AGAINST (? IN BOOLEAN MODE)', [$text])
-                    ->when($categories->isNotEmpty(), fn (Builder $query) => $query->orWhereIn('e.id', DB::table('event_category')->whereIn('category_id', $categories)->select('event_id')))
-                    ->when($people->isNotEmpty(), fn (Builder $query) => $query->orWhereIn('e.id', DB::table('event_participants')->whereIn('address', $people)->select('event_id')));
-            })
+        return $query->whereNull('e.deleted_at')->whereIntegerInRaw('e.calendar_id', $readable->keys()->all())
             ->where(fn (Builder $seen) => $seen->where('e.private', false)->orWhereIntegerInRaw('e.calendar_id', $editable->keys()->all())->orWhere('e.created_by', $sight->personId)
                 ->orWhereIn('e.id', DB::table('event_participants')->where('address', mb_strtolower($sight->address))->select('event_id')))
-            ->orderByDesc('e.id');
+            ->limit($most)
+            ->get(['e.id', 'e.series_id', 'e.calendar_id', 'e.title', 'e.place', 'e.time_kind', 'e.starts_local', 'e.timezone', 'e.repeats']);
     }
 
     /**
-     * The next time of each series, or its last.
+     * The next time of each series, or its last, as the index has it.
      *
      * @param  list<int>  $heads
-     * @return array<int, object>
+     * @return array<int, string>
      */
     private function times(array $heads): array
     {
-        $now = now();
-        $next = DB::table('occurrences')->whereIntegerInRaw('series_id', $heads)->where('ends_at', '>=', $now)->groupBy('series_id')->selectRaw('series_id, MIN(starts_at) AS starts_at');
-        $last = DB::table('occurrences')->whereIntegerInRaw('series_id', $heads)->where('ends_at', '<', $now)->groupBy('series_id')->selectRaw('series_id, MAX(starts_at) AS starts_at');
-        $times = [];
-        foreach ([$last, $next] as $query) {
-            foreach (DB::table('occurrences as o')->joinSub($query, 'm', fn ($join) => $join->on('m.series_id', '=', 'o.series_id')->on('m.starts_at', '=', 'o.starts_at'))->get(['o.series_id', 'o.recurrence_id', 'o.starts_at']) as $row) {
-                $times[$row->series_id] = $row;
-            }
-        }
+        return DB::table('occurrences')->whereIntegerInRaw('series_id', $heads)->groupBy('series_id')
+            ->selectRaw('series_id, COALESCE(MIN(IF(ends_at >= ?, starts_at, NULL)), MAX(starts_at)) AS starts_at', [now()])->pluck('starts_at', 'series_id')->all();
+    }
 
-        return $times;
+    /**
+     * @param  array<int, string>  $times  by series
+     * @return array<int, ?string> the names of the occurrences that start then
+     */
+    private function occurrences(array $times): array
+    {
+        return DB::table('occurrences')->whereIntegerInRaw('series_id', array_keys($times))->whereIn('starts_at', array_values($times))->get(['series_id', 'starts_at', 'recurrence_id'])
+            ->filter(fn (object $row): bool => $row->starts_at === $times[$row->series_id])->pluck('recurrence_id', 'series_id')->all();
     }
 }

@@ -59,6 +59,7 @@ export async function layOverlay(page: Page, name: string, calendars: string[]):
     await dialog.getByLabel('Name').fill(name);
     for (const calendar of calendars) await dialog.getByLabel('Add a layer of').selectOption({ label: calendar });
     await dialog.getByRole('button', { name: 'Keep it' }).click();
+    await expect(dialog).toBeHidden();
     await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 }
 

@@ -9,8 +9,29 @@ export function wallNow(zone: string): string {
     return Temporal.Now.plainDateTimeISO(zone).toString({ smallestUnit: 'minute' });
 }
 
+/** A sheet asks the same few dates thousands of times: what was reckoned once is kept. */
+const MOST_KEPT = 5000;
+
+function kept<Value>(reckon: (key: string) => Value): (key: string) => Value {
+    const known = new Map<string, Value>();
+    return (key) => {
+        const found = known.get(key);
+        if (found !== undefined) return found;
+        if (known.size >= MOST_KEPT) known.clear();
+        const value = reckon(key);
+        known.set(key, value);
+        return value;
+    };
+}
+
+const EPOCH = Temporal.PlainDate.from('1970-01-01');
+
+/** The number of a day, counted from 1970-01-01; of a wall time, of its day. */
+const dayNumber = kept((date) => EPOCH.until(Temporal.PlainDate.from(date)).days);
+const dateOf = kept((number) => EPOCH.add({ days: Number(number) }).toString());
+
 export function addDays(date: string, days: number): string {
-    return Temporal.PlainDate.from(date).add({ days }).toString();
+    return dateOf(String(dayNumber(date.slice(0, 10)) + days));
 }
 
 export function addMonths(date: string, months: number): string {
@@ -19,7 +40,7 @@ export function addMonths(date: string, months: number): string {
 
 /** Whole days from one date to another. */
 export function daysBetween(from: string, to: string): number {
-    return Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to)).days;
+    return dayNumber(to.slice(0, 10)) - dayNumber(from.slice(0, 10));
 }
 
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'] as const;
@@ -37,7 +58,7 @@ export function startOfMonth(date: string): string {
 }
 
 export function isWeekend(date: string): boolean {
-    return Temporal.PlainDate.from(date).dayOfWeek > 5;
+    return weekday(date) > 4;
 }
 
 export function weekNumber(date: string): number {
@@ -46,7 +67,7 @@ export function weekNumber(date: string): number {
 
 /** 0 is Monday. */
 export function weekday(date: string): number {
-    return Temporal.PlainDate.from(date).dayOfWeek - 1;
+    return (((dayNumber(date) + 3) % 7) + 7) % 7;
 }
 
 export function isDate(text: unknown): text is string {
@@ -60,8 +81,7 @@ export function isDate(text: unknown): text is string {
 }
 
 export function daysFrom(first: string, count: number): string[] {
-    const start = Temporal.PlainDate.from(first);
-    return Array.from({ length: count }, (_, index) => start.add({ days: index }).toString());
+    return Array.from({ length: count }, (_, index) => addDays(first, index));
 }
 
 type Style = 'weekday' | 'weekdayDay' | 'long' | 'short' | 'month' | 'monthYear' | 'day';
@@ -76,8 +96,13 @@ const STYLES: Record<Style, Intl.DateTimeFormatOptions> = {
     day: { day: 'numeric' },
 };
 
+const formatted = kept((key) => {
+    const [date = '', style = ''] = key.split(' ');
+    return Temporal.PlainDate.from(date).toLocaleString('en-GB', STYLES[style as Style]);
+});
+
 export function formatDate(date: string, style: Style): string {
-    return Temporal.PlainDate.from(date.slice(0, 10)).toLocaleString('en-GB', STYLES[style]);
+    return formatted(`${date.slice(0, 10)} ${style}`);
 }
 
 /** `9:30` of `2026-11-02T09:30`. */
@@ -120,5 +145,9 @@ export function addMinutes(wall: string, minutes: number): string {
 }
 
 export function minutesBetween(from: string, to: string): number {
-    return Temporal.PlainDateTime.from(from).until(Temporal.PlainDateTime.from(to)).total({ unit: 'minutes' });
+    return daysBetween(from, to) * 24 * 60 + minuteOfDay(to) - minuteOfDay(from);
+}
+
+function minuteOfDay(wall: string): number {
+    return Number(wall.slice(11, 13)) * 60 + Number(wall.slice(14, 16));
 }

@@ -47,12 +47,12 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
                         </optgroup>
                     ))}
                 </select>
-                {!fixed && order.length > 1 && (
-                    <kbd className="shrink-0 border border-current px-1 font-sans text-[10.5px]" title="F2 takes the next calendar, Shift and F2 the one before">
-                        F2
-                    </kbd>
-                )}
             </label>
+            {!fixed && order.length > 1 && (
+                <p className="mt-0.5 text-right text-[11px] text-soft">
+                    <kbd className="border border-line px-1 font-sans">F2</kbd> takes the next calendar
+                </p>
+            )}
             <p aria-live="polite" className="sr-only">
                 {calendar === undefined ? '' : `It goes on ${calendar.name}.`}
             </p>

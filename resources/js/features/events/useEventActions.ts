@@ -64,6 +64,9 @@ export function useEventActions() {
     });
 
     const move = useMutation({
+        mutationKey: ['move'],
+        // One after the other, so that two quick changes of one event do not race.
+        scope: { id: 'move' },
         mutationFn: async ({ move, scope }: { move: Move; scope: Scope }) => {
             // The sheet tells times on the reader's wall; the event is moved on its own.
             const event = await fetchEvent(move.item.id, scope);
@@ -92,7 +95,8 @@ export function useEventActions() {
             context?.sheets.forEach(([key, sheet]) => client.setQueryData(key, sheet));
             refused(error);
         },
-        onSettled: refresh,
+        // While another one waits, what is fetched would undo on the sheet what is to come.
+        onSettled: () => (client.isMutating({ mutationKey: ['move'] }) > 1 ? undefined : refresh()),
     });
 
     return { create, update, remove, move };
