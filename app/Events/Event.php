@@ -35,6 +35,7 @@ use PinnedRota\Core\Time\TimeKind;
  * @property Status $status
  * @property bool $busy
  * @property bool $private
+ * @property bool $has_participants so that a window asks of those events alone who takes part
  * @property int $priority
  * @property string $category_ids comma-separated, as its categories are
  * @property int $sequence
@@ -55,7 +56,7 @@ final class Event extends Model
 
     protected $attributes = [
         'series_id' => null, 'recurrence_id' => null, 'and_following' => false, 'indexed' => true, 'timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
-        'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false,
+        'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false, 'has_participants' => false,
         'priority' => 0, 'category_ids' => '', 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null,
         'created_by' => null, 'updated_by' => null, 'version' => 1,
     ];
@@ -76,7 +77,7 @@ final class Event extends Model
     {
         return [
             'time_kind' => TimeKind::class, 'status' => Status::class,
-            'repeats' => 'boolean', 'busy' => 'boolean', 'private' => 'boolean', 'and_following' => 'boolean', 'indexed' => 'boolean',
+            'repeats' => 'boolean', 'busy' => 'boolean', 'private' => 'boolean', 'has_participants' => 'boolean', 'and_following' => 'boolean', 'indexed' => 'boolean',
         ];
     }
 }

@@ -96,6 +96,6 @@ final class EventJson
 
     private static function time(EventTime $time): string
     {
-        return $time->kind->value === 'date' ? $time->local->toDate() : substr($time->local->toDateTime(), 0, 16);
+        return $time->kind->value === 'date' ? $time->local->toDate() : $time->local->toMinute();
     }
 }

@@ -89,6 +89,7 @@ final class EventTranslator
             'status' => $event->status,
             'busy' => $event->busy,
             'private' => $event->private,
+            'has_participants' => $event->participants !== [],
             'priority' => $event->priority,
             'sequence' => $event->sequence,
             'details' => DetailsText::write($event),

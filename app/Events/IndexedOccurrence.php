@@ -29,6 +29,7 @@ final readonly class IndexedOccurrence
         public ?int $createdBy,
         public string $categoryIds,
         public string $uid,
+        public bool $hasParticipants,
     ) {
     }
 }

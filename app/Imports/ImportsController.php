@@ -124,7 +124,7 @@ final class ImportsController
         return [
             'verdict' => $planned->verdict->value,
             'title' => $event->title,
-            'start' => $event->start->kind === TimeKind::Date ? $event->start->local->toDate() : substr($event->start->local->toDateTime(), 0, 16),
+            'start' => $event->start->kind === TimeKind::Date ? $event->start->local->toDate() : $event->start->local->toMinute(),
             'allDay' => $event->isAllDay(),
             'timezone' => $event->start->zone?->name,
             'repeats' => $event->recurrence->repeats(),

@@ -22,9 +22,9 @@ final class FactsReader
             $asksText = $asksText || $layer->asksText;
             $asksPeople = $asksPeople || $layer->asksPeople;
         }
-        $ids = $asksText || $asksPeople ? array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, $found))) : [];
+        $ids = $asksText ? array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, $found))) : [];
 
-        return new KnownFacts($asksText, $asksText ? $this->descriptions($ids) : [], $asksPeople ? $this->people($ids) : []);
+        return new KnownFacts($asksText, $asksText ? $this->descriptions($ids) : [], $asksPeople ? $this->people(array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, array_filter($found, static fn (IndexedOccurrence $each): bool => $each->hasParticipants))))) : []);
     }
 
     /**

@@ -23,11 +23,11 @@ final readonly class Participation
     /** @param  list<IndexedOccurrence>  $found */
     public static function read(array $found, Sight $sight): self
     {
-        $ids = array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, $found)));
+        $ids = array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, array_filter($found, static fn (IndexedOccurrence $each): bool => $each->hasParticipants))));
         $address = mb_strtolower($sight->address);
         $rows = $ids === [] ? collect() : DB::table('event_participants')->whereIntegerInRaw('event_id', $ids)
             ->where(fn ($query) => $query->where('role', ParticipantRole::Responsible->value)->orWhere('address', $address))->get();
-        $names = Person::query()->whereIn('email', $rows->pluck('address')->unique())->pluck('name', 'email')->mapWithKeys(fn (string $name, string $email): array => [mb_strtolower($email) => $name]);
+        $names = $rows->isEmpty() ? collect() : Person::query()->whereIn('email', $rows->pluck('address')->unique())->pluck('name', 'email')->mapWithKeys(fn (string $name, string $email): array => [mb_strtolower($email) => $name]);
         $responsible = $own = [];
         foreach ($rows as $row) {
             if ($row->role === ParticipantRole::Responsible->value) {

@@ -57,32 +57,26 @@ final readonly class SheetItem
         $occurrence = $this->occurrence;
         $full = $this->visibility === Visibility::Full;
         $allDay = $occurrence->kind === TimeKind::Date;
-        [$start, $end] = array_map(static fn (LocalDateTime $time): string => $allDay ? $time->toDate() : substr($time->toDateTime(), 0, 16), $this->wall($zone));
+        [$start, $end] = $this->wall($zone);
+        $contents = ['title' => $occurrence->title, 'place' => $occurrence->place, 'categories' => $this->categories, 'responsible' => $this->responsible];
 
-        return Blanking::contents([
-            'title' => $occurrence->title,
-            'place' => $occurrence->place,
-            'categories' => $this->categories,
-            'responsible' => $this->responsible,
-        ], $this->visibility) + [
+        return ($full ? $contents : Blanking::contents($contents, $this->visibility)) + [
             'id' => $occurrence->seriesId,
             'occurrence' => $occurrence->recurrenceId,
             'layer' => $this->layer,
             'calendar' => $slugs[$occurrence->calendarId],
-            'also' => array_map(static fn (int $id): string => $slugs[$id], $this->also),
+            'also' => $this->also === [] ? [] : array_map(static fn (int $id): string => $slugs[$id], $this->also),
             'allDay' => $allDay,
-            'start' => $start,
-            'end' => $end,
+            'start' => $allDay ? $start->toDate() : $start->toMinute(),
+            'end' => $allDay ? $end->toDate() : $end->toMinute(),
             'status' => $full ? $occurrence->status : 'confirmed',
             'busyOnly' => ! $full,
             'private' => $full && $occurrence->private,
             'repeats' => $full && $occurrence->repeats,
             'unanswered' => $full && $this->unanswered,
             'external' => $this->external,
-            'mayChange' => $this->hold === null,
             'hold' => $this->hold?->value,
-            'rows' => $this->rows,
-        ];
+        ] + ($this->rows === [] ? [] : ['rows' => $this->rows]);
     }
 
     /**

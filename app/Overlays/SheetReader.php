@@ -40,7 +40,11 @@ final class SheetReader
         $grouping = $request->grouping();
         $more = $this->facts->read($found, $layers, $request->filled('words'), $request->people() !== [] || $grouping === Grouping::Person);
         $quick = $request->filter();
-        $levels = array_map(fn (AccessibleCalendar $each): Level => $each->eventLevel(), $sight->calendars->only($calendarIds)->all());
+        // Asked once of each calendar, not of each occurrence.
+        $shown = $sight->calendars->only($calendarIds)->all();
+        $levels = array_map(static fn (AccessibleCalendar $each): Level => $each->eventLevel(), $shown);
+        $external = array_map(static fn (AccessibleCalendar $each): bool => $each->calendar->isSubscribed(), $shown);
+        $holds = array_map(static fn (AccessibleCalendar $each): array => array_map(static fn (bool $isAuthor): ?Hold => EventRights::hold($each->level(), $isAuthor, $each->calendar->isSubscribed(), $each->calendar->isArchived()), [false, true]), $shown);
         $participation = Participation::read($found, $sight);
         $items = $counts = $closing = $places = $rowKeys = $rowNames = [];
         foreach ($found as $occurrence) {
@@ -73,16 +77,14 @@ final class SheetReader
                 }
             }
             if ($quick->takes($facts)) {
-                $accessible = $sight->calendars[$occurrence->calendarId];
-                $external = $accessible->calendar->isSubscribed();
                 $hold = match (true) {
                     $sight->readOnly => Hold::Looking,
                     ! $full => Hold::Hidden,
-                    default => EventRights::hold($accessible->level(), $isAuthor, $external, $accessible->calendar->isArchived()),
+                    default => $holds[$occurrence->calendarId][(int) $isAuthor],
                 };
                 foreach ($taking as $layer) {
                     $items[] = new SheetItem(
-                        $occurrence, $layer, $visibility, $full ? $names : [], $hold, $external,
+                        $occurrence, $layer, $visibility, $full ? $names : [], $hold, $external[$occurrence->calendarId],
                         $full ? $participation->responsible($occurrence->eventId) : [], $full && $participation->isUnanswered($occurrence->eventId),
                     );
                     if ($grouping !== Grouping::Layer) {

@@ -76,6 +76,12 @@ final readonly class LocalDateTime
         return gmdate('Y-m-d', $this->seconds);
     }
 
+    /** `2026-11-02T09:30`; seconds are left out. */
+    public function toMinute(): string
+    {
+        return gmdate('Y-m-d\TH:i', $this->seconds);
+    }
+
     /** `2026-11-02T09:30:00` */
     public function toDateTime(): string
     {

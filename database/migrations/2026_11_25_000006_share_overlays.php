@@ -16,6 +16,10 @@ return new class extends Migration
         Schema::table('event_participants', function (Blueprint $table): void {
             $table->string('answer', 20)->default('NEEDS-ACTION');
         });
+        Schema::table('events', function (Blueprint $table): void {
+            $table->boolean('has_participants')->default(false);
+        });
+        DB::table('events')->whereIn('id', DB::table('event_participants')->select('event_id'))->update(['has_participants' => true]);
         foreach (DB::table('event_participants')->distinct()->pluck('event_id') as $id) {
             foreach (DetailsText::read((string) DB::table('events')->where('id', $id)->value('details'))['participants'] as $participant) {
                 DB::table('event_participants')->where('event_id', $id)->where('address', $participant->mailAddress())->update(['answer' => $participant->answer->value]);

@@ -21,7 +21,7 @@ test('an address is checked at once and shows as a calendar that is only read', 
     expect($source->json('history.0.counts.added'))->toBeGreaterThan(100);
     $today = now('Europe/London')->format('Y-m-d');
     $items = $this->sheet($this->ada, $today, now('Europe/London')->addDay()->format('Y-m-d'))->json('items');
-    expect(count($items))->toBeIn([1, 2])->and($items[0]['title'])->toStartWith('High water')->and($items[0]['mayChange'])->toBeFalse();
+    expect(count($items))->toBeIn([1, 2])->and($items[0]['title'])->toStartWith('High water')->and($items[0]['hold'])->toBe('outside');
     $slug = $source->json('calendar.slug');
     $this->as($this->ada, 'PATCH', "/events/{$items[0]['id']}", ['title' => 'Low water'], 1)->assertForbidden();
     $this->as($this->ada, 'DELETE', "/events/{$items[0]['id']}", [], 1)->assertForbidden();

@@ -5,7 +5,7 @@ import { hoursOf, layDay } from '../../resources/js/features/sheet/hours';
 function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
     return {
         id: 1, occurrence: null, layer: 0, also: [], calendar: 'slip', title, place: '', categories: [], allDay: start.length === 10,
-        start, end, status: 'confirmed', busyOnly: false, private: false, repeats: false, mayChange: true,
+        start, end, status: 'confirmed', busyOnly: false, private: false, repeats: false,
         hold: null, external: false, unanswered: false, responsible: [], rows: [], ...more,
     };
 }

@@ -1674,9 +1674,8 @@ export interface components {
             busyOnly: boolean;
             private: boolean;
             repeats: boolean;
-            mayChange: boolean;
             /**
-             * @description What keeps the viewer from changing it
+             * @description What, if anything, keeps the viewer from changing it
              * @enum {string|null}
              */
             hold: "hidden" | "outside" | "archived" | "level" | "looking" | null;
@@ -1687,7 +1686,7 @@ export interface components {
             /** @description Names */
             responsible: string[];
             /** @description Where rows are asked for: those in which it stands */
-            rows: number[];
+            rows?: number[];
         };
         CategoryCount: {
             name: string;

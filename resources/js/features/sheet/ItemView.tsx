@@ -46,7 +46,7 @@ export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends
             aria-label={`${spoken(item)}${continued ? ', continued' : ''}`}
         >
             <ItemFace item={item} shape={shape} mark={look.mark} />
-            {resizes !== undefined && item.mayChange && (
+            {resizes !== undefined && item.hold === null && (
                 <>
                     {!continued && <span aria-hidden="true" data-handle="start" data-axis={resizes} />}
                     {ends && <span aria-hidden="true" data-handle="end" data-axis={resizes} />}

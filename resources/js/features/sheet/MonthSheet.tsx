@@ -9,7 +9,6 @@ import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
 import { useLinesPerDay } from './useLinesPerDay';
 
-const TRACK = 24;
 const NUMBER = 18;
 
 /** A row for each week. Days that hold more than fits say so and open in place. */
@@ -17,7 +16,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
     const { span, focus, hidden, today, chosen } = useRota();
     const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
     const weeks = daysBetween(span.from, span.to) / 7;
-    const { ref, lines, weekHeight } = useLinesPerDay(weeks);
+    const { ref, lines, line, weekHeight } = useLinesPerDay(weeks);
     const closed = useMemo(() => new Map(sheet.closed.map((each) => [each.date, each.title])), [sheet.closed]);
     const rows = useMemo(() => {
         const shown = sheet.items.filter((item) => !hidden.has(item.layer));
@@ -60,7 +59,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                                 <div className="sheet-number" data-today={day === today || undefined}>
                                     {formatDate(day, day.endsWith('-01') ? 'short' : 'day')}
                                 </div>
-                                {tracks > 0 && <div aria-hidden="true" className="shrink-0" style={{ height: tracks * TRACK }} />}
+                                {tracks > 0 && <div aria-hidden="true" className="shrink-0" style={{ height: tracks * line }} />}
                                 {row.ribbons
                                     .filter((ribbon) => ribbon.from === column && ribbon.track < most)
                                     .map((ribbon) => (
@@ -73,7 +72,7 @@ export function MonthSheet({ sheet }: { sheet: Sheet }) {
                                             resizes={ribbon.item.allDay ? 'days' : undefined}
                                             ends={ribbon.ends}
                                             continued={!ribbon.begins}
-                                            style={{ top: 1 + NUMBER + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
+                                            style={{ top: 1 + NUMBER + ribbon.track * line, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
                                         />
                                     ))}
                                 <PendingItem shape="line" day={day} />

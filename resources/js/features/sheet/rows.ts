@@ -38,7 +38,7 @@ export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<numb
         };
     });
     for (const item of sheet.items) {
-        if (!hidden.has(item.layer)) for (const row of item.rows) rows[row]?.items.push(item);
+        if (!hidden.has(item.layer)) for (const row of item.rows ?? []) rows[row]?.items.push(item);
     }
     return rows;
 }
