@@ -16,6 +16,7 @@ use App\Directory\PeopleTableController;
 use App\Directory\SessionController;
 use App\Events\EventsController;
 use App\Events\FindController;
+use App\Events\LineController;
 use App\Feeds\FeedsController;
 use App\Imports\ImportsController;
 use App\Overlays\OverlaysController;
@@ -91,6 +92,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy'])->whereNumber('id');
     Route::post('events/{id}/restore', [EventsController::class, 'restore'])->whereNumber('id');
 
+    Route::get('line', [LineController::class, 'show']);
     Route::get('find', [FindController::class, 'index']);
     Route::get('sheet', [SheetController::class, 'sheet']);
     Route::get('ruler', [SheetController::class, 'ruler']);

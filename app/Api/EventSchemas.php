@@ -3,6 +3,7 @@
 namespace App\Api;
 
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\OneLine\PieceKind;
 
 /** Shapes of the API: Events and how they repeat. */
 #[OA\Schema(schema: 'WeeklyRepeat', required: ['interval', 'weekdays'], properties: [
@@ -11,11 +12,27 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
     new OA\Property(property: 'count', type: 'integer', nullable: true),
 ])]
-#[OA\Schema(schema: 'Repeat', required: ['words', 'weekly'], properties: [
+#[OA\Schema(schema: 'RepeatInput', description: 'Either weekdays of every so many weeks, or any rule', required: [], properties: [
+    new OA\Property(property: 'interval', type: 'integer'),
+    new OA\Property(property: 'weekdays', type: 'array', items: new OA\Items(type: 'string', enum: ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'])),
+    new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE (RFC 5545, 3.3.10); its end is told beside it'),
+    new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
+    new OA\Property(property: 'count', type: 'integer', nullable: true),
+])]
+#[OA\Schema(schema: 'Repeat', required: ['words', 'rule', 'until', 'count', 'weekly'], properties: [
+    new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE without its end; null where there are several or none'),
+    new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
+    new OA\Property(property: 'count', type: 'integer', nullable: true),
     new OA\Property(property: 'words', type: 'string'),
     new OA\Property(property: 'weekly', nullable: true, description: 'Null where the rule says more than a weekly repeat can', allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
 ])]
-#[OA\Schema(schema: 'EventParticipant', required: ['id', 'name', 'part', 'answer'], properties: [
+#[OA\Schema(schema: 'ParticipantInput', required: ['kind', 'id', 'part'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'required', 'optional', 'informed']),
+])]
+#[OA\Schema(schema: 'EventParticipant', required: ['id', 'kind', 'name', 'part', 'answer'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'other']),
     new OA\Property(property: 'id', description: 'Where they are in the directory', type: 'integer', nullable: true),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'required', 'optional', 'informed']),
@@ -62,7 +79,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'responsible', description: 'Ids of people; nobody else is responsible then', type: 'array', items: new OA\Items(type: 'integer')),
-    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
+    new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
+    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
 ])]
 #[OA\Schema(schema: 'EventChange', required: [], properties: [
     new OA\Property(property: 'calendar', type: 'string'),
@@ -79,7 +97,36 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'responsible', description: 'Ids of people; nobody else is responsible then', type: 'array', items: new OA\Items(type: 'integer')),
-    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
+    new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
+    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
+])]
+#[OA\Schema(schema: 'Named', required: ['id', 'name'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'name', type: 'string'),
+])]
+#[OA\Schema(schema: 'LinePiece', required: ['kind', 'at', 'text'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: PieceKind::class),
+    new OA\Property(property: 'at', description: 'Where it begins in the line, in characters', type: 'integer'),
+    new OA\Property(property: 'text', type: 'string'),
+])]
+#[OA\Schema(schema: 'UnderstoodLine', required: ['title', 'start', 'end', 'allDay', 'place', 'categories', 'participants', 'calendar', 'status', 'private', 'repeat', 'pieces'], properties: [
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'start', type: 'string', nullable: true),
+    new OA\Property(property: 'end', type: 'string', nullable: true),
+    new OA\Property(property: 'allDay', type: 'boolean'),
+    new OA\Property(property: 'place', type: 'string'),
+    new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'participants', type: 'array', items: new OA\Items(ref: '#/components/schemas/EventParticipant')),
+    new OA\Property(property: 'calendar', description: 'The one that was named, or else the likeliest', type: 'string', nullable: true),
+    new OA\Property(property: 'status', type: 'string', enum: ['confirmed', 'provisional']),
+    new OA\Property(property: 'private', type: 'boolean'),
+    new OA\Property(property: 'repeat', nullable: true, required: ['words', 'rule', 'until', 'count'], properties: [
+        new OA\Property(property: 'words', type: 'string'),
+        new OA\Property(property: 'rule', type: 'string'),
+        new OA\Property(property: 'until', type: 'string', nullable: true),
+        new OA\Property(property: 'count', type: 'integer', nullable: true),
+    ], type: 'object'),
+    new OA\Property(property: 'pieces', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinePiece')),
 ])]
 #[OA\Schema(schema: 'FoundEvent', required: ['id', 'occurrence', 'title', 'place', 'calendar', 'date'], properties: [
     new OA\Property(property: 'id', type: 'integer'),

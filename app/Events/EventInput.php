@@ -11,12 +11,14 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Participant;
-use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Responsible;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Recurrence\ExtraDate;
+use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\Rule as RecurrenceRule;
+use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Recurrence\WeekdayRule;
 use PinnedRota\Core\Recurrence\WeeklyRepeat;
 use PinnedRota\Core\Time\CivilDate;
@@ -51,8 +53,13 @@ final class EventInput extends FormRequest
             'responsible' => ['sometimes', 'array', 'max:20'],
             'responsible.*' => ['integer', Rule::exists('people', 'id')],
             'repeat' => ['sometimes', 'nullable', 'array'],
-            'repeat.interval' => ['required_with:repeat', 'integer', 'min:1', 'max:99'],
-            'repeat.weekdays' => ['required_with:repeat', 'array', 'min:1'],
+            'participants' => ['sometimes', 'array', 'max:100'],
+            'participants.*.kind' => ['required', Rule::in(['person', 'group'])],
+            'participants.*.id' => ['required', 'integer'],
+            'participants.*.part' => ['required', Rule::in(ParticipantsInput::PARTS)],
+            'repeat.rule' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'repeat.interval' => ['exclude_with:repeat.rule', 'required_with:repeat', 'integer', 'min:1', 'max:99'],
+            'repeat.weekdays' => ['exclude_with:repeat.rule', 'required_with:repeat', 'array', 'min:1'],
             'repeat.weekdays.*' => [Rule::in(WeekdayRule::NAMES)],
             'repeat.until' => ['sometimes', 'nullable', 'string', new WallTime],
             'repeat.count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:repeat.until'],
@@ -101,7 +108,7 @@ final class EventInput extends FormRequest
                 sequence: $before === null ? 0 : $before->sequence + 1,
                 andFollowing: $before->andFollowing ?? false,
                 organizer: $before?->organizer,
-                participants: $this->has('responsible') ? Responsible::put($before->participants ?? [], $this->responsible($before->participants ?? [])) : ($before->participants ?? []),
+                participants: $this->participants($before->participants ?? []),
                 reminders: $before->reminders ?? [],
                 extra: $before->extra ?? [],
                 components: $before->components ?? [],
@@ -109,6 +116,19 @@ final class EventInput extends FormRequest
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
         }
+    }
+
+    /**
+     * @param  list<Participant>  $before
+     * @return list<Participant>
+     */
+    private function participants(array $before): array
+    {
+        if ($this->has('participants')) {
+            $before = ParticipantsInput::put($before, array_values($this->validated('participants')));
+        }
+
+        return $this->has('responsible') ? Responsible::put($before, $this->responsible($before)) : $before;
     }
 
     /**
@@ -120,9 +140,9 @@ final class EventInput extends FormRequest
     private function responsible(array $before): array
     {
         $before = array_filter($before, static fn (Participant $each): bool => $each->role === ParticipantRole::Responsible);
-        $known = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $before))->pluck('email')->map(mb_strtolower(...));
+        $known = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $before))->pluck('email')->map(static fn (string $email): string => mb_strtolower($email));
         $named = Person::query()->whereKey($this->validated('responsible'))->get()
-            ->map(static fn (Person $person): Participant => new Participant("mailto:{$person->email}", $person->name, role: ParticipantRole::Responsible, answer: ParticipantAnswer::Accepted));
+            ->map(static fn (Person $person): Participant => ParticipantsInput::person($person, ParticipantRole::Responsible));
 
         return [...array_values(array_filter($before, static fn (Participant $each): bool => ! $known->contains($each->mailAddress()))), ...$named->all()];
     }
@@ -160,6 +180,9 @@ final class EventInput extends FormRequest
             if ($repeat === null) {
                 return new RecurrenceSet;
             }
+            if (! empty($repeat['rule'])) {
+                return new RecurrenceSet([$this->ruleOf($repeat, $start)], $set->extraDates, $set->skippedDates);
+            }
             $weekly = new WeeklyRepeat(
                 (int) $repeat['interval'],
                 array_map(static fn (string $day): int => (int) array_search($day, WeekdayRule::NAMES, true), array_values($repeat['weekdays'])),
@@ -175,6 +198,29 @@ final class EventInput extends FormRequest
         $days = $before === null ? 0 : $start->local->day() - $before->start->local->day();
 
         return $before === null || $days === 0 || ! $set->repeats() ? $set : $this->moved($set, $before->start, $start, $days);
+    }
+
+    /**
+     * @param  array<string, mixed>  $repeat
+     *
+     * @throws ValidationException where there is no such rule, or it ends before it begins
+     */
+    private function ruleOf(array $repeat, EventTime $start): RecurrenceRule
+    {
+        try {
+            $rule = (new RuleParser)->parse($repeat['rule'])->endingBy(isset($repeat['count']) ? (int) $repeat['count'] : null, null);
+        } catch (InvalidRule $problem) {
+            throw ValidationException::withMessages(['repeat.rule' => $problem->getMessage()]);
+        }
+        if (empty($repeat['until'])) {
+            return $rule;
+        }
+        $until = LocalDateTime::parse($repeat['until']);
+        if ($until->day() < $start->local->day()) {
+            throw ValidationException::withMessages(['repeat.until' => 'The repeat ends before the event starts.']);
+        }
+
+        return $rule->endingOn($until, $start);
     }
 
     /** The recurrence of a series that moves by whole days. */

@@ -11,6 +11,7 @@ use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Recurrence\RuleWords;
 use PinnedRota\Core\Recurrence\WeekdayRule;
@@ -66,12 +67,15 @@ final class EventJson
         $master = (new EventTranslator)->event($head);
         $rule = $master->recurrence->rules[0] ?? null;
         if ($rule === null) {
-            return $master->recurrence->repeats() ? ['words' => 'on '.(count($master->recurrence->extraDates) + 1).' dates', 'weekly' => null] : null;
+            return $master->recurrence->repeats() ? ['words' => 'on '.(count($master->recurrence->extraDates) + 1).' dates', 'rule' => null, 'until' => null, 'count' => null, 'weekly' => null] : null;
         }
         $weekly = count($master->recurrence->rules) === 1 ? WeeklyRepeat::fromRule($rule, $master->start) : null;
 
         return [
             'words' => RuleWords::of($rule, $master->start),
+            'rule' => count($master->recurrence->rules) === 1 ? (string) $rule->endingBy(null, null) : null,
+            'until' => ($rule->until === null || $master->start->zone === null ? $rule->until : $rule->until->inZone($master->start->zone))?->local->toDate(),
+            'count' => $rule->count,
             'weekly' => $weekly === null ? null : [
                 'interval' => $weekly->interval,
                 'weekdays' => array_map(static fn (int $day): string => WeekdayRule::NAMES[$day], $weekly->weekdays),
@@ -87,8 +91,9 @@ final class EventJson
         $people = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $event->participants))->get()->keyBy(fn (Person $person): string => mb_strtolower($person->email));
 
         return array_map(static fn (Participant $each): array => [
-            'id' => $people[$each->mailAddress()]->id ?? null,
+            'id' => Participants::groupId($each) ?? $people[$each->mailAddress()]->id ?? null,
             'name' => $people[$each->mailAddress()]->name ?? ($each->name !== '' ? $each->name : ($each->mailAddress() !== '' ? $each->mailAddress() : $each->address)),
+            'kind' => Participants::groupId($each) !== null ? 'group' : (isset($people[$each->mailAddress()]) ? 'person' : 'other'),
             'part' => strtolower($each->role->name),
             'answer' => strtolower($each->answer->name),
         ], $event->participants);

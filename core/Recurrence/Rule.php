@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Recurrence;
 
 use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
 
 /** A recurrence rule (RFC 5545, 3.3.10): what RuleParser understood, and back to text. */
 final readonly class Rule
@@ -48,6 +50,21 @@ final readonly class Rule
             $this->frequency, $this->interval, $count, $until, $this->weekStart, $this->bySecond, $this->byMinute, $this->byHour,
             $this->byDay, $this->byMonthDay, $this->byYearDay, $this->byWeekNumber, $this->byMonth, $this->bySetPosition,
         );
+    }
+
+    /**
+     * The same rule with a last day, for a series that starts then: UNTIL takes the form that the kind of start asks for
+     * (RFC 5545, 3.3.10).
+     */
+    public function endingOn(LocalDateTime $lastDay, EventTime $start): self
+    {
+        $date = EventTime::date($lastDay);
+        if ($start->kind === TimeKind::Date) {
+            return $this->endingBy(null, $date);
+        }
+        $end = $date->local->plusSeconds(86_399);
+
+        return $this->endingBy(null, $start->zone === null ? EventTime::floating($end) : EventTime::zoned($end, $start->zone)->inZone(Zone::utc()));
     }
 
     /** Whether the rule itself says on which days it falls, instead of taking them from the start. */

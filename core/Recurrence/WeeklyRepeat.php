@@ -7,8 +7,6 @@ namespace PinnedRota\Core\Recurrence;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
-use PinnedRota\Core\Time\TimeKind;
-use PinnedRota\Core\Time\Zone;
 
 /** The plain case of a rule: every so many weeks on some weekdays, until a day or so many times. */
 final readonly class WeeklyRepeat
@@ -35,13 +33,14 @@ final readonly class WeeklyRepeat
         $weekdays = array_unique($this->weekdays);
         sort($weekdays);
 
-        return new Rule(
+        $rule = new Rule(
             frequency: Frequency::Weekly,
             interval: $this->interval,
             count: $this->count,
-            until: $this->until === null ? null : $this->lastMoment($this->until, $start),
             byDay: array_map(static fn (int $weekday): WeekdayRule => new WeekdayRule($weekday), $weekdays),
         );
+
+        return $this->until === null ? $rule : $rule->endingOn($this->until, $start);
     }
 
     /** The weekly repeat that a rule is, or null where it says more than one can. */
@@ -65,16 +64,5 @@ final readonly class WeeklyRepeat
         $shift = static fn (int $weekday): int => (($weekday + $days) % 7 + 7) % 7;
 
         return new self($this->interval, array_map($shift, $this->weekdays), $this->until, $this->count);
-    }
-
-    private function lastMoment(LocalDateTime $until, EventTime $start): EventTime
-    {
-        $date = EventTime::date($until);
-        if ($start->kind === TimeKind::Date) {
-            return $date;
-        }
-        $end = $date->local->plusSeconds(86_399);
-
-        return $start->zone === null ? EventTime::floating($end) : EventTime::zoned($end, $start->zone)->inZone(Zone::utc());
     }
 }

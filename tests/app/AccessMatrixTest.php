@@ -110,6 +110,7 @@ const OTHERS = [
     'GET log' => [401, 403, 200],
     'POST log/{id}/revert' => [401, 403, 404],
     'GET find' => [401, 422, 422],
+    'GET line' => [401, 422, 422],
     'GET calendars' => [401, 200, 200],
     'POST calendars' => [401, 422, 422],
     'GET categories' => [401, 200, 200],

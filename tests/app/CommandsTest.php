@@ -16,7 +16,7 @@ test('the first person of a new site is added by command, and can sign in', func
     expect(Person::query()->sole())->role->toBe('administrator')->timezone->toBe('Europe/London');
     $this->postJson('/api/v1/session', ['email' => 'ada@example.org', 'password' => 'long-enough-now'])->assertOk();
     $this->getJson('/api/v1/calendars')->assertExactJson([]);
-    $this->getJson('/api/v1/sheet?from=2026-11-01&to=2026-11-08&tz=UTC')->assertExactJson(['layers' => [], 'items' => [], 'categories' => [], 'closed' => []]);
+    $this->getJson('/api/v1/sheet?from=2026-11-01&to=2026-11-08&tz=UTC')->assertExactJson(['layers' => [], 'rows' => [], 'items' => [], 'categories' => [], 'closed' => []]);
 });
 
 test('a person who cannot be is refused', function (string $name, string $email, string $password) {

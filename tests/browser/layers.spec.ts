@@ -72,7 +72,7 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
     });
 
     await test.step('found from one field over all that one may read, and a date gone to by typing it', async () => {
-        const field = page.getByRole('combobox', { name: 'Find an event, or go to a date' }).first();
+        const field = page.getByRole('combobox', { name: 'Add or find: one line' }).first();
         await page.goto('/?overlay=all&view=lanes&date=2020-01-06');
         await field.fill('varnish the gig');
         await page.getByRole('option', { name: /^Varnish the gig/ }).first().click();

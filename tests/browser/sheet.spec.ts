@@ -209,7 +209,7 @@ test('rows are people, places or categories; what is begun in one has it', async
     await test.step('given to somebody in the form, it stands in their row', async () => {
         await page.getByRole('button', { name: /^Splicing/ }).click();
         await panel(page).getByRole('button', { name: 'Change' }).click();
-        await panel(page).getByRole('combobox', { name: 'Responsible' }).fill('rufus');
+        await panel(page).getByRole('combobox', { name: 'People and groups' }).fill('rufus');
         await page.getByRole('option', { name: /Rufus Tamm/ }).click();
         await panel(page).getByLabel('Place').fill('Long loft');
         await panel(page).getByRole('button', { name: 'Save' }).click();
@@ -225,7 +225,7 @@ test('rows are people, places or categories; what is begun in one has it', async
         await expect(laneCell(page, 'Rufus Tamm', day(9)).getByRole('button', { name: /^Serving/ })).toBeVisible();
         await laneCell(page, 'Rufus Tamm', day(10)).click();
         await page.getByLabel('Title').fill('Whipping');
-        await page.getByRole('button', { name: 'Rufus Tamm is not responsible' }).click();
+        await page.getByRole('button', { name: 'Take Rufus Tamm off' }).click();
         await page.getByRole('button', { name: 'Add it' }).click();
         await expect(laneCell(page, 'Nobody responsible', day(10)).getByRole('button', { name: /^Whipping/ })).toBeVisible();
         await page.getByRole('button', { name: /^Whipping/ }).focus();

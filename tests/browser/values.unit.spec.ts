@@ -8,8 +8,8 @@ import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, startOfWeek, tim
 const event: Event = {
     id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
     timezone: 'Europe/London', place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
-    participants: [{ id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { id: 5, name: 'Idris Holm', part: 'optional', answer: 'unanswered' }],
-    repeat: { words: 'every week', weekly: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null } },
+    participants: [{ kind: 'person', id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 5, name: 'Rigging', part: 'optional', answer: 'unanswered' }, { kind: 'other', id: null, name: 'A guest', part: 'required', answer: 'declined' }],
+    repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', until: '2026-12-17', count: null, weekly: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null } },
     addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, version: 3,
 };
 
@@ -17,7 +17,7 @@ test('an event goes through the form unchanged', () => {
     const input = inputOf(valuesOf(event), true);
     expect(input).toEqual({
         calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
-        categories: ['safety'], responsible: [4], status: 'provisional', busy: false, private: true, repeat: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null },
+        categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }], status: 'provisional', busy: false, private: true, repeat: { interval: 2, weekdays: ['TU', 'TH'], until: '2026-12-17', count: null },
     });
     expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');
 });

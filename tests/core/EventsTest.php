@@ -6,6 +6,7 @@ use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Responsible;
 use PinnedRota\Core\Events\Series;
@@ -94,4 +95,17 @@ test('other people are made responsible, and whoever takes part otherwise stays'
     expect($told(Responsible::put([$guest, $ada, $ben], [new Participant('mailto:ben@example.org'), new Participant('mailto:cy@example.org', role: ParticipantRole::Responsible)])))
         ->toBe(['guest@example.org REQ-PARTICIPANT TENTATIVE', 'ben@example.org CHAIR DECLINED', 'cy@example.org CHAIR NEEDS-ACTION'])
         ->and($told(Responsible::put([$guest, $ada], [])))->toBe(['guest@example.org REQ-PARTICIPANT TENTATIVE']);
+});
+
+test('of those who take part the directory’s are replaced, others stay, and answers are kept', function () {
+    $guest = new Participant('mailto:guest@example.org', 'Guest', answer: ParticipantAnswer::Tentative);
+    $ben = new Participant('mailto:Ben@example.org', 'Ben', answer: ParticipantAnswer::Declined);
+    $gone = new Participant('mailto:gone@example.org');
+    $group = Participants::ofGroup(4, 'Riggers', ParticipantRole::Required);
+    $put = Participants::put([$guest, $ben, $gone, $group], [new Participant('mailto:ben@example.org', role: ParticipantRole::Optional), Participants::ofGroup(5, 'Keel year', ParticipantRole::Optional)], ['ben@example.org', 'gone@example.org']);
+    expect(array_map(fn (Participant $each): array => [$each->address, $each->role, $each->answer], $put))->toBe([
+        ['mailto:Ben@example.org', ParticipantRole::Optional, ParticipantAnswer::Declined],
+        ['urn:pinned-rota:group:5', ParticipantRole::Optional, ParticipantAnswer::Unanswered],
+        ['mailto:guest@example.org', ParticipantRole::Required, ParticipantAnswer::Tentative],
+    ])->and(Participants::groupId($put[1]))->toBe(5)->and(Participants::groupId($guest))->toBeNull();
 });

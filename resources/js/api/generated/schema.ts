@@ -750,6 +750,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What one line means as an event, piece by piece; nothing is added by it. */
+        get: operations["readLine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/feeds": {
         parameters: {
             query?: never;
@@ -1389,12 +1406,36 @@ export interface components {
             until?: string | null;
             count?: number | null;
         };
+        /** @description Either weekdays of every so many weeks, or any rule */
+        RepeatInput: {
+            interval?: number;
+            weekdays?: ("MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU")[];
+            /** @description RRULE (RFC 5545, 3.3.10); its end is told beside it */
+            rule?: string | null;
+            /** @description The last day, inclusive */
+            until?: string | null;
+            count?: number | null;
+        };
         Repeat: {
+            /** @description RRULE without its end; null where there are several or none */
+            rule: string | null;
+            /** @description The last day, inclusive */
+            until: string | null;
+            count: number | null;
             words: string;
             /** @description Null where the rule says more than a weekly repeat can */
             weekly: components["schemas"]["WeeklyRepeat"] | null;
         };
+        ParticipantInput: {
+            /** @enum {string} */
+            kind: "person" | "group";
+            id: number;
+            /** @enum {string} */
+            part: "responsible" | "required" | "optional" | "informed";
+        };
         EventParticipant: {
+            /** @enum {string} */
+            kind: "person" | "group" | "other";
             /** @description Where they are in the directory */
             id: number | null;
             name: string;
@@ -1447,7 +1488,9 @@ export interface components {
             categories?: string[];
             /** @description Ids of people; nobody else is responsible then */
             responsible?: number[];
-            repeat?: components["schemas"]["WeeklyRepeat"] | null;
+            /** @description Those whom the directory knows; others stay */
+            participants?: components["schemas"]["ParticipantInput"][];
+            repeat?: components["schemas"]["RepeatInput"] | null;
         };
         EventChange: {
             calendar?: string;
@@ -1466,7 +1509,41 @@ export interface components {
             categories?: string[];
             /** @description Ids of people; nobody else is responsible then */
             responsible?: number[];
-            repeat?: components["schemas"]["WeeklyRepeat"] | null;
+            /** @description Those whom the directory knows; others stay */
+            participants?: components["schemas"]["ParticipantInput"][];
+            repeat?: components["schemas"]["RepeatInput"] | null;
+        };
+        Named: {
+            id: number;
+            name: string;
+        };
+        LinePiece: {
+            /** @enum {string} */
+            kind: "date" | "time" | "length" | "repeat" | "ending" | "place" | "category" | "person" | "group" | "responsible" | "calendar" | "state";
+            /** @description Where it begins in the line, in characters */
+            at: number;
+            text: string;
+        };
+        UnderstoodLine: {
+            title: string;
+            start: string | null;
+            end: string | null;
+            allDay: boolean;
+            place: string;
+            categories: string[];
+            participants: components["schemas"]["EventParticipant"][];
+            /** @description The one that was named, or else the likeliest */
+            calendar: string | null;
+            /** @enum {string} */
+            status: "confirmed" | "provisional";
+            private: boolean;
+            repeat: {
+                words: string;
+                rule: string;
+                until: string | null;
+                count: number | null;
+            } | null;
+            pieces: components["schemas"]["LinePiece"][];
         };
         FoundEvent: {
             id: number;
@@ -3100,6 +3177,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Found"];
+                };
+            };
+        };
+    };
+    readLine: {
+        parameters: {
+            query: {
+                line: string;
+                /** @description Zone in which times are told */
+                tz: string;
+                /** @description Pieces that are to be left in the title */
+                "plain[]"?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was understood */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderstoodLine"];
                 };
             };
         };

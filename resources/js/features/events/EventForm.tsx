@@ -8,7 +8,7 @@ import { addDays } from '@/time/dates';
 import { CategoryPicker } from './CategoryPicker';
 import { endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
 import { RepeatFields } from './RepeatFields';
-import { ResponsiblePicker } from './ResponsiblePicker';
+import { ParticipantsPicker } from './ParticipantsPicker';
 import { TargetPicker } from './TargetPicker';
 import { useEventActions, type Event, type Scope } from './useEventActions';
 
@@ -32,11 +32,11 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
     const foreignRule = event?.repeat !== null && event?.repeat !== undefined && event.repeat.weekly === null;
     const withRepeat = scope === null && !foreignRule;
 
-    const { calendar, title, allDay, place, categories, responsible, startDate, startTime, endDate, endTime } = values;
+    const { calendar, title, allDay, place, categories, participants, startDate, startTime, endDate, endTime } = values;
     useEffect(() => {
         if (event !== null || startDate === '' || endDate === '' || startTime === '' || endTime === '') return;
-        setDraft({ begun: filled.current, calendar, title, allDay, place, categories, responsible, start: allDay ? startDate : `${startDate}T${startTime}`, end: allDay ? addDays(endDate, 1) : `${endDate}T${endTime}` });
-    }, [event, setDraft, calendar, title, allDay, place, categories, responsible, startDate, startTime, endDate, endTime]);
+        setDraft({ begun: filled.current, calendar, title, allDay, place, categories, participants, start: allDay ? startDate : `${startDate}T${startTime}`, end: allDay ? addDays(endDate, 1) : `${endDate}T${endTime}` });
+    }, [event, setDraft, calendar, title, allDay, place, categories, participants, startDate, startTime, endDate, endTime]);
 
     // Pointing at another place while writing takes the event there; what was typed stays.
     useEffect(() => {
@@ -46,7 +46,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
         for (const [name, value] of Object.entries({ calendar: target, allDay: whole, startDate: first, startTime: from, endDate: last, endTime: to })) setValue(name as keyof EventValues, value);
         if (draft.place !== undefined) setValue('place', draft.place);
         if (draft.categories !== undefined) setValue('categories', draft.categories);
-        if (draft.responsible !== undefined) setValue('responsible', draft.responsible);
+        if (draft.participants !== undefined) setValue('participants', draft.participants);
     }, [event, draft, setValue]);
 
     const moveStart = (date: string, time: string) => {
@@ -77,7 +77,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                 </div>
                 <TextField label="Place" error={problem?.field('place')} {...register('place')} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
-                <ResponsiblePicker chosen={responsible} onChange={(chosen) => setValue('responsible', chosen)} error={problem?.fields.find((each) => each.field.startsWith('responsible'))?.message} />
+                <ParticipantsPicker chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
                 <Field label="State">
                     {(control) => (
                         <select {...control} {...register('status')}>
@@ -87,7 +87,14 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                         </select>
                     )}
                 </Field>
-                {withRepeat ? (
+                {withRepeat && values.rule !== null ? (
+                    <p className="flex items-baseline gap-2">
+                        <span className="min-w-0 flex-1 text-soft">Repeats as you wrote it.</span>
+                        <Button look="quiet" onClick={() => setValue('rule', null)}>
+                            Not so
+                        </Button>
+                    </p>
+                ) : withRepeat ? (
                     <RepeatFields problem={problem} />
                 ) : (
                     foreignRule && scope === null && <p className="text-soft">Repeats {event?.repeat?.words}. This repeat is kept as it is.</p>

@@ -1,7 +1,7 @@
 import type { Schemas } from '@/api/client';
 import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
-import type { Draft } from '@/features/overlays/RotaContext';
-import type { Event, EventInput } from './useEventActions';
+import type { Draft, Participant } from '@/features/overlays/RotaContext';
+import { knownOf, type Event, type EventInput } from './useEventActions';
 
 export type Weekday = Schemas['WeeklyRepeat']['weekdays'][number];
 
@@ -20,7 +20,9 @@ export type EventValues = {
     link: string;
     description: string;
     categories: string[];
-    responsible: { id: number; name: string }[];
+    participants: Participant[];
+    /** A rule that the fields of the form do not offer, kept until another repeat is chosen. */
+    rule: { rule: string; until: string | null; count: number | null } | null;
     status: Event['status'];
     free: boolean;
     private: boolean;
@@ -49,10 +51,11 @@ export function valuesOf(event: Event | Draft): EventValues {
         link: full?.link ?? '',
         description: full?.description ?? '',
         categories: full?.categories ?? begun?.categories ?? [],
-        responsible: full?.participants.flatMap(({ id, name, part }) => (part === 'responsible' && id !== null ? { id, name } : [])) ?? begun?.responsible ?? [],
-        status: full?.status ?? 'confirmed',
+        participants: full?.participants ?? begun?.participants ?? [],
+        rule: full === null ? (begun?.repeat ?? null) : null,
+        status: full?.status ?? begun?.status ?? 'confirmed',
         free: full === null ? false : !full.busy,
-        private: full?.private ?? false,
+        private: full?.private ?? begun?.private ?? false,
         repeats: weekly !== null,
         interval: weekly?.interval ?? 1,
         weekdays: weekly?.weekdays ?? [WEEKDAYS[weekday(startDate)] ?? 'MO'],
@@ -75,7 +78,7 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         link: values.link,
         description: values.description,
         categories: values.categories,
-        responsible: values.responsible.map((each) => each.id),
+        participants: knownOf(values.participants),
         status: values.status,
         busy: !values.free,
         private: values.private,
@@ -83,7 +86,8 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
     };
 }
 
-function repeatOf(values: EventValues): Schemas['WeeklyRepeat'] | null {
+function repeatOf(values: EventValues): Schemas['RepeatInput'] | null {
+    if (values.rule !== null) return values.rule;
     if (!values.repeats) return null;
     return {
         interval: values.interval,

@@ -1,7 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useContext } from 'react';
 import { toast } from 'sonner';
 import { api, Problem, type Schemas } from '@/api/client';
 import type { Item } from '@/features/sheet/geometry';
+import { RotaContext } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
 import { formatDate, formatWhen } from '@/time/dates';
@@ -23,6 +25,7 @@ export function fetchEvent(id: number, occurrence: Scope, as?: number): Promise<
 /** What can be done to events. Each says what it did, and can be undone. */
 export function useEventActions() {
     const client = useQueryClient();
+    const rota = useContext(RotaContext);
     const refresh = () => client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'event', 'categories'].includes(String(queryKey[0])) });
     const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(['calendars'])?.find((each) => each.slug === slug)?.name ?? slug;
     const refused = (error: unknown) => {
@@ -37,6 +40,8 @@ export function useEventActions() {
             void refresh();
             toast(`Added to ${nameOf(event.calendar)}, ${formatDate(event.start, 'weekdayDay')}.`, {
                 action: undo(() => api('DELETE', `/events/${event.id}`, { version: event.version })),
+                // Opened, it is moved to another calendar by one choice.
+                ...(rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } }),
             });
         },
     });
@@ -102,10 +107,16 @@ export function useEventActions() {
     return { create, update, remove, move };
 }
 
+/** Those whom the directory knows, as an input names them. */
+export function knownOf(participants: Event['participants']): Schemas['ParticipantInput'][] {
+    return participants.flatMap(({ kind, id, part }) => (kind === 'other' || id === null ? [] : { kind, id, part }));
+}
+
 /** What of an event a change would have to put back. */
 function before(event: Event, change: EventChange): EventChange {
-    const responsible = event.participants.flatMap((each) => (each.part === 'responsible' && each.id !== null ? each.id : []));
-    const all: EventChange = { ...event, responsible, repeat: event.repeat?.weekly ?? null };
+    const participants = knownOf(event.participants);
+    const responsible = participants.flatMap((each) => (each.part === 'responsible' && each.kind === 'person' ? each.id : []));
+    const all: EventChange = { ...event, participants, responsible, repeat: event.repeat?.rule == null ? null : { rule: event.repeat.rule, until: event.repeat.until, count: event.repeat.count } };
     return Object.fromEntries(Object.keys(change).map((key) => [key, all[key as keyof EventChange] ?? null]));
 }
 

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { Eye, X } from 'lucide-react';
-import { FindField } from './FindField';
+import { OneLineField } from './OneLineField';
 import { KeyLayer } from './KeyLayer';
 import { NothingShows } from './NothingShows';
 import { QuickFilters } from './QuickFilters';
@@ -32,7 +32,7 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                     <X size={16} />
                 </button>
             </div>
-            <FindField className="mb-2 md:hidden" onDone={onClose} />
+            <OneLineField className="mb-2 md:hidden" onDone={onClose} />
             <ul aria-label="Layers">
                 {layers.map((layer, index) => (
                     <KeyLayer

@@ -2,7 +2,7 @@ import { ListTree, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { PersonMenu } from '@/app/PersonMenu';
-import { FindField } from './FindField';
+import { OneLineField } from './OneLineField';
 import { OverlayDialog } from './OverlayDialog';
 import { OverlaySharingDialog } from './OverlaySharingDialog';
 import { OverlayMenu } from './OverlayMenu';
@@ -21,7 +21,7 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
             <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} onShare={() => setEditing('sharing')} />
             <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
-                <FindField className="w-60 max-md:hidden" />
+                <OneLineField className="w-60 transition-[width] focus-within:w-[30rem] max-lg:focus-within:w-80 max-md:hidden" />
                 {rota.search.as === undefined && (
                     <Button look="primary" onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
                         <Plus size={15} aria-hidden="true" />

@@ -48,7 +48,7 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: 
             sheet: sheet.data,
             step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
             chosen: (item) => search.event === item.id && (search.occurrence ?? null) === item.occurrence,
-            begin: ({ start, end, allDay, calendar: target, ...has }) => {
+            begin: ({ start, end, allDay, calendar: target, title = '', ...has }) => {
                 if (search.as !== undefined) return;
                 const first = calendars.data?.find((each) => each.mayAdd);
                 // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
@@ -56,7 +56,7 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: 
                 const calendar = target ?? inView ?? first?.slug;
                 if (calendar === undefined) return void toast.error('There is no calendar yet that you may add to.');
                 go({ event: undefined, occurrence: undefined });
-                setDraft({ ...has, begun: ++beginnings, calendar, title: '', allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
+                setDraft({ ...has, begun: ++beginnings, calendar, title, allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
             },
             open: (item) => {
                 setDraft(null);

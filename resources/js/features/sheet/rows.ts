@@ -48,7 +48,7 @@ function layerOf(layers: readonly Layer[], calendar: string): Layer | undefined 
 }
 
 /** What an event has that is begun in a row. */
-export function begunIn(row: LaneRow | null): Pick<Draft, 'place' | 'categories' | 'responsible'> {
+export function begunIn(row: LaneRow | null): Pick<Draft, 'place' | 'categories' | 'participants'> {
     if (row === null || row.key === '') return {};
     switch (row.kind) {
         case 'place':
@@ -56,7 +56,7 @@ export function begunIn(row: LaneRow | null): Pick<Draft, 'place' | 'categories'
         case 'category':
             return { categories: [row.name] };
         case 'person':
-            return { responsible: [{ id: Number(row.key), name: row.name }] };
+            return { participants: [{ kind: 'person', id: Number(row.key), name: row.name, part: 'responsible', answer: 'accepted' }] };
         default:
             return {};
     }
@@ -70,8 +70,12 @@ export function wouldStandIn(draft: Draft, row: LaneRow): boolean {
         case 'category':
             return row.key === '' ? (draft.categories ?? []).length === 0 : (draft.categories ?? []).some((name) => name.toLowerCase() === row.key);
         case 'person':
-            return row.key === '' ? (draft.responsible ?? []).length === 0 : (draft.responsible ?? []).some((each) => String(each.id) === row.key);
+            return row.key === '' ? responsible(draft).length === 0 : responsible(draft).some((each) => String(each.id) === row.key);
         default:
             return row.calendars?.includes(draft.calendar) === true;
     }
+}
+
+function responsible(draft: Draft) {
+    return (draft.participants ?? []).filter((each) => each.part === 'responsible');
 }

@@ -2,23 +2,33 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Search } from 'lucide-react';
 import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
-import { api, type Schemas } from '@/api/client';
+import { api, Problem, type Schemas } from '@/api/client';
+import { toast } from 'sonner';
 import { Mark } from '@/components/Mark';
+import { useEventActions } from '@/features/events/useEventActions';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatDate } from '@/time/dates';
+import { LineOption } from './LineOption';
+import { LinePieces } from './LinePieces';
 import { useRota } from './RotaContext';
+import { beginningOfLine, inputOfLine, useLine } from './useLine';
 
-type Option = { key: string; go: () => void; face: React.ReactNode };
+type Option = { key: string; go: (event: { shiftKey: boolean }) => void; face: React.ReactNode };
 
-/** One field that finds events over all one may read, and goes to a date that is typed. */
-export function FindField({ className, onDone }: { className?: string; onDone?: () => void }) {
+/** The one line: it adds an event that is written in it, finds events over all one may read, and goes to a date that is typed. */
+export function OneLineField({ className, onDone }: { className?: string; onDone?: () => void }) {
     const rota = useRota();
     const id = useId();
     const calendars = useCalendars();
     const [words, setWords] = useState('');
     const [open, setOpen] = useState(false);
     const [active, setActive] = useState(0);
+    const [plain, setPlain] = useState<string[]>([]);
+    const [target, setTarget] = useState<string | null>(null);
+    const { create } = useEventActions();
     const sought = useDeferredValue(words.trim());
+    const mayWrite = rota.search.as === undefined;
+    const line = useLine(sought, rota.zone, plain, open && mayWrite);
     const found = useQuery({
         queryKey: ['find', sought, rota.zone],
         queryFn: ({ signal }) => api<Schemas['Found']>('GET', '/find', { query: { q: sought, tz: rota.zone }, signal }),
@@ -50,11 +60,46 @@ export function FindField({ className, onDone }: { className?: string; onDone?: 
             ),
         });
     }
+    const targets = calendars.data?.filter((each) => each.mayAdd) ?? [];
+    const written = sought === '' ? undefined : line.data;
+    if (written !== undefined && mayWrite && targets.length > 0) {
+        // Most likely first: the one that was chosen or named, where such an event went last, the first in view.
+        const inView = rota.sheet?.layers.find((layer, index) => layer.target !== null && !rota.hidden.has(index))?.target;
+        const calendar = targets.find((each) => each.slug === (target ?? written.calendar)) ?? targets.find((each) => each.slug === inView) ?? targets[0];
+        const add: Option = {
+            key: 'add',
+            go: ({ shiftKey }) => {
+                const input = calendar === undefined ? null : inputOfLine(written, calendar.slug);
+                if (input === null || shiftKey) return rota.begin(beginningOfLine(written, calendar?.slug ?? null, rota.date));
+                create.mutate(input, {
+                    onSuccess: (event) => {
+                        const day = event.start.slice(0, 10);
+                        if (day < rota.span.from || day >= rota.span.to) rota.go({ date: day });
+                    },
+                    onError: (error) => {
+                        toast.error(error instanceof Problem ? (error.fields[0]?.message ?? error.message) : 'Something went wrong.', { description: 'It is in the form: nothing you typed is lost.' });
+                        rota.begin(beginningOfLine(written, calendar?.slug ?? null, rota.date));
+                    },
+                });
+            },
+            face: <LineOption line={written} calendar={calendar} />,
+        };
+        // What says when is meant to be added; what does not is sought first.
+        if (written.start !== null && written.title !== '') options.splice(data?.date != null ? 1 : 0, 0, add);
+        else options.push(add);
+    }
+    const onTarget = (by: 1 | -1) => {
+        const now = targets.findIndex((each) => each.slug === (target ?? written?.calendar));
+        setTarget(targets[(now + by + targets.length) % targets.length]?.slug ?? null);
+    };
     const shown = open && sought !== '' && data !== undefined;
-    const choose = (option: Option | undefined) => {
+    const nothing = written?.start == null && data !== undefined && data.events.length === 0 && data.date === null && !found.isFetching;
+    const choose = (option: Option | undefined, event: { shiftKey: boolean }) => {
         if (option === undefined) return;
-        option.go();
+        option.go(event);
         setWords('');
+        setPlain([]);
+        setTarget(null);
         setOpen(false);
         onDone?.();
     };
@@ -64,7 +109,10 @@ export function FindField({ className, onDone }: { className?: string; onDone?: 
             setActive(Math.min(Math.max(active + (event.key === 'ArrowDown' ? 1 : -1), 0), Math.max(options.length - 1, 0)));
         } else if (event.key === 'Enter') {
             event.preventDefault();
-            choose(options[active]);
+            choose(options[active], event);
+        } else if (event.key === 'F2') {
+            event.preventDefault();
+            onTarget(event.shiftKey ? -1 : 1);
         } else if (event.key === 'Escape') {
             setOpen(false);
         }
@@ -75,24 +123,26 @@ export function FindField({ className, onDone }: { className?: string; onDone?: 
             <input
                 type="search"
                 role="combobox"
-                aria-label="Find an event, or go to a date"
+                aria-label="Add or find: one line"
                 aria-expanded={shown}
                 aria-controls={`${id}-list`}
                 aria-activedescendant={shown && options.length > 0 ? `${id}-${active}` : undefined}
                 autoComplete="off"
-                placeholder="Find, or “next tue”"
+                placeholder="Add or find: one line"
                 className="h-8 w-full rounded-sm border border-line bg-sheet pr-2 pl-7 text-[13px]"
                 value={words}
                 onChange={(event) => {
                     setWords(event.target.value);
                     setActive(0);
+                    setPlain([]);
                     setOpen(true);
                 }}
                 onFocus={() => setOpen(true)}
                 onBlur={() => setOpen(false)}
                 onKeyDown={onKeyDown}
             />
-            <ul id={`${id}-list`} role="listbox" aria-label="Found" className={shown && options.length > 0 ? 'absolute right-0 z-40 mt-1 max-h-96 w-96 max-w-[92vw] overflow-y-auto border border-ink bg-sheet shadow-(--shadow)' : 'hidden'}>
+            <div className={shown && (options.length > 0 || nothing) ? 'absolute right-0 z-40 mt-1 max-h-[70vh] w-[30rem] max-w-[92vw] overflow-y-auto border border-ink bg-sheet text-[13px] shadow-(--shadow)' : 'hidden'}>
+            <ul id={`${id}-list`} role="listbox" aria-label="Found">
                 {options.map((option, index) => (
                     // The keyboard chooses from the field itself, as the combobox pattern has it.
                     // eslint-disable-next-line jsx-a11y/click-events-have-key-events
@@ -103,18 +153,20 @@ export function FindField({ className, onDone }: { className?: string; onDone?: 
                         aria-selected={index === active}
                         className="flex cursor-pointer items-center gap-2 px-2.5 py-1.5 text-[13px] aria-selected:bg-wash"
                         onMouseDown={(event) => event.preventDefault()}
-                        onClick={() => choose(option)}
+                        onClick={(event) => choose(option, event)}
                         onMouseEnter={() => setActive(index)}
                     >
                         {option.face}
                     </li>
                 ))}
             </ul>
-            {shown && options.length === 0 && !found.isFetching && (
-                <p role="status" className="absolute right-0 z-40 mt-1 w-72 max-w-[92vw] border border-ink bg-sheet px-2.5 py-1.5 text-[13px] text-soft shadow-(--shadow)">
-                    Nothing that you may read has these words.
-                </p>
-            )}
+                {nothing && (
+                    <p role="status" className="border-t border-line px-2.5 py-1.5 text-soft">
+                        Nothing that you may read has these words.
+                    </p>
+                )}
+                {written !== undefined && mayWrite && <LinePieces line={written} onPlain={(text) => setPlain([...plain, text])} />}
+            </div>
         </div>
     );
 }

@@ -1,0 +1,49 @@
+<?php
+
+namespace App\Events;
+
+use App\Directory\Group;
+use App\Directory\Person;
+use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Participants;
+
+/** Makes participants of the people and groups that an input names. */
+final class ParticipantsInput
+{
+    public const PARTS = ['responsible', 'required', 'optional', 'informed'];
+
+    /**
+     * @param  list<Participant>  $before
+     * @param  list<array{kind: string, id: int, part: string}>  $named
+     * @return list<Participant>
+     *
+     * @throws ValidationException where somebody is not there
+     */
+    public static function put(array $before, array $named): array
+    {
+        $ids = static fn (string $kind): array => array_column(array_filter($named, static fn (array $each): bool => $each['kind'] === $kind), 'id');
+        $people = Person::query()->whereKey($ids('person'))->get()->keyBy('id');
+        $groups = Group::query()->whereKey($ids('group'))->pluck('name', 'id');
+        $wanted = [];
+        foreach ($named as $index => $each) {
+            $role = constant(ParticipantRole::class.'::'.ucfirst($each['part']));
+            $wanted[] = match (true) {
+                $each['kind'] === 'person' && $people->has($each['id']) => self::person($people[$each['id']], $role),
+                $each['kind'] === 'group' && $groups->has($each['id']) => Participants::ofGroup((int) $each['id'], $groups[$each['id']], $role),
+                default => throw ValidationException::withMessages(["participants.{$index}" => 'Somebody here is not there any more.']),
+            };
+        }
+        $known = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $before))->pluck('email')->map(static fn (string $email): string => mb_strtolower($email))->all();
+
+        return Participants::put($before, $wanted, $known);
+    }
+
+    /** Who is responsible need not be asked. */
+    public static function person(Person $person, ParticipantRole $role): Participant
+    {
+        return new Participant("mailto:{$person->email}", $person->name, role: $role, answer: $role === ParticipantRole::Responsible ? ParticipantAnswer::Accepted : ParticipantAnswer::Unanswered);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Events;
+
+/** Who takes part in an event, of those that the directory knows and of others. */
+final class Participants
+{
+    /** What stands for a group in a file: it has no mail address of its own. */
+    private const GROUP = 'urn:pinned-rota:group:';
+
+    public static function ofGroup(int $id, string $name, ParticipantRole $role): Participant
+    {
+        return new Participant(self::GROUP.$id, $name, ParticipantKind::Group, $role);
+    }
+
+    /** The id of the group that a participant is; null where it is none. */
+    public static function groupId(Participant $participant): ?int
+    {
+        return str_starts_with($participant->address, self::GROUP) ? (int) substr($participant->address, strlen(self::GROUP)) : null;
+    }
+
+    /**
+     * Those who are wanted, and of the ones before whom the directory does not know. Who took part already keeps what they
+     * answered and what their file says of them.
+     *
+     * @param  list<Participant>  $before
+     * @param  list<Participant>  $wanted
+     * @param  list<string>  $known  mail addresses that the directory knows, in lower case
+     * @return list<Participant>
+     */
+    public static function put(array $before, array $wanted, array $known): array
+    {
+        $byAddress = [];
+        $kept = [];
+        foreach ($before as $each) {
+            $byAddress[mb_strtolower($each->address)] = $each;
+            if (self::groupId($each) === null && ! in_array($each->mailAddress(), $known, true)) {
+                $kept[] = $each;
+            }
+        }
+        $put = [];
+        foreach ($wanted as $each) {
+            $old = $byAddress[mb_strtolower($each->address)] ?? null;
+            $put[] = $old === null ? $each : new Participant($old->address, $old->name, $old->kind, $each->role, $old->answer, $old->asked, $old->parameters);
+        }
+
+        return [...$put, ...$kept];
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\OneLine;
+
+/** The names that a line may mention, as far as its writer may know them. */
+final readonly class Vocabulary
+{
+    /**
+     * @param  list<string>  $places
+     * @param  list<string>  $categories
+     * @param  array<int, string>  $people  by id
+     * @param  array<int, string>  $groups  by id
+     * @param  array<string, string>  $calendars  those that the writer may add to, by slug
+     */
+    public function __construct(
+        public array $places = [],
+        public array $categories = [],
+        public array $people = [],
+        public array $groups = [],
+        public array $calendars = [],
+    ) {
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+use App\Calendars\Category;
+use PinnedRota\Core\Access\Level;
+
+beforeEach(function () {
+    $this->travelTo('2026-11-25 08:00:00');
+    $this->ada = $this->person();
+    $this->ben = $this->person('Ben Oar');
+    $this->riggers = $this->group('Riggers', $this->ben);
+    $this->slip = $this->calendar($this->ada, 'Slipway');
+    $this->tests = $this->calendar($this->ada, 'Assessments');
+    $this->read = fn ($person, string $line, string $more = '') => $this->as($person, 'GET', '/line?tz=Europe/London&line='.rawurlencode($line).$more);
+});
+
+test('a line is told as an event with its pieces, and adds nothing', function () {
+    $this->add($this->slip, $this->ada, more: ['place' => 'Long loft']);
+    ($this->read)($this->ada, 'rigging test Fri 9:30–11 Long loft #assessment @Riggers by Ben Oar every week until 18 dec on Assessments (provisional)')->assertOk()
+        ->assertJsonPath('title', 'rigging test')->assertJsonPath('start', '2026-11-27T09:30')->assertJsonPath('end', '2026-11-27T11:00')->assertJsonPath('allDay', false)
+        ->assertJsonPath('place', 'Long loft')->assertJsonPath('categories', ['assessment'])->assertJsonPath('calendar', $this->tests->slug)->assertJsonPath('status', 'provisional')
+        ->assertJsonPath('participants.*.name', ['Ben Oar', 'Riggers'])->assertJsonPath('participants.*.part', ['responsible', 'required'])
+        ->assertJsonPath('repeat.words', 'every week on Friday until 18 December 2026')->assertJsonPath('pieces.0', ['kind' => 'date', 'at' => 13, 'text' => 'Fri']);
+    ($this->read)($this->ada, 'sun dial fri', '&plain[]=sun')->assertJsonPath('title', 'sun dial')->assertJsonPath('start', '2026-11-27')->assertJsonPath('end', '2026-11-28');
+    ($this->read)($this->ada, 'think about it')->assertJsonPath('start', null)->assertJsonPath('repeat', null)->assertJsonPath('pieces', []);
+    $this->as($this->ada, 'GET', '/line?tz=Nowhere&line=')->assertUnprocessable()->assertJsonPath('errors.*.field', ['line', 'tz']);
+    $this->assertDatabaseCount('events', 1);
+});
+
+test('only names that one may know anyway are recognised', function () {
+    $secret = $this->calendar($this->ben, 'Dismissals');
+    $this->add($secret, $this->ben, more: ['place' => 'Ward seven']);
+    $this->add($this->slip, $this->ada, more: ['place' => 'Quiet room', 'private' => true]);
+    Category::query()->create(['name' => 'hush hush', 'calendar_id' => $secret->id]);
+    $this->give($this->slip, $this->ben, Level::Read);
+    foreach (['Ward seven', 'on Dismissals', '#hush hush'] as $words) {
+        expect(($this->read)($this->ben, "meeting {$words}")->json('title'))->not->toBe("meeting {$words}");
+        expect(collect(($this->read)($this->ada, "meeting {$words}")->json('pieces'))->pluck('text')->all())->not->toContain($words);
+    }
+    // A place of private events alone is nobody's to know; a calendar that one may only read is no target.
+    ($this->read)($this->ben, 'meeting Quiet room')->assertJsonPath('place', '');
+    ($this->read)($this->ben, 'meeting on Slipway')->assertJsonPath('title', 'meeting on Slipway')->assertJsonPath('calendar', null);
+});
+
+test('the likeliest calendar is where such an event went last', function () {
+    $this->add($this->tests, $this->ada, title: 'Oar test', more: ['categories' => ['assessment']]);
+    $this->add($this->slip, $this->ada, title: 'Haul out');
+    $this->add($this->slip, $this->ben, title: 'Rope theory', more: ['categories' => ['assessment']]);
+    $this->add($this->tests, $this->ben, title: 'Tide table', more: ['categories' => ['pilotage']]);
+    $likely = fn (string $line) => ($this->read)($this->ada, $line)->json('calendar');
+    expect($likely('Haul out fri'))->toBe($this->slip->slug)->and($likely('oar TEST fri'))->toBe($this->tests->slug)
+        ->and($likely('Knots fri #assessment'))->toBe($this->tests->slug)->and(($this->read)($this->ben, 'Knots fri #assessment')->json('calendar'))->toBeNull()->and($likely('Something fri #pilotage'))->toBe($this->tests->slug)->and($likely('Something new fri'))->toBeNull();
+});
+
+test('what a line means is added as it was told: people, groups and any rule', function () {
+    $input = ['calendar' => $this->slip->slug, 'title' => 'Fire drill', 'start' => '2026-11-27T10:45', 'end' => '2026-11-27T11:00', 'participants' => [['kind' => 'group', 'id' => $this->riggers->id, 'part' => 'required'], ['kind' => 'person', 'id' => $this->ben->id, 'part' => 'responsible']], 'repeat' => ['rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'until' => '2027-03-31', 'count' => null]];
+    $event = $this->as($this->ada, 'POST', '/events', $input)->assertCreated()
+        ->assertJsonPath('repeat', ['words' => 'every month on the last Friday until 31 March 2027', 'rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'until' => '2027-03-31', 'count' => null, 'weekly' => null])
+        ->assertJsonPath('participants.*.kind', ['group', 'person'])->assertJsonPath('participants.*.name', ['Riggers', 'Ben Oar'])->json();
+    $days = array_column($this->sheet($this->ada, '2026-11-01', '2027-06-01', "&calendar={$this->slip->slug}")->json('items'), 'start');
+    expect($days)->toBe(['2026-11-27T10:45', '2026-12-25T10:45', '2027-01-29T10:45', '2027-02-26T10:45', '2027-03-26T10:45']);
+    // Those whom the directory knows are replaced; what is not said stays.
+    $this->as($this->ada, 'PATCH', "/events/{$event['id']}", ['participants' => [['kind' => 'person', 'id' => $this->ben->id, 'part' => 'optional']]], 1)->assertOk()
+        ->assertJsonPath('participants', [['id' => $this->ben->id, 'name' => 'Ben Oar', 'kind' => 'person', 'part' => 'optional', 'answer' => 'accepted']])->assertJsonPath('repeat.rule', 'FREQ=MONTHLY;BYDAY=-1FR');
+});
+
+test('a rule or a participant that cannot be is refused at its field', function (array $part, string $field) {
+    $this->as($this->ada, 'POST', '/events', $part + ['calendar' => $this->slip->slug, 'title' => 'Fire drill', 'start' => '2026-11-27T10:45'])->assertUnprocessable()->assertJsonPath('errors.0.field', $field);
+    $this->assertDatabaseCount('events', 0);
+})->with([
+    'no rule at all' => [['repeat' => ['rule' => 'every now and then']], 'repeat.rule'],
+    'a rule without end or sense' => [['repeat' => ['rule' => 'FREQ=MONTHLY;BYMONTHDAY=32']], 'repeat.rule'],
+    'an end before the start' => [['repeat' => ['rule' => 'FREQ=DAILY', 'until' => '2026-11-20']], 'repeat.until'],
+    'two ends' => [['repeat' => ['rule' => 'FREQ=DAILY', 'until' => '2026-12-20', 'count' => 3]], 'repeat.count'],
+    'somebody who is not there' => [['participants' => [['kind' => 'person', 'id' => 999999, 'part' => 'required']]], 'participants.0'],
+    'a part that is none' => [['participants' => [['kind' => 'person', 'id' => 1, 'part' => 'boss']]], 'participants.0.part'],
+]);

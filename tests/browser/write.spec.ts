@@ -1,0 +1,75 @@
+import { expect, test } from '@playwright/test';
+import { day, enter, laneCell, makeCalendar, unique } from './support';
+
+const oneLine = 'Add or find: one line';
+
+test('one line becomes an event: it says what it understood, on which calendar, and every piece can be corrected', async ({ page }) => {
+    const [loft, yard] = [unique('Loft book'), unique('Yard book')];
+    await enter(page, 'Rufus Tamm');
+    await makeCalendar(page, loft);
+    await makeCalendar(page, yard);
+    await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
+    const field = page.getByRole('combobox', { name: oneLine }).first();
+    const title = unique('Fair');
+    const when = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(Date.parse(`${day(9)}T00:00Z`));
+
+    await test.step('understood as it is typed; a piece taken wrongly is left in the title; one key takes another calendar', async () => {
+        await field.fill(`${title} ${when} 9:30–11 Long loft #assessment @Keel year on ${loft}`);
+        const option = page.getByRole('option', { name: new RegExp(title) });
+        await expect(option).toContainText(loft);
+        await expect(option).toContainText('9:30–11:00');
+        await field.fill(`${title} sun lamp ${when} 9:30–11 Long loft #assessment @Keel year on ${loft}`);
+        await page.getByRole('button', { name: 'Leave sun in the title' }).click();
+        await expect(page.getByRole('option', { name: new RegExp(`${title} sun`) })).toContainText('9:30–11:00');
+        await field.press('F2');
+        await expect(page.getByRole('option', { name: new RegExp(title) })).not.toContainText(loft);
+        await field.press('Shift+F2');
+        await expect(page.getByRole('option', { name: new RegExp(title) })).toContainText(loft);
+    });
+
+    await test.step('Enter adds it, says where it went, and Undo takes it away', async () => {
+        await field.press('Enter');
+        await expect(page.getByText(`Added to ${loft}`)).toBeVisible();
+        const ticket = laneCell(page, loft, day(9)).getByRole('button', { name: new RegExp(`${title} sun lamp.*9:30–11:00, Long loft`) });
+        await expect(ticket).toBeVisible();
+        await ticket.click();
+        const panel = page.getByRole('complementary', { name: 'Event' });
+        await expect(panel).toContainText('Keel year');
+        await expect(panel).toContainText('assessment');
+        await panel.getByRole('button', { name: 'Close the event' }).click();
+        await page.locator('[data-sonner-toast]', { hasText: `Added to ${loft}` }).getByRole('button', { name: 'Undo' }).click();
+        await expect(ticket).toBeHidden();
+    });
+
+    await test.step('with Shift it opens the form, with all that was understood, and a repeat that the form has no fields for', async () => {
+        await field.fill(`${title} every last friday 10:45 15 min by Esi Marchetti on ${yard}`);
+        await expect(page.getByRole('option', { name: new RegExp(title) })).toContainText('every month on the last Friday');
+        await field.press('Shift+Enter');
+        const form = page.getByRole('form', { name: 'New event' });
+        await expect(form.getByLabel('Title')).toHaveValue(title);
+        await expect(form.getByLabel('at', { exact: true }).first()).toHaveValue('10:45');
+        await expect(form.getByLabel('Part of Esi Marchetti')).toHaveValue('responsible');
+        await expect(form.getByText('Repeats as you wrote it.')).toBeVisible();
+        await form.getByRole('button', { name: 'Add it' }).click();
+        await expect(page.getByText(`Added to ${yard}`)).toBeVisible();
+    });
+
+    await test.step('after adding, Move opens it where another calendar is chosen; it stays the same event', async () => {
+        await page.locator('[data-sonner-toast]', { hasText: `Added to ${yard}` }).getByRole('button', { name: 'Move…' }).click();
+        const panel = page.getByRole('complementary', { name: 'Event' });
+        await expect(panel).toContainText('every month on the last Friday');
+        const address = page.url();
+        await panel.getByLabel('Move to another calendar').selectOption({ label: loft });
+        await expect(page.getByText(`Moved to ${loft}.`)).toBeVisible();
+        expect(page.url()).toBe(address);
+        await page.keyboard.press('Escape');
+    });
+
+    await test.step('what says no day opens in the form; what nothing has is said', async () => {
+        await field.fill('zzz think about it');
+        await expect(page.getByRole('option', { name: /zzz think about it/ })).toContainText('no day yet');
+        await expect(page.getByText('Nothing that you may read has these words.')).toBeVisible();
+        await field.press('Enter');
+        await expect(page.getByRole('form', { name: 'New event' }).getByLabel('Title')).toHaveValue('zzz think about it');
+    });
+});

@@ -1,0 +1,119 @@
+<?php
+
+use PinnedRota\Core\OneLine\LineReader;
+use PinnedRota\Core\OneLine\Piece;
+use PinnedRota\Core\OneLine\Understood;
+use PinnedRota\Core\OneLine\Vocabulary;
+use PinnedRota\Core\Time\LocalDateTime;
+
+const NOW = '2026-11-25T08:00';
+
+function vocabulary(): Vocabulary
+{
+    return new Vocabulary(
+        ['Long loft', 'Joinery shop', 'Steam box', 'Slip 2'], ['assessment', 'open day', 'visit'],
+        [1 => 'Oda Lindqvarn', 2 => 'Rufus Tamm'], [5 => 'Keel year', 6 => 'Staff'], ['assessments' => 'Assessments', 'visits' => 'Visits'],
+    );
+}
+
+/** @param  list<string>  $plain */
+function understood(string $line, bool $dayFirst = true, array $plain = [], string $now = NOW): Understood
+{
+    return LineReader::read($line, vocabulary(), LocalDateTime::parse($now), $dayFirst, $plain);
+}
+
+/** What was understood, in one line: title | when | repeat | at place | #categories | with people | for groups | by whom | on which calendar. */
+function meaning(Understood $is): string
+{
+    $when = '';
+    if ($is->start !== null) {
+        [$from, $to] = $is->allDay ? [$is->start->toDate(), $is->end->plusDays(-1)->toDate()] : [$is->start->toMinute(), $is->end->toMinute()];
+        $when = $is->allDay && $from === $to ? $from : $from.'…'.($is->allDay || substr($from, 0, 10) !== substr($to, 0, 10) ? $to : substr($to, 11));
+    }
+    $repeat = substr((string) $is->rule, 5).($is->until === null ? '' : " until {$is->until->toDate()}").($is->count === null ? '' : " {$is->count} times");
+    $list = static fn (string $before, array $items, string $between = ','): string => $items === [] ? '' : $before.implode($between, $items);
+
+    return implode(' | ', array_filter([
+        $is->title, $when, $repeat, $is->place === '' ? '' : "at {$is->place}", $list('#', $is->categories, ' #'), $list('with ', $is->people), $list('for ', $is->groups),
+        $list('by ', $is->responsible), $is->calendar === null ? '' : "on {$is->calendar}", $is->provisional ? 'provisional' : '', $is->private ? 'private' : '',
+    ], static fn (string $part): bool => $part !== ''));
+}
+
+/** @return array<string, array{string, string}> lines and their meaning, said on Wednesday 25 November 2026 at 8:00 */
+function phrases(): array
+{
+    $phrases = [];
+    foreach (file(__DIR__.'/phrases.txt', FILE_IGNORE_NEW_LINES) as $each) {
+        [$line, $meaning] = explode(' => ', $each) + [1 => ''];
+        $phrases[$line] = [$line, rtrim($meaning)];
+    }
+
+    return $phrases;
+}
+
+test('a line means what it says, and what is not understood stays in its title', function (string $line, string $meaning) {
+    expect(meaning(understood($line)))->toBe($meaning);
+})->with(phrases());
+
+test('there are 300 of them', function () {
+    expect(count(phrases()))->toBeGreaterThanOrEqual(300);
+});
+
+test('pieces are told where they stand, in characters, in the order of the line', function () {
+    $line = 'Ærø trip Fri 9:30–11 Long loft #visit';
+    $pieces = understood($line)->pieces;
+    expect(array_map(fn (Piece $piece): string => $piece->kind->value, $pieces))->toBe(['date', 'time', 'place', 'category']);
+    foreach ($pieces as $piece) {
+        expect(mb_substr($line, $piece->at, mb_strlen($piece->text)))->toBe($piece->text);
+    }
+});
+
+test('a piece that was taken wrongly is left in the title', function () {
+    expect(meaning(understood('sun dial fri 9–11')))->toBe('dial fri | 2026-11-29T09:00…11:00')
+        ->and(meaning(understood('sun dial fri 9–11', plain: ['sun'])))->toBe('sun dial | 2026-11-27T09:00…11:00')
+        ->and(meaning(understood('sun dial fri 9–11', plain: ['sun', '9–11'])))->toBe('sun dial 9–11 | 2026-11-27')
+        ->and(meaning(understood('Steam box fri', plain: ['Steam box'])))->toBe('Steam box | 2026-11-27');
+});
+
+test('with every piece left, the title is the line', function () {
+    foreach (phrases() as [$line]) {
+        $plain = [];
+        for ($round = 0; $round < 12; $round++) {
+            $is = understood($line, plain: $plain);
+            if ($is->pieces === []) {
+                break;
+            }
+            $plain = [...$plain, ...array_map(fn (Piece $piece): string => $piece->text, $is->pieces)];
+        }
+        expect($is->pieces)->toBe([])->and($is->start)->toBeNull()
+            ->and($is->title)->toBe(trim((string) preg_replace('/\s+/u', ' ', str_replace('"', '', $line)), " \t,;"));
+    }
+});
+
+test('the order of day and month is the organisation’s', function () {
+    expect(meaning(understood('gig launch 2/11', false)))->toBe('gig launch | 2027-02-11')
+        ->and(meaning(understood('gig launch 2/11')))->toBe('gig launch | 2026-11-02')
+        ->and(meaning(understood('gig launch 12/31', false)))->toBe('gig launch | 2026-12-31');
+});
+
+test('a time that is past today is meant tomorrow', function (string $now, string $line, string $meaning) {
+    expect(meaning(understood($line, now: $now)))->toBe($meaning);
+})->with([
+    ['2026-11-25T09:29', 'drill 9:30', 'drill | 2026-11-25T09:30…10:30'],
+    ['2026-11-25T09:30', 'drill 9:30', 'drill | 2026-11-26T09:30…10:30'],
+    ['2026-11-25T09:31', 'drill today 9:30', 'drill | 2026-11-25T09:30…10:30'],
+    ['2026-12-31T18:00', 'drill 9:30', 'drill | 2027-01-01T09:30…10:30'],
+    ['2028-02-28T18:00', 'drill tomorrow', 'drill | 2028-02-29'],
+    ['2026-11-27T12:00', 'drill fri 9:00', 'drill | 2026-11-27T09:00…10:00'],
+]);
+
+test('whatever is typed, a line is read without an error, and its end is not before its start', function () {
+    mt_srand(11);
+    $words = ['fri', '9', '9:30', '–', '11', 'every', 'week', 'until', '12 dec', '#', '#visit', '@', 'Long loft', 'with', 'by', 'Oda Lindqvarn', 'for', '2h', 'days', '"', 'at', 'to', 'of the month', 'second', 'tuesday', '(private)', 'é', "\t", '14/3', '99', 'noon', 'all day'];
+    for ($round = 0; $round < 3000; $round++) {
+        $line = implode(mt_rand(0, 9) === 0 ? '' : ' ', array_map(static fn (): string => $words[mt_rand(0, count($words) - 1)], range(1, mt_rand(1, 9))));
+        $is = understood($line);
+        expect($is->start === null || $is->end->seconds > $is->start->seconds)->toBeTrue($line)
+            ->and($is->until === null || $is->count === null)->toBeTrue($line)->and(mb_check_encoding($is->title))->toBeTrue($line);
+    }
+});
