@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { formatDate } from '../../resources/js/time/dates';
 import { day, enter, laneCell, makeCalendar, unique } from './support';
 
 const oneLine = 'Add or find: one line';
@@ -11,7 +12,7 @@ test('one line becomes an event: it says what it understood, on which calendar, 
     await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
     const field = page.getByRole('combobox', { name: oneLine }).first();
     const title = unique('Fair');
-    const when = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(Date.parse(`${day(9)}T00:00Z`));
+    const when = `${formatDate(day(9), 'short')} ${day(9).slice(0, 4)}`;
 
     await test.step('understood as it is typed; a piece taken wrongly is left in the title; one key takes another calendar', async () => {
         await field.fill(`${title} ${when} 9:30–11 Long loft #assessment @Keel year on ${loft}`);
