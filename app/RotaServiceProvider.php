@@ -4,6 +4,7 @@ namespace App;
 
 use App\Access\CurrentViewer;
 use App\Directory\Person;
+use App\History\Recorder;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -19,6 +20,7 @@ final class RotaServiceProvider extends ServiceProvider
     {
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
+        $this->app->scoped(Recorder::class);
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
     }
 

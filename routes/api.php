@@ -18,6 +18,8 @@ use App\Events\EventsController;
 use App\Events\FindController;
 use App\Events\LineController;
 use App\Feeds\FeedsController;
+use App\History\HistoryController;
+use App\History\OperationsController;
 use App\Imports\ImportsController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
@@ -92,6 +94,11 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy'])->whereNumber('id');
     Route::post('events/{id}/restore', [EventsController::class, 'restore'])->whereNumber('id');
 
+    Route::post('operations/{id}/undo', [OperationsController::class, 'undo'])->whereNumber('id');
+    Route::post('operations/{id}/redo', [OperationsController::class, 'redo'])->whereNumber('id');
+    Route::get('events/{id}/history', [HistoryController::class, 'index'])->whereNumber('id');
+    Route::post('events/{id}/history/{operation}/restore', [HistoryController::class, 'restore'])->whereNumber(['id', 'operation']);
+    Route::get('calendars/{slug}/deleted', [HistoryController::class, 'deleted']);
     Route::get('line', [LineController::class, 'show']);
     Route::get('find', [FindController::class, 'index']);
     Route::get('sheet', [SheetController::class, 'sheet']);

@@ -100,9 +100,28 @@ use PinnedRota\Core\OneLine\PieceKind;
     new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
 ])]
-#[OA\Schema(schema: 'Named', required: ['id', 'name'], properties: [
+#[OA\Schema(schema: 'HistoryChange', required: ['of', 'field', 'before', 'after'], properties: [
+    new OA\Property(property: 'of', description: 'The day of a time that was changed on its own', type: 'string', nullable: true),
+    new OA\Property(property: 'field', type: 'string'),
+    new OA\Property(property: 'before', type: 'string'),
+    new OA\Property(property: 'after', type: 'string'),
+])]
+#[OA\Schema(schema: 'HistoryEntry', required: ['operation', 'what', 'by', 'at', 'undone', 'changes', 'restorable'], properties: [
+    new OA\Property(property: 'operation', type: 'integer'),
+    new OA\Property(property: 'what', type: 'string', enum: ['add', 'change', 'delete', 'restore']),
+    new OA\Property(property: 'by', type: 'string'),
+    new OA\Property(property: 'at', type: 'string'),
+    new OA\Property(property: 'undone', type: 'boolean'),
+    new OA\Property(property: 'changes', type: 'array', items: new OA\Items(ref: '#/components/schemas/HistoryChange')),
+    new OA\Property(property: 'restorable', description: 'Whether the event can be put back as it was before', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'DeletedEvent', required: ['id', 'title', 'start', 'repeats', 'at', 'by'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
-    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'start', type: 'string'),
+    new OA\Property(property: 'repeats', type: 'boolean'),
+    new OA\Property(property: 'at', type: 'string', nullable: true),
+    new OA\Property(property: 'by', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'LinePiece', required: ['kind', 'at', 'text'], properties: [
     new OA\Property(property: 'kind', type: 'string', enum: PieceKind::class),

@@ -6,12 +6,13 @@ use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Access\Sight;
 use App\Calendars\CategoryNames;
+use App\History\Recorder;
 use App\Http\IfMatch;
+use Closure;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -33,6 +34,7 @@ final class EventsController
         private readonly EventTranslator $translator,
         private readonly SeriesWriter $writer,
         private readonly CategoryNames $categories,
+        private readonly Recorder $recorder,
     ) {
     }
 
@@ -45,9 +47,14 @@ final class EventsController
         $event = $input->event(null, Str::uuid()->toString(), $target->calendar->timezone);
         $person = $this->viewer->person()->id;
         $this->demandCategories($target, $event->categories);
-        $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person]);
+        $head = $this->recorder->record($this->viewer->person(), 'add', [], function (Closure $added) use ($target, $event, $person): Event {
+            $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person]);
+            $added($head->id);
 
-        return new JsonResponse($this->tell($head, null), 201);
+            return $head;
+        });
+
+        return $this->done($this->tell($head, null), 201);
     }
 
     #[OA\Get(path: '/events/{id}', operationId: 'getEvent', summary: 'An event; with “occurrence”, that one time of it.', tags: ['events'],
@@ -62,13 +69,14 @@ final class EventsController
     }
 
     #[OA\Patch(path: '/events/{id}', operationId: 'updateEvent', summary: 'Changes an event: all of it, or with “occurrence” that one time.', tags: ['events'],
-        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'following', required: false, description: 'Whether all that follow are meant, too', schema: new OA\Schema(type: 'boolean')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/EventChange')),
         responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
     public function update(EventInput $input, int $id): JsonResponse
     {
         $occurrence = $this->occurrenceOf($input);
-        $head = DB::transaction(function () use ($input, $id, $occurrence): Event {
+        $following = $occurrence !== null && $input->boolean('following');
+        $head = $this->recorder->record($this->viewer->person(), 'change', [$id], function (Closure $added) use ($input, $id, $occurrence, $following): Event {
             $head = $this->changeable($id, $input);
             $target = $input->has('calendar') ? $this->target($input->validated('calendar')) : null;
             $series = $this->load($head);
@@ -80,6 +88,9 @@ final class EventsController
             } else {
                 if ($target !== null && $target->calendar->id !== $head->calendar_id) {
                     throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
+                }
+                if ($following) {
+                    return $this->follow($head, $series, $occurrence, $input, $zone, $added);
                 }
                 $before = $this->asSingle($this->find($series, $occurrence));
                 $series = OccurrenceChanges::one($series, $input->event($before, $before->uid, $zone));
@@ -95,28 +106,29 @@ final class EventsController
             return $head;
         });
 
-        return new JsonResponse($this->tell($head, $occurrence));
+        return $this->done($this->tell($head, $following ? null : $occurrence));
     }
 
     #[OA\Delete(path: '/events/{id}', operationId: 'deleteEvent', summary: 'Deletes an event, or with “occurrence” that one time of it.', tags: ['events'],
-        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'following', required: false, description: 'Whether all that follow are meant, too', schema: new OA\Schema(type: 'boolean')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
         responses: [new OA\Response(response: 204, description: 'Deleted; it can be restored')])]
     public function destroy(Request $request, int $id): Response
     {
         $occurrence = $this->occurrenceOf($request);
-        DB::transaction(function () use ($request, $id, $occurrence): void {
+        $following = $request->boolean('following');
+        $this->recorder->record($this->viewer->person(), 'delete', [$id], function () use ($request, $id, $occurrence, $following): void {
             $head = $this->changeable($id, $request);
-            if ($occurrence === null) {
+            $series = $occurrence === null ? null : $this->load($head);
+            $found = $series === null ? null : $this->find($series, $occurrence);
+            if ($found === null || ($following && $series->master !== null && $occurrence->indexSeconds() <= $series->master->start->indexSeconds())) {
                 $this->writer->delete($head);
 
                 return;
             }
-            $series = $this->load($head);
-            $this->find($series, $occurrence);
-            $this->writer->replace($head, OccurrenceChanges::skip($series, $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
+            $this->writer->replace($head, $following ? OccurrenceChanges::endingBefore($series, $occurrence) : OccurrenceChanges::skip($series, $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
         });
 
-        return response()->noContent();
+        return response()->noContent()->header('Operation', (string) $this->recorder->last?->id);
     }
 
     #[OA\Post(path: '/events/{id}/restore', operationId: 'restoreEvent', summary: 'Brings back a deleted event, or with “occurrence” a skipped time of it.', tags: ['events'],
@@ -125,7 +137,7 @@ final class EventsController
     public function restore(Request $request, int $id): JsonResponse
     {
         $occurrence = $this->occurrenceOf($request);
-        $head = DB::transaction(function () use ($id, $occurrence): Event {
+        $head = $this->recorder->record($this->viewer->person(), 'restore', [$id], function () use ($id, $occurrence): Event {
             $head = Event::withTrashed()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
             $this->demandChange($head);
             if ($occurrence === null) {
@@ -137,7 +149,41 @@ final class EventsController
             return $head;
         });
 
-        return new JsonResponse($this->tell($head, $occurrence));
+        return $this->done($this->tell($head, $occurrence));
+    }
+
+    /**
+     * Changes an occurrence and all that follow: from it on they are a series of their own.
+     *
+     * @param  Closure(int): void  $added
+     */
+    private function follow(Event $head, Series $series, EventTime $occurrence, EventInput $input, string $zone, Closure $added): Event
+    {
+        $found = $this->find($series, $occurrence);
+        $master = $series->master ?? throw ValidationException::withMessages(['following' => 'This event does not repeat.']);
+        $before = $found->event->beginningAt($found, OccurrenceChanges::rulesFrom($master, $occurrence));
+        $changed = $input->event($before, $before->uid, $zone);
+        if ($input->has('categories')) {
+            $this->demandCategories($this->viewer->calendars()[$head->calendar_id], $changed->categories);
+        }
+        $by = ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by];
+        [$earlier, $later] = OccurrenceChanges::following($series, $occurrence, $changed, Str::uuid()->toString());
+        if ($earlier === null) {
+            $this->writer->replace($head, OccurrenceChanges::all($series, $changed), $by);
+
+            return $head;
+        }
+        $this->writer->replace($head, $earlier, $by);
+        $second = $this->writer->add($head->calendar_id, $later, $by);
+        $added($second->id);
+
+        return $second;
+    }
+
+    /** @param  array<string, mixed>  $told  with the name of the operation, by which it is undone */
+    private function done(array $told, int $status = 200): JsonResponse
+    {
+        return (new JsonResponse($told, $status))->header('Operation', (string) $this->recorder->last?->id);
     }
 
     private function target(string $slug): AccessibleCalendar

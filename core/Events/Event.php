@@ -80,6 +80,12 @@ final readonly class Event
         return $this->copy($this->uid, $occurrence->start, $occurrence->start->at($occurrence->localEnd()), new RecurrenceSet, null, $occurrence->recurrenceId, false);
     }
 
+    /** A series of its own that begins with an occurrence of this one, to be changed. */
+    public function beginningAt(Occurrence $occurrence, RecurrenceSet $recurrence): self
+    {
+        return $this->copy($this->uid, $occurrence->start, $occurrence->start->at($occurrence->localEnd()), $recurrence, null, null, false);
+    }
+
     /** Where a change that holds for all that follow puts an occurrence: moved on the wall as the changed one was. */
     public function movedAlong(EventTime $original): EventTime
     {

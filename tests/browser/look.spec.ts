@@ -20,11 +20,11 @@ for (const theme of ['light', 'dark'] as const) {
             await expect(page.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
             await expectAccessible(page);
             await enter(page, 'Bertil Acheng');
-            for (const path of ['/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=lanes&event=1', '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people']) {
+            for (const path of ['/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=week&side=true', '/?view=lanes&beside=all', '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people']) {
                 await page.goto(path);
                 await expect(page.getByText(/^Fetching /)).toHaveCount(0);
                 await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-                if (/^\/\?/.test(path) && !/view=(year|list)/.test(path)) await expect(page.getByRole('grid')).toBeVisible();
+                if (/^\/\?/.test(path) && !/view=(year|list)/.test(path)) await expect(page.getByRole('grid').first()).toBeVisible();
                 await expectAccessible(page);
                 await expectNoSidewaysScroll(page);
             }
@@ -43,6 +43,14 @@ test('forms and dialogs are sound', async ({ page }) => {
     await page.getByRole('button', { name: 'The term at a glance' }).click();
     await page.getByRole('menuitem', { name: 'Change the layers of this one…' }).click();
     await page.getByRole('dialog').getByRole('button', { name: /^Assessments/ }).click();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('combobox', { name: 'Add or find: one line' }).first().fill('rigging test fri 9:30–11 Long loft #assessment every week');
+    await expect(page.getByRole('option', { name: /rigging test/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Leave 9:30–11 in the title' })).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'How it is drawn' }).click();
     await expectAccessible(page);
 });
 

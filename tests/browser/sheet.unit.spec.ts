@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { lastDay, layRow, type Item } from '../../resources/js/features/sheet/geometry';
-import { hoursOf, layDay } from '../../resources/js/features/sheet/hours';
+import { hoursOf, layDay, sideBySide } from '../../resources/js/features/sheet/hours';
 
 function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
     return {
@@ -115,4 +115,12 @@ test('at random: no two blocks of a day lie over each other', () => {
 test('hours outside of the working day are folded, and what is in them is counted', () => {
     const blocks = layDay([item('Early', '2026-11-10T05:00', '2026-11-10T06:00'), item('Noon', '2026-11-10T12:00', '2026-11-10T13:00'), item('Late', '2026-11-10T20:00', '2026-11-10T21:00')], '2026-11-10');
     expect(hoursOf(blocks, 7, 20)).toEqual({ first: 7, last: 20, before: 1, after: 1 });
+});
+
+test('side by side each layer has columns of its own, as many as it has at one time', () => {
+    const at = (title: string, layer: number, from: string, to: string) => item(title, `2026-11-10T${from}`, `2026-11-10T${to}`, { layer });
+    const { blocks, columns } = sideBySide([at('a', 0, '09:00', '10:00'), at('b', 2, '09:00', '11:00'), at('c', 2, '10:00', '11:00'), at('d', 2, '13:00', '14:00'), at('hidden', 1, '09:00', '10:00')], '2026-11-10', [0, 2]);
+    expect(columns).toEqual([1, 2]);
+    expect(blocks.map(({ item: { title }, column, columns: all, wide }) => [title, column, all, wide])).toEqual([['a', 0, 3, 1], ['b', 1, 3, 1], ['c', 2, 3, 1], ['d', 1, 3, 2]]);
+    expect(sideBySide([], '2026-11-10', [0, 1]).columns).toEqual([1, 1]);
 });

@@ -74,3 +74,83 @@ test('one line becomes an event: it says what it understood, on which calendar, 
         await expect(page.getByRole('form', { name: 'New event' }).getByLabel('Title')).toHaveValue('zzz think about it');
     });
 });
+
+test('what is done is undone and done again by keys; a series is changed from one time on; history puts an earlier state back', async ({ page }) => {
+    const name = unique('Boat book');
+    const drill = unique('Drill');
+    await enter(page, 'Greta Ondaatsen');
+    await makeCalendar(page, name);
+    await page.goto(`/?overlay=all&view=lanes&date=${day(0)}`);
+    const on = (fromMonday: number) => laneCell(page, name, day(fromMonday)).getByRole('button', { name: new RegExp(drill) });
+    await laneCell(page, name, day(1)).click();
+    await page.getByLabel('Title').fill(drill);
+    await page.getByLabel('Repeats weekly').check();
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(on(8)).toBeVisible();
+
+    await test.step('by keyboard alone: moved by a day, one time of it, deleted, and all undone step by step', async () => {
+        await on(1).focus();
+        await page.keyboard.press('Shift+ArrowRight');
+        await page.getByRole('dialog').getByRole('button', { name: 'Only this one' }).press('Enter');
+        await expect(on(2)).toBeVisible();
+        await on(2).focus();
+        await page.keyboard.press('Enter');
+        const panel = page.getByRole('complementary', { name: 'Event' });
+        await panel.getByRole('button', { name: 'Delete' }).press('Enter');
+        await page.getByRole('dialog').getByRole('button', { name: 'Only this one' }).press('Enter');
+        await expect(on(2)).toBeHidden();
+        await page.getByRole('grid').focus();
+        await page.keyboard.press('Control+z');
+        await expect(on(2)).toBeVisible();
+        await page.keyboard.press('Control+z');
+        await expect(on(1)).toBeVisible();
+        await expect(on(2)).toBeHidden();
+        await page.keyboard.press('Control+Shift+z');
+        await expect(on(2)).toBeVisible();
+        await page.keyboard.press('Control+z');
+        await expect(on(1)).toBeVisible();
+    });
+
+    await test.step('this and all that follow: what was before stays', async () => {
+        await on(8).click();
+        const panel = page.getByRole('complementary', { name: 'Event' });
+        await panel.getByRole('button', { name: 'Change' }).click();
+        await page.getByRole('dialog').getByRole('button', { name: 'This and all that follow' }).click();
+        await panel.getByLabel('Title').fill(`${drill} afloat`);
+        await panel.getByRole('button', { name: 'Save' }).click();
+        await expect(laneCell(page, name, day(8)).getByRole('button', { name: new RegExp(`${drill} afloat`) })).toBeVisible();
+        await expect(on(1)).toHaveAccessibleName(new RegExp(`^${drill}, `));
+        await page.getByRole('button', { name: 'On a week' }).click();
+        await expect(laneCell(page, name, day(15)).getByRole('button', { name: new RegExp(`${drill} afloat`) })).toBeVisible();
+        await panel.getByRole('button', { name: 'Close the event' }).click();
+        await page.getByRole('grid').focus();
+        await page.keyboard.press('Control+z');
+        await expect(laneCell(page, name, day(15)).getByRole('button', { name: new RegExp(`^${drill}, `) })).toBeVisible();
+    });
+
+    await test.step('the history says who changed what, and goes back; the deleted come back from the calendar', async () => {
+        await page.goto(`/?overlay=all&view=lanes&date=${day(0)}`);
+        await on(1).click();
+        const panel = page.getByRole('complementary', { name: 'Event' });
+        await panel.getByRole('button', { name: 'Change' }).click();
+        await page.getByRole('dialog').getByRole('button', { name: 'All of them' }).click();
+        await panel.getByLabel('Place').fill('Pontoon');
+        await panel.getByRole('button', { name: 'Save' }).click();
+        await panel.getByRole('button', { name: 'History' }).click();
+        const history = panel.getByRole('list', { name: 'History' });
+        await expect(history.getByRole('listitem').first()).toContainText('Greta Ondaatsen changed it');
+        await expect(history.getByRole('listitem').first()).toContainText('place: Pontoon');
+        await history.getByRole('button', { name: 'Back to before this' }).first().click();
+        await expect(page.getByText('It is as it was before that.')).toBeVisible();
+        await expect(panel.getByText('Pontoon', { exact: true })).toHaveCount(0);
+        await panel.getByRole('button', { name: 'Delete' }).click();
+        await page.getByRole('dialog').getByRole('button', { name: 'All of them' }).click();
+        await expect(on(1)).toBeHidden();
+        await page.goto('/calendars');
+        await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+        await page.getByRole('button', { name: `Bring ${drill} back` }).click();
+        await expect(page.getByText(`“${drill}” is back.`)).toBeVisible();
+        await page.goto(`/?overlay=all&view=lanes&date=${day(0)}`);
+        await expect(on(1)).toBeVisible();
+    });
+});

@@ -30,11 +30,19 @@ type Options = {
     signal?: AbortSignal;
 };
 
-export function api<Answer>(method: string, path: string, options: Options = {}): Promise<Answer> {
+export async function api<Answer>(method: string, path: string, options: Options = {}): Promise<Answer> {
+    return (await send<Answer>(method, path, options)).answer;
+}
+
+/** What was answered, and the operation by which it is undone as a whole, where there is one. */
+export type Done<Answer> = { answer: Answer; operation: number | null };
+
+/** Changes something that can be undone. */
+export function change<Answer>(method: string, path: string, options: Options = {}): Promise<Done<Answer>> {
     return send<Answer>(method, path, options);
 }
 
-async function send<Answer>(method: string, path: string, { query, body, version, signal }: Options): Promise<Answer> {
+async function send<Answer>(method: string, path: string, { query, body, version, signal }: Options): Promise<Done<Answer>> {
     const isForm = body instanceof FormData;
     const response = await fetch(`/api/v1${path}${queryString(query)}`, {
         method,
@@ -51,10 +59,11 @@ async function send<Answer>(method: string, path: string, { query, body, version
         if (signal?.aborted) throw cause;
         throw new Problem(0, 'No connection.', 'Nothing was changed. Try again when you are connected.', [], null);
     });
-    if (response.status === 204) return undefined as Answer;
+    const operation = Number(response.headers.get('Operation')) || null;
+    if (response.status === 204) return { answer: undefined as Answer, operation };
     const answer: unknown = await response.json().catch(() => null);
     if (!response.ok) throw problemOf(response.status, answer);
-    return answer as Answer;
+    return { answer: answer as Answer, operation };
 }
 
 function problemOf(status: number, answer: unknown): Problem {

@@ -818,6 +818,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/events/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was done with an event, by whom and when, with what was before and after; for those who may change it. */
+        get: operations["getEventHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/history/{operation}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts an event back as it was before something was done with it. */
+        post: operations["restoreEventState"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{slug}/deleted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was deleted from a calendar in the last 90 days, for those who may edit it. */
+        get: operations["listDeletedEvents"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/operations/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undoes what one did with events, as a whole; refused where somebody changed them since. */
+        post: operations["undoOperation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/operations/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Does again what was undone. */
+        post: operations["redoOperation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calendars/{slug}/imports": {
         parameters: {
             query?: never;
@@ -1513,9 +1598,31 @@ export interface components {
             participants?: components["schemas"]["ParticipantInput"][];
             repeat?: components["schemas"]["RepeatInput"] | null;
         };
-        Named: {
+        HistoryChange: {
+            /** @description The day of a time that was changed on its own */
+            of: string | null;
+            field: string;
+            before: string;
+            after: string;
+        };
+        HistoryEntry: {
+            operation: number;
+            /** @enum {string} */
+            what: "add" | "change" | "delete" | "restore";
+            by: string;
+            at: string;
+            undone: boolean;
+            changes: components["schemas"]["HistoryChange"][];
+            /** @description Whether the event can be put back as it was before */
+            restorable: boolean;
+        };
+        DeletedEvent: {
             id: number;
-            name: string;
+            title: string;
+            start: string;
+            repeats: boolean;
+            at: string | null;
+            by: string | null;
         };
         LinePiece: {
             /** @enum {string} */
@@ -3083,6 +3190,8 @@ export interface operations {
         parameters: {
             query?: {
                 occurrence?: string;
+                /** @description Whether all that follow are meant, too */
+                following?: boolean;
             };
             header: {
                 "If-Match": string;
@@ -3107,6 +3216,8 @@ export interface operations {
         parameters: {
             query?: {
                 occurrence?: string;
+                /** @description Whether all that follow are meant, too */
+                following?: boolean;
             };
             header: {
                 "If-Match": string;
@@ -3265,6 +3376,111 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Revoked */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    getEventHistory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryEntry"][];
+                };
+            };
+        };
+    };
+    restoreEventState: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                operation: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Restored */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    listDeletedEvents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedEvent"][];
+                };
+            };
+        };
+    };
+    undoOperation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Undone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    redoOperation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done again */
             204: {
                 headers: {
                     [name: string]: unknown;

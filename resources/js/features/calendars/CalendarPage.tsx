@@ -12,6 +12,7 @@ import { SharingPanel } from '@/features/access/SharingPanel';
 import { useManagers } from '@/features/access/useAccess';
 import { LogList } from '@/features/changelog/LogList';
 import { FeedLinks } from '@/features/feeds/FeedLinks';
+import { DeletedEvents } from '@/features/events/DeletedEvents';
 import { ImportPanel } from '@/features/imports/ImportPanel';
 import { CalendarDialog } from './CalendarDialog';
 import { CategoriesPanel } from './CategoriesPanel';
@@ -115,6 +116,11 @@ export function CalendarPage() {
             {edits && !calendar.subscribed && !calendar.archived && (
                 <Section title="Bring in a file" about="An iCalendar file (.ics). You see what it would add before anything is changed.">
                     <ImportPanel calendar={calendar} />
+                </Section>
+            )}
+            {edits && !calendar.subscribed && (
+                <Section title="Deleted events" about="What was deleted in the last 90 days, to be brought back.">
+                    <DeletedEvents slug={calendar.slug} />
                 </Section>
             )}
             {manages && (

@@ -4,7 +4,8 @@ import { Failed, Loading } from '@/components/States';
 import { useDraft, useRota } from '@/features/overlays/RotaContext';
 import { EventForm } from './EventForm';
 import { EventPanel } from './EventPanel';
-import { fetchEvent, type Scope } from './useEventActions';
+import { fetchEvent } from './useEventActions';
+import { type Scope } from './scope';
 
 /** The event that is open or being written, beside the sheet and never over it. */
 export function EventAside() {

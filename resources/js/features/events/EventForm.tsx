@@ -10,7 +10,8 @@ import { endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
 import { RepeatFields } from './RepeatFields';
 import { ParticipantsPicker } from './ParticipantsPicker';
 import { TargetPicker } from './TargetPicker';
-import { useEventActions, type Event, type Scope } from './useEventActions';
+import { useEventActions, type Event } from './useEventActions';
+import { isFollowing, type Scope } from './scope';
 
 type Props = { event: Event | null; scope: Scope; onDone: () => void; onLeave: () => void };
 
@@ -30,7 +31,11 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
     const problem = saving.error instanceof Problem ? saving.error : null;
     // An imported rule that says more than this form can is kept as it is.
     const foreignRule = event?.repeat !== null && event?.repeat !== undefined && event.repeat.weekly === null;
-    const withRepeat = scope === null && !foreignRule;
+    // Of one and all that follow the repeat goes on as it was, unless it is changed here.
+    const whole = scope === null || isFollowing(scope);
+    const withRepeat = whole && !foreignRule;
+    const repeatIs = (is: EventValues) => JSON.stringify(inputOf(is, true).repeat);
+    const sendsRepeat = (given: EventValues) => withRepeat && (scope === null || event === null || repeatIs(given) !== repeatIs(valuesOf(event)));
 
     const { calendar, title, allDay, place, categories, participants, startDate, startTime, endDate, endTime } = values;
     useEffect(() => {
@@ -58,7 +63,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
         setValue('endTime', end.endTime);
     };
     const submit = form.handleSubmit((given) => {
-        const input = inputOf(given, withRepeat);
+        const input = inputOf(given, sendsRepeat(given));
         if (event === null) create.mutate(input, { onSuccess: onDone });
         else update.mutate({ event, scope, change: scope === null ? input : { ...input, calendar: undefined } }, { onSuccess: onDone });
     });
@@ -97,7 +102,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                 ) : withRepeat ? (
                     <RepeatFields problem={problem} />
                 ) : (
-                    foreignRule && scope === null && <p className="text-soft">Repeats {event?.repeat?.words}. This repeat is kept as it is.</p>
+                    foreignRule && whole && <p className="text-soft">Repeats {event?.repeat?.words}. This repeat is kept as it is.</p>
                 )}
                 <div>
                     <CheckField label="Leaves the time free" {...register('free')} />
@@ -112,7 +117,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                         <b className="block">{conflict.changedBy ?? 'Somebody'} was first.</b>
                         It is now “{conflict.title}”, {conflict.start.replace('T', ' ')}. What you typed is still here.
                         <span className="mt-1.5 flex gap-1.5">
-                            <Button onClick={() => update.mutate({ event: { ...event, version: conflict.version }, scope, change: inputOf(getValues(), withRepeat) }, { onSuccess: onDone })}>Save mine over it</Button>
+                            <Button onClick={() => update.mutate({ event: { ...event, version: conflict.version }, scope, change: inputOf(getValues(), sendsRepeat(getValues())) }, { onSuccess: onDone })}>Save mine over it</Button>
                             <Button onClick={onDone}>Take theirs</Button>
                         </span>
                     </FormProblem>

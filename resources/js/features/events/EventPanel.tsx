@@ -7,7 +7,9 @@ import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/overlays/RotaContext';
 import { formatMoment, formatWhen } from '@/time/dates';
 import { SeriesQuestion } from './SeriesQuestion';
-import { useEventActions, type Event, type Scope } from './useEventActions';
+import { useEventActions, type Event } from './useEventActions';
+import { EventHistory } from './EventHistory';
+import { following, type Scope } from './scope';
 
 type Props = { event: Event; onEdit: (scope: Scope) => void; onClose: () => void };
 
@@ -18,6 +20,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const rota = useRota();
     const calendars = useCalendars();
     const { remove, update } = useEventActions();
+    const [looking, setLooking] = useState(false);
     const [asking, setAsking] = useState<'change' | 'delete' | null>(null);
     const calendar = calendars.data?.find((each) => each.slug === event.calendar);
     // The same event by other ways: the sheet shows it once, and it is said here where else it is.
@@ -98,13 +101,18 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         Change
                     </Button>
                     <Button onClick={() => (series ? setAsking('delete') : drop(null))}>Delete</Button>
+                    <Button look="quiet" className="ml-auto" aria-expanded={looking} onClick={() => setLooking(!looking)}>
+                        History
+                    </Button>
                 </div>
             )}
+            {event.mayChange && looking && <EventHistory id={event.id} version={event.version} />}
             {asking !== null && (
                 <SeriesQuestion
                     title={asking === 'change' ? `Change “${event.title}”` : `Delete “${event.title}”`}
                     onClose={() => setAsking(null)}
                     onOne={() => (asking === 'change' ? onEdit(event.occurrence) : drop(event.occurrence))}
+                    onFollowing={() => (asking === 'change' ? onEdit(following(event.occurrence ?? '')) : drop(following(event.occurrence ?? '')))}
                     onAll={() => (asking === 'change' ? onEdit(null) : drop(null))}
                 />
             )}

@@ -1,25 +1,24 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useContext } from 'react';
 import { toast } from 'sonner';
-import { api, Problem, type Schemas } from '@/api/client';
+import { api, change, type Schemas } from '@/api/client';
+import { tellRefusal } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
 import { RotaContext } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
 import { formatDate, formatWhen } from '@/time/dates';
+import { remember } from './operations';
+import { isFollowing, occurrenceOf, scopeQuery, type Scope } from './scope';
+import { useUndo } from './useUndo';
 
 export type Event = Schemas['Event'];
 export type EventInput = Schemas['EventInput'];
 export type EventChange = Schemas['EventChange'];
 
-/** One occurrence of a series, or (null) all of it. */
-export type Scope = string | null;
-
-const query = (occurrence: Scope) => ({ query: { occurrence: occurrence ?? undefined } });
-
 /** With `as`, as that person sees it. */
-export function fetchEvent(id: number, occurrence: Scope, as?: number): Promise<Event> {
-    return api<Event>('GET', `/events/${id}`, { query: { occurrence: occurrence ?? undefined, as: as?.toString() } });
+export function fetchEvent(id: number, scope: Scope, as?: number): Promise<Event> {
+    return api<Event>('GET', `/events/${id}`, { query: { occurrence: occurrenceOf(scope) ?? undefined, as: as?.toString() } });
 }
 
 /** What can be done to events. Each says what it did, and can be undone. */
@@ -28,18 +27,18 @@ export function useEventActions() {
     const rota = useContext(RotaContext);
     const refresh = () => client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'event', 'categories'].includes(String(queryKey[0])) });
     const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(['calendars'])?.find((each) => each.slug === slug)?.name ?? slug;
-    const refused = (error: unknown) => {
-        const told = error instanceof Problem ? error : null;
-        toast.error(told?.message ?? 'Something went wrong.', { description: told?.fields[0]?.message ?? told?.detail });
+    const turn = useUndo();
+    const undo = (operation: number | null) => {
+        remember(operation);
+        return operation === null ? undefined : { label: 'Undo', onClick: () => turn(operation, true) };
     };
-    const undo = (step: () => Promise<unknown>) => ({ label: 'Undo', onClick: () => void step().then(refresh, refused) });
 
     const create = useMutation({
-        mutationFn: (input: EventInput) => api<Event>('POST', '/events', { body: input }),
-        onSuccess: (event) => {
+        mutationFn: (input: EventInput) => change<Event>('POST', '/events', { body: input }),
+        onSuccess: ({ answer: event, operation }) => {
             void refresh();
             toast(`Added to ${nameOf(event.calendar)}, ${formatDate(event.start, 'weekdayDay')}.`, {
-                action: undo(() => api('DELETE', `/events/${event.id}`, { version: event.version })),
+                action: undo(operation),
                 // Opened, it is moved to another calendar by one choice.
                 ...(rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } }),
             });
@@ -47,25 +46,27 @@ export function useEventActions() {
     });
 
     const update = useMutation({
-        mutationFn: ({ event, scope, change }: { event: Event; scope: Scope; change: EventChange }) =>
-            api<Event>('PATCH', `/events/${event.id}`, { ...query(scope), body: change, version: event.version }),
-        onSuccess: (saved, { event, scope, change }) => {
+        mutationFn: ({ event, scope, change: part }: { event: Event; scope: Scope; change: EventChange }) =>
+            change<Event>('PATCH', `/events/${event.id}`, { ...scopeQuery(scope), body: part, version: event.version }),
+        onSuccess: ({ answer: saved, operation }, { event, scope }) => {
             void refresh();
+            // From here on it is a series of its own.
+            if (isFollowing(scope)) rota?.go({ event: saved.id, occurrence: undefined });
             toast(saved.calendar === event.calendar ? `“${saved.title}” is changed.` : `Moved to ${nameOf(saved.calendar)}.`, {
-                action: undo(() => api('PATCH', `/events/${event.id}`, { ...query(scope), body: before(event, change), version: saved.version })),
+                action: undo(operation),
             });
         },
     });
 
     const remove = useMutation({
-        mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => api<void>('DELETE', `/events/${event.id}`, { ...query(scope), version: event.version }),
-        onSuccess: (_, { event, scope }) => {
+        mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => change<void>('DELETE', `/events/${event.id}`, { ...scopeQuery(scope), version: event.version }),
+        onSuccess: ({ operation }, { event }) => {
             void refresh();
             toast(`“${event.title}” is deleted from ${nameOf(event.calendar)}.`, {
-                action: undo(() => api('POST', `/events/${event.id}/restore`, query(scope))),
+                action: undo(operation),
             });
         },
-        onError: refused,
+        onError: tellRefusal,
     });
 
     const move = useMutation({
@@ -75,12 +76,11 @@ export function useEventActions() {
         mutationFn: async ({ move, scope }: { move: Move; scope: Scope }) => {
             // The sheet tells times on the reader's wall; the event is moved on its own.
             const event = await fetchEvent(move.item.id, scope);
-            const change: EventChange = {
+            const part: EventChange = {
                 ...(move.startBy === 0 && move.endBy === 0 ? {} : { start: shifted(event.start, move.startBy), end: shifted(event.end, move.endBy) }),
                 ...(move.rows === null ? {} : rowChange(move.rows, event)),
             };
-            const saved = await api<Event>('PATCH', `/events/${move.item.id}`, { ...query(scope), body: change, version: event.version });
-            return { event, saved, change };
+            return change<Event>('PATCH', `/events/${move.item.id}`, { ...scopeQuery(scope), body: part, version: event.version });
         },
         onMutate: async ({ move, scope }) => {
             await client.cancelQueries({ queryKey: ['sheet'] });
@@ -88,17 +88,15 @@ export function useEventActions() {
             for (const [key, sheet] of sheets) {
                 if (sheet?.items === undefined) continue;
                 const taken = (each: Item) => ({ ...each, ...landed({ ...move, item: each }) });
-                const items = sheet.items.map((each) => (each.id === move.item.id && (scope === null || each.occurrence === move.item.occurrence) ? taken(each) : each));
+                const items = sheet.items.map((each) => (each.id === move.item.id && (scope === null || each.occurrence === move.item.occurrence || (isFollowing(scope) && each.start >= move.item.start)) ? taken(each) : each));
                 client.setQueryData<Sheet>(key, { ...sheet, items: items.sort((a, b) => (a.start < b.start ? -1 : 1)) });
             }
             return { sheets };
         },
-        onSuccess: ({ event, saved, change }, { move, scope }) => {
-            toast(movedWords(move, saved), { action: undo(() => api('PATCH', `/events/${saved.id}`, { ...query(scope), body: before(event, change), version: saved.version })) });
-        },
+        onSuccess: ({ answer: saved, operation }, { move }) => void toast(movedWords(move, saved), { action: undo(operation) }),
         onError: (error, _, context) => {
             context?.sheets.forEach(([key, sheet]) => client.setQueryData(key, sheet));
-            refused(error);
+            tellRefusal(error);
         },
         // While another one waits, what is fetched would undo on the sheet what is to come.
         onSettled: () => (client.isMutating({ mutationKey: ['move'] }) > 1 ? undefined : refresh()),
@@ -110,14 +108,6 @@ export function useEventActions() {
 /** Those whom the directory knows, as an input names them. */
 export function knownOf(participants: Event['participants']): Schemas['ParticipantInput'][] {
     return participants.flatMap(({ kind, id, part }) => (kind === 'other' || id === null ? [] : { kind, id, part }));
-}
-
-/** What of an event a change would have to put back. */
-function before(event: Event, change: EventChange): EventChange {
-    const participants = knownOf(event.participants);
-    const responsible = participants.flatMap((each) => (each.part === 'responsible' && each.kind === 'person' ? each.id : []));
-    const all: EventChange = { ...event, participants, responsible, repeat: event.repeat?.rule == null ? null : { rule: event.repeat.rule, until: event.repeat.until, count: event.repeat.count } };
-    return Object.fromEntries(Object.keys(change).map((key) => [key, all[key as keyof EventChange] ?? null]));
 }
 
 function movedWords(move: Move, saved: Event): string {

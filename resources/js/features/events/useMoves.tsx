@@ -3,7 +3,8 @@ import { refusalOf, type Move } from '@/features/sheet/landing';
 import { toast } from 'sonner';
 import { MoveQuestion } from './MoveQuestion';
 import { SeriesQuestion } from './SeriesQuestion';
-import { useEventActions, type Scope } from './useEventActions';
+import { useEventActions } from './useEventActions';
+import { following, type Scope } from './scope';
 
 /** Moves events about the sheet: asks first where one move means two changes, or where the event repeats. */
 export function useMoves() {
@@ -34,7 +35,7 @@ export function useMoves() {
         <>
             {both !== null && <MoveQuestion move={both} onClose={() => setBoth(null)} onMove={settle} />}
             {series !== null && (
-                <SeriesQuestion title={`Move “${series.item.title}”`} onClose={() => setSeries(null)} onOne={wholeOnly ? undefined : () => scoped(series.item.occurrence)} onAll={() => scoped(null)} />
+                <SeriesQuestion title={`Move “${series.item.title}”`} onClose={() => setSeries(null)} onOne={wholeOnly ? undefined : () => scoped(series.item.occurrence)} onFollowing={wholeOnly ? undefined : () => scoped(following(series.item.occurrence ?? ''))} onAll={() => scoped(null)} />
             )}
         </>
     );

@@ -72,7 +72,7 @@ export function OneLineField({ className, onDone }: { className?: string; onDone
                 const input = calendar === undefined ? null : inputOfLine(written, calendar.slug);
                 if (input === null || shiftKey) return rota.begin(beginningOfLine(written, calendar?.slug ?? null, rota.date));
                 create.mutate(input, {
-                    onSuccess: (event) => {
+                    onSuccess: ({ answer: event }) => {
                         const day = event.start.slice(0, 10);
                         if (day < rota.span.from || day >= rota.span.to) rota.go({ date: day });
                     },

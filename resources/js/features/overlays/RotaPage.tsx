@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { CalendarNotice } from '@/features/access/CalendarNotice';
 import { EventAside } from '@/features/events/EventAside';
 import { useMoves } from '@/features/events/useMoves';
+import { useUndoKeys } from '@/features/events/useUndo';
 import { BesidePane } from './BesidePane';
 import { Key } from './Key';
 import { PrintFrame } from './PrintFrame';
@@ -24,6 +25,7 @@ export function RotaPage() {
     const [draft, setDraft] = useState<Draft | null>(null);
     const [keyOpen, setKeyOpen] = useState(false);
     const { move, question } = useMoves();
+    useUndoKeys();
     const go = useCallback(
         (change: Partial<RotaSearch>) => void navigate({ search: (before: RotaSearch) => ({ ...before, ...change }) }),
         [navigate],

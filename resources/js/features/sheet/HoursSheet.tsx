@@ -7,7 +7,7 @@ import { Cell } from './Cell';
 import { Grid } from './Grid';
 import { itemKey, layRow } from './geometry';
 import { hourHeight, onHourHeight } from './hourHeight';
-import { hoursOf, layDay, sideBySide } from './hours';
+import { hoursOf, layDay, leastWidth, sideBySide, type SideBySide } from './hours';
 import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
 
@@ -26,30 +26,30 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
     const side = search.side === true && layers.length > 1;
     // What takes up whole days lies above the hours; what is at some time stands in them, also over midnight.
     const whole = useMemo(() => layRow(shown.filter((item) => item.allDay), span.from, count, 'ribbon'), [shown, span.from, count]);
-    const columns = useMemo(
-        () => days.map((day) => (side ? sideBySide(shown, day, layers.map(({ index }) => index)) : layDay(shown, day))),
+    const laid = useMemo(
+        () => days.map((day): SideBySide => (side ? sideBySide(shown, day, layers.map(({ index }) => index)) : { blocks: layDay(shown, day), columns: [] })),
         [shown, days, side, layers],
     );
-    const { first, last, before, after } = unfolded ? { first: 0, last: 24, before: 0, after: 0 } : hoursOf(columns.flat(), ...WORKING);
+    const { first, last, before, after } = unfolded ? { first: 0, last: 24, before: 0, after: 0 } : hoursOf(laid.flatMap((day) => day.blocks), ...WORKING);
     const { ref, hour } = useHourHeight(last - first);
     const tracks = Math.max(0, ...whole.tracks);
     const top = (minutes: number) => ((minutes - first * 60) / 60) * hour;
     const look = (layer: number) => sheet.layers[layer] ?? PLAIN;
-    const least = side ? `${layers.length * (count === 1 ? 64 : 44)}px` : '0px';
+    const least = `${Math.max(0, ...laid.flatMap((day) => day.blocks).map((block) => leastWidth(block.columns / block.wide)))}px`;
     return (
         <Grid ref={ref} kind="hours" label={count === 1 ? 'Day, by the hour' : 'Week, by the hour'} style={{ ['--days' as string]: count, ['--least' as string]: least }}>
             <div role="row" className="sheet-row">
                 <div role="columnheader" className="sheet-head" data-corner>
                     <span className="sr-only">Hour</span>
                 </div>
-                {days.map((day) => (
+                {days.map((day, column) => (
                     <div key={day} role="columnheader" className="sheet-head" data-weekend={isWeekend(day) || undefined} data-today={day === today || undefined} title={closed.get(day)}>
                         {formatDate(day, 'weekday')}
                         <b>{formatDate(day, 'day')}</b>
                         {side && (
                             <span className="mt-1 flex">
-                                {layers.map(({ layer, index }) => (
-                                    <span key={index} className="flex min-w-0 flex-1 items-center gap-1 overflow-hidden" title={layer.name}>
+                                {layers.map(({ layer, index }, position) => (
+                                    <span key={index} style={{ flexGrow: laid[column]?.columns[position] }} className="flex min-w-0 basis-0 items-center gap-1 overflow-hidden" title={layer.name}>
                                         <Mark mark={layer.mark} ink={layer.colour} size={10} />
                                         {count === 1 ? <span className="truncate">{layer.name}</span> : <span className="sr-only">{layer.name}</span>}
                                     </span>
@@ -99,9 +99,15 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                 {days.map((day, column) => (
                     <Cell key={day} row={1} column={column} day={day} kind="hours" closed={closed.get(day)} label="Hours">
                         <div className="hours-column" data-first-hour={first} data-hour-height={hour} style={{ height: (last - first) * hour, ['--hour' as string]: `${hour}px` }}>
-                            {side && layers.map(({ index }, position) => <span key={index} aria-hidden="true" className="hours-side" data-side={index} style={{ left: `${(position / layers.length) * 100}%`, width: `${100 / layers.length}%` }} />)}
-                            {columns[column]
-                                ?.filter((block) => block.to > first * 60 && block.from < last * 60)
+                            {side && (
+                                <div aria-hidden="true" className="absolute inset-0 flex">
+                                    {layers.map(({ index }, position) => (
+                                        <span key={index} className="hours-side basis-0" data-side={index} style={{ flexGrow: laid[column]?.columns[position] }} />
+                                    ))}
+                                </div>
+                            )}
+                            {laid[column]?.blocks
+                                .filter((block) => block.to > first * 60 && block.from < last * 60)
                                 .map((block) => (
                                     <ItemView
                                         key={itemKey(block.item)}
@@ -118,7 +124,7 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                                             top: Math.max(0, top(block.from)),
                                             height: Math.max(24, top(Math.min(block.to, last * 60)) - Math.max(0, top(block.from)) - 2),
                                             left: `calc(${(block.column / block.columns) * 100}% + 1px)`,
-                                            width: `calc(${100 / block.columns}% - 3px)`,
+                                            width: `calc(${(100 * block.wide) / block.columns}% - 3px)`,
                                         }}
                                     />
                                 ))}

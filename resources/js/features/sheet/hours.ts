@@ -2,7 +2,7 @@ import { minutesBetween } from '@/time/dates';
 import { lastDay, type Item } from './geometry';
 
 /** Where a timed item stands in the column of one day: minutes from midnight, and its share of the width. */
-export type Block = { item: Item; from: number; to: number; column: number; columns: number; begins: boolean; ends: boolean };
+export type Block = { item: Item; from: number; to: number; column: number; columns: number; /** How many of the columns it takes. */ wide: number; begins: boolean; ends: boolean };
 
 /** An item is drawn at least so high, in minutes, that its name can be read. */
 export const LEAST_MINUTES = 30;
@@ -20,7 +20,7 @@ export function layDay(items: readonly Item[], day: string): Block[] {
             const from = Math.max(0, minutesBetween(midnight, item.start));
             const end = minutesBetween(midnight, item.end);
             const to = Math.min(DAY, Math.max(end, from + LEAST_MINUTES));
-            return { item, from: Math.min(from, DAY - LEAST_MINUTES), to, column: 0, columns: 1, begins: item.start.slice(0, 10) === day, ends: end <= DAY };
+            return { item, from: Math.min(from, DAY - LEAST_MINUTES), to, column: 0, columns: 1, wide: 1, begins: item.start.slice(0, 10) === day, ends: end <= DAY };
         })
         .sort((a, b) => a.from - b.from || b.to - a.to);
     let cluster: Block[] = [];
@@ -51,9 +51,26 @@ export function hoursOf(blocks: readonly Block[], from: number, to: number): { f
     return { first: from, last: to, before, after };
 }
 
-/** The same with layers side by side: each in a column of its own, in which only its own items share the width. */
-export function sideBySide(items: readonly Item[], day: string, layers: readonly number[]): Block[] {
-    return layers.flatMap((layer, position) =>
-        layDay(items.filter((item) => item.layer === layer), day).map((block) => ({ ...block, column: position * block.columns + block.column, columns: block.columns * layers.length })),
-    );
+/** A day with layers side by side: its blocks, and how many columns each layer takes of the width. */
+export type SideBySide = { blocks: Block[]; columns: number[] };
+
+/** The same with layers side by side: each in columns of its own, as many as it has at one time. */
+export function sideBySide(items: readonly Item[], day: string, layers: readonly number[]): SideBySide {
+    const laid = layers.map((layer) => layDay(items.filter((item) => item.layer === layer), day));
+    const columns = laid.map((blocks) => Math.max(1, ...blocks.map((block) => block.columns)));
+    const all = columns.reduce((sum, each) => sum + each, 0);
+    let before = 0;
+    const blocks = laid.flatMap((own, index) => {
+        const wide = columns[index] ?? 1;
+        // What is alone in its layer has all of its width.
+        const put = own.map((block) => ({ ...block, column: before + (block.column * wide) / block.columns, columns: all, wide: wide / block.columns }));
+        before += wide;
+        return put;
+    });
+    return { blocks, columns };
+}
+
+/** How wide a day must be so that each of its blocks can be pointed at (WCAG 2.5.8). */
+export function leastWidth(columns: number): number {
+    return columns * 27 + 4;
 }

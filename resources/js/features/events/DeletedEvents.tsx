@@ -1,0 +1,41 @@
+import { useQuery } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { api, change, type Schemas } from '@/api/client';
+import { useAction } from '@/api/useAction';
+import { Button } from '@/components/Button';
+import { Failed, Loading } from '@/components/States';
+import { formatDate, formatMoment } from '@/time/dates';
+import { remember } from './operations';
+
+/** What was deleted from a calendar in the last 90 days, to be brought back. */
+export function DeletedEvents({ slug }: { slug: string }) {
+    const deleted = useQuery({ queryKey: ['deleted', slug], queryFn: ({ signal }) => api<Schemas['DeletedEvent'][]>('GET', `/calendars/${slug}/deleted`, { signal }) });
+    const restore = useAction((event: Schemas['DeletedEvent']) => change<Schemas['Event']>('POST', `/events/${event.id}/restore`), {
+        onDone: ({ operation }, event) => {
+            remember(operation);
+            toast(`“${event.title}” is back.`);
+        },
+    });
+    if (deleted.isError) return <Failed error={deleted.error} retry={() => void deleted.refetch()} />;
+    if (deleted.data === undefined) return <Loading what="what was deleted" />;
+    if (deleted.data.length === 0) return <p className="text-soft">Nothing was deleted in the last 90 days.</p>;
+    return (
+        <ul aria-label="Deleted events" className="max-h-72 overflow-y-auto border-t border-line">
+            {deleted.data.map((event) => (
+                <li key={event.id} className="flex items-center gap-3 border-b border-line py-1.5">
+                    <span className="min-w-0 flex-1">
+                        <b className="font-semibold">{event.title}</b>, {formatDate(event.start, 'weekdayDay')}
+                        {event.repeats && ', and on'}
+                        <span className="block text-xs text-soft">
+                            deleted {event.at === null ? '' : formatMoment(event.at)}
+                            {event.by !== null && ` by ${event.by}`}
+                        </span>
+                    </span>
+                    <Button disabled={restore.isPending} onClick={() => restore.mutate(event)} aria-label={`Bring ${event.title} back`}>
+                        Bring it back
+                    </Button>
+                </li>
+            ))}
+        </ul>
+    );
+}

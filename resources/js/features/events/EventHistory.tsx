@@ -1,0 +1,61 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { api, change, type Schemas } from '@/api/client';
+import { useAction } from '@/api/useAction';
+import { Button } from '@/components/Button';
+import { Failed, Loading } from '@/components/States';
+import { formatMoment } from '@/time/dates';
+import { remember } from './operations';
+import { useUndo } from './useUndo';
+
+const DID: Record<Schemas['HistoryEntry']['what'], string> = { add: 'added it', change: 'changed it', delete: 'deleted it', restore: 'put an earlier state back' };
+
+/** What was done with an event, by whom and when; any earlier state can be put back. */
+export function EventHistory({ id, version }: { id: number; version: number }) {
+    const client = useQueryClient();
+    const turn = useUndo();
+    const history = useQuery({ queryKey: ['event', 'history', id, version], queryFn: ({ signal }) => api<Schemas['HistoryEntry'][]>('GET', `/events/${id}/history`, { signal }) });
+    const restore = useAction((entry: Schemas['HistoryEntry']) => change<void>('POST', `/events/${id}/history/${entry.operation}/restore`), {
+        onDone: ({ operation }) => {
+            remember(operation);
+            void client.invalidateQueries({ queryKey: ['event'] });
+            toast('It is as it was before that.', operation === null ? {} : { action: { label: 'Undo', onClick: () => turn(operation, true) } });
+        },
+    });
+    if (history.isError) return <Failed error={history.error} retry={() => void history.refetch()} />;
+    if (history.data === undefined) return <Loading what="its history" />;
+    if (history.data.length === 0) return <p className="mt-3 text-soft">Nothing was changed since history is kept.</p>;
+    return (
+        <ol aria-label="History" className="mt-3 border-t border-line">
+            {history.data.map((entry) => (
+                <li key={entry.operation} className="border-b border-line py-2">
+                    <p>
+                        <b className="font-semibold">{entry.by}</b> {DID[entry.what]}
+                        <span className="block text-xs text-soft">
+                            {formatMoment(entry.at)}
+                            {entry.undone && ', undone since'}
+                        </span>
+                    </p>
+                    <ul className="mt-1 text-[12.5px]">
+                        {entry.changes
+                            .filter((each) => entry.what !== 'add' || ['title', 'starts', 'calendar'].includes(each.field))
+                            .map((each) => (
+                                <li key={`${each.of ?? ''}:${each.field}`} className="[overflow-wrap:anywhere]">
+                                    <span className="text-soft">
+                                        {each.of !== null && `${each.of}, `}
+                                        {each.field}:
+                                    </span>{' '}
+                                    {each.before !== '' && <del>{each.before}</del>} {each.after === '' ? <i>nothing</i> : <ins className="no-underline">{each.after}</ins>}
+                                </li>
+                            ))}
+                    </ul>
+                    {entry.restorable && (
+                        <Button look="quiet" className="-ml-2" disabled={restore.isPending} onClick={() => restore.mutate(entry)}>
+                            Back to before this
+                        </Button>
+                    )}
+                </li>
+            ))}
+        </ol>
+    );
+}
