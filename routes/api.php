@@ -17,6 +17,7 @@ use App\Directory\SessionController;
 use App\Events\EventsController;
 use App\Events\FindController;
 use App\Events\LineController;
+use App\Events\RepeatController;
 use App\Feeds\FeedsController;
 use App\History\HistoryController;
 use App\History\OperationsController;
@@ -99,6 +100,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('events/{id}/history', [HistoryController::class, 'index'])->whereNumber('id');
     Route::post('events/{id}/history/{operation}/restore', [HistoryController::class, 'restore'])->whereNumber(['id', 'operation']);
     Route::get('calendars/{slug}/deleted', [HistoryController::class, 'deleted']);
+    Route::get('repeat', [RepeatController::class, 'show']);
     Route::get('line', [LineController::class, 'show']);
     Route::get('find', [FindController::class, 'index']);
     Route::get('sheet', [SheetController::class, 'sheet']);

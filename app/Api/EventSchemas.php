@@ -19,6 +19,11 @@ use PinnedRota\Core\OneLine\PieceKind;
     new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
     new OA\Property(property: 'count', type: 'integer', nullable: true),
 ])]
+#[OA\Schema(schema: 'RepeatTold', required: ['words', 'next', 'more'], properties: [
+    new OA\Property(property: 'words', type: 'string'),
+    new OA\Property(property: 'next', description: 'The next days, at most six', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'more', type: 'boolean'),
+])]
 #[OA\Schema(schema: 'Repeat', required: ['words', 'rule', 'until', 'count', 'weekly'], properties: [
     new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE without its end; null where there are several or none'),
     new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),

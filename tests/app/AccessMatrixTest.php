@@ -122,6 +122,7 @@ const OTHERS = [
     'POST log/{id}/revert' => [401, 403, 404],
     'GET find' => [401, 422, 422],
     'GET line' => [401, 422, 422],
+    'GET repeat' => [401, 422, 422],
     'GET calendars' => [401, 200, 200],
     'POST calendars' => [401, 422, 422],
     'GET categories' => [401, 200, 200],

@@ -74,3 +74,15 @@ test('a rule or a participant that cannot be is refused at its field', function 
     'somebody who is not there' => [['participants' => [['kind' => 'person', 'id' => 999999, 'part' => 'required']]], 'participants.0'],
     'a part that is none' => [['participants' => [['kind' => 'person', 'id' => 1, 'part' => 'boss']]], 'participants.0.part'],
 ]);
+
+test('a repeat is read back in words, with the next days that it falls on', function (string $query, string $words, array $next, bool $more) {
+    $this->as($this->ada, 'GET', "/repeat?{$query}")->assertOk()->assertExactJson(['words' => $words, 'next' => $next, 'more' => $more]);
+})->with([
+    'second Tuesdays' => ['rule=FREQ=MONTHLY;BYDAY=2TU&start=2026-11-10&until=2027-01-31', 'every month on the second Tuesday until 31 January 2027', ['2026-11-10', '2026-12-08', '2027-01-12'], false],
+    'without end' => ['rule=FREQ=WEEKLY;INTERVAL=2;BYDAY=TU&start=2026-11-10', 'every other week on Tuesday', ['2026-11-10', '2026-11-24', '2026-12-08', '2026-12-22', '2027-01-05', '2027-01-19'], true],
+    'leap days' => ['rule=FREQ=YEARLY&start=2028-02-29&count=3', 'every year, 3 times', ['2028-02-29', '2032-02-29', '2036-02-29'], false],
+]);
+
+test('of a repeat that is none it is told at its field', function (string $query, string $field) {
+    $this->as($this->ada, 'GET', "/repeat?{$query}")->assertUnprocessable()->assertJsonPath('errors.0.field', $field);
+})->with([['rule=NOW&start=2026-11-10', 'rule'], ['rule=FREQ=SECONDLY&start=2026-11-10', 'rule'], ['rule=FREQ=DAILY&start=soon', 'start'], ['rule=FREQ=DAILY&start=2026-11-10&until=2026-12-01&count=2', 'count']]);

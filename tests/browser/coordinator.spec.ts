@@ -72,7 +72,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
     await test.step('a weekly event, one time of it moved', async () => {
         await laneCell(page, boats, day(1)).click();
         await page.getByLabel('Title').fill('Rowing');
-        await page.getByLabel('Repeats weekly').check();
+        await page.getByLabel('Repeats', { exact: true }).check();
         await page.getByRole('button', { name: 'Add it' }).click();
         await expect(laneCell(page, boats, day(8)).getByRole('button', { name: /Rowing/ })).toBeVisible();
         await laneCell(page, boats, day(8)).getByRole('button', { name: /Rowing/ }).focus();

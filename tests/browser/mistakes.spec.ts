@@ -84,6 +84,7 @@ test('of two who change one event the second is told, and decides', async ({ pag
         await each.getByRole('button', { name: 'Change' }).click();
     }
     await page.getByLabel('Title').fill('Sail repair, jib');
+    await page.getByRole('textbox', { name: 'Place' }).fill('Sail loft');
     await noor.getByLabel('Title').fill('Sail repair, main');
     // The form of the second stays open with what was typed while the first saves.
     await page.getByRole('button', { name: 'Save' }).click();
@@ -95,8 +96,12 @@ test('of two who change one event the second is told, and decides', async ({ pag
     await expect(told).toContainText('Hana Brekspear was first.');
     await expect(told).toContainText('Sail repair, jib');
     await expect(noor.getByLabel('Title')).toHaveValue('Sail repair, main');
-    await noor.getByRole('button', { name: 'Save mine over it' }).click();
-    await expect(page.getByRole('button', { name: /Sail repair, main/ })).toBeVisible();
+    // Field by field: what the second did not touch stays as the first left it, so that nothing of either is lost.
+    const place = told.getByRole('group', { name: 'Place' });
+    await expect(place.getByRole('radio', { name: /theirs: Sail loft/ })).toBeChecked();
+    await expect(told.getByRole('group', { name: 'Title' }).getByRole('radio', { name: /mine: Sail repair, main/ })).toBeChecked();
+    await noor.getByRole('button', { name: 'Save what is chosen' }).click();
+    await expect(page.getByRole('button', { name: /Sail repair, main.*Sail loft/ })).toBeVisible();
     await noor.context().close();
 });
 

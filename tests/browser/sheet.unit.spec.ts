@@ -107,6 +107,8 @@ test('at random: no two blocks of a day lie over each other', () => {
         expect(blocks).toHaveLength(items.length);
         for (const a of blocks) {
             expect(a.column).toBeLessThan(a.columns);
+            expect(a.wide).toBeGreaterThanOrEqual(1);
+            for (const b of blocks) if (a !== b && a.columns === b.columns && a.column < b.column + b.wide && b.column < a.column + a.wide) expect(a.to <= b.from || b.to <= a.from).toBe(true);
             for (const b of blocks) if (a !== b && a.column === b.column) expect(a.to <= b.from || b.to <= a.from || a.columns !== b.columns).toBe(true);
         }
     }

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { endAfter, inputOf, valuesOf } from '../../resources/js/features/events/eventValues';
+import { isLastOf, ordinalOf, pickOf, ruleOf, type RepeatPick } from '../../resources/js/features/events/repeatRule';
 import type { Event } from '../../resources/js/features/events/useEventActions';
 import { readRotaSearch } from '../../resources/js/features/overlays/rotaSearch';
 import { stepped, windowOf } from '../../resources/js/features/overlays/useWindow';
@@ -33,6 +34,7 @@ test('a new event repeats on its own weekday unless told otherwise', () => {
     const values = valuesOf({ begun: 1, calendar: 'slip', title: '', allDay: false, start: '2026-11-07T09:00', end: '2026-11-07T10:00' });
     expect([values.repeats, values.weekdays]).toEqual([false, ['SA']]);
     expect(inputOf({ ...values, repeats: true, ends: 'count', count: 5 }, true).repeat).toEqual({ interval: 1, weekdays: ['SA'], until: null, count: 5 });
+    expect(inputOf({ ...values, repeats: true, unit: 'month', monthBy: 'weekday', interval: 2 }, true).repeat).toEqual({ rule: 'FREQ=MONTHLY;INTERVAL=2;BYDAY=1SA', until: null, count: null });
     expect(inputOf({ ...values, repeats: true, ends: 'never' }, true).repeat).toEqual({ interval: 1, weekdays: ['SA'], until: null, count: null });
 });
 
@@ -94,4 +96,26 @@ test('times and spans are told in plain words', () => {
     expect(formatWhen({ allDay: false, start: '2026-11-02T22:00', end: '2026-11-03T06:00' })).toBe('Mon 2 Nov, 22:00 to Tue 3 Nov, 6:00');
     expect(formatWhen({ allDay: true, start: '2026-11-02', end: '2026-11-03' })).toBe('Monday 2 November, all day');
     expect(formatWhen({ allDay: true, start: '2026-11-02', end: '2026-11-05' })).toBe('Mon 2 Nov to Wed 4 Nov');
+});
+
+test('a rule is what was picked for it, and what the form has no fields for is kept as it is', () => {
+    const picks: [string, string, RepeatPick][] = [
+        ['2026-11-10', 'FREQ=DAILY', { unit: 'day', interval: 1, weekdays: ['TU'], monthBy: 'date' }],
+        ['2026-11-10', 'FREQ=DAILY;INTERVAL=3', { unit: 'day', interval: 3, weekdays: ['TU'], monthBy: 'date' }],
+        ['2026-11-10', 'FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,TU', { unit: 'week', interval: 2, weekdays: ['MO', 'TU'], monthBy: 'date' }],
+        ['2026-11-10', 'FREQ=MONTHLY', { unit: 'month', interval: 1, weekdays: ['TU'], monthBy: 'date' }],
+        ['2026-11-10', 'FREQ=MONTHLY;BYDAY=2TU', { unit: 'month', interval: 1, weekdays: ['TU'], monthBy: 'weekday' }],
+        ['2026-11-24', 'FREQ=MONTHLY;BYDAY=-1TU', { unit: 'month', interval: 1, weekdays: ['TU'], monthBy: 'last weekday' }],
+        ['2026-11-30', 'FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=-1', { unit: 'month', interval: 3, weekdays: ['MO'], monthBy: 'last day' }],
+        ['2028-02-29', 'FREQ=YEARLY', { unit: 'year', interval: 1, weekdays: ['TU'], monthBy: 'date' }],
+    ];
+    for (const [start, rule, pick] of picks) {
+        expect(ruleOf(pick, start)).toBe(rule);
+        expect(pickOf(rule, start)).toEqual(pick);
+    }
+    // Without weekdays a weekly rule is on that of its start.
+    expect(pickOf('FREQ=WEEKLY', '2026-11-10')).toEqual({ unit: 'week', interval: 1, weekdays: ['TU'], monthBy: 'date' });
+    for (const rule of ['FREQ=MONTHLY;BYDAY=1MO,3MO', 'FREQ=MONTHLY;BYMONTHDAY=14', 'FREQ=YEARLY;BYMONTH=3;BYDAY=-1SU', 'FREQ=HOURLY', 'FREQ=MONTHLY;BYDAY=3TU', 'FREQ=DAILY;BYDAY=MO', 'FREQ=WEEKLY;WKST=SU;BYDAY=TU']) expect(pickOf(rule, '2026-11-10')).toBeNull();
+    expect([ordinalOf('2026-11-01'), ordinalOf('2026-11-07'), ordinalOf('2026-11-08'), ordinalOf('2026-11-30')]).toEqual([1, 1, 2, 5]);
+    expect([isLastOf('2026-11-23'), isLastOf('2026-11-24'), isLastOf('2026-12-31')]).toEqual([false, true, true]);
 });

@@ -43,8 +43,8 @@ test('one line becomes an event: it says what it understood, on which calendar, 
     });
 
     await test.step('with Shift it opens the form, with all that was understood, and a repeat that the form has no fields for', async () => {
-        await field.fill(`${title} every last friday 10:45 15 min by Esi Marchetti on ${yard}`);
-        await expect(page.getByRole('option', { name: new RegExp(title) })).toContainText('every month on the last Friday');
+        await field.fill(`${title} first and third mon of every month 10:45 15 min by Esi Marchetti on ${yard}`);
+        await expect(page.getByRole('option', { name: new RegExp(title) })).toContainText('every month on the first Monday and the third Monday');
         await field.press('Shift+Enter');
         const form = page.getByRole('form', { name: 'New event' });
         await expect(form.getByLabel('Title')).toHaveValue(title);
@@ -58,7 +58,7 @@ test('one line becomes an event: it says what it understood, on which calendar, 
     await test.step('after adding, Move opens it where another calendar is chosen; it stays the same event', async () => {
         await page.locator('[data-sonner-toast]', { hasText: `Added to ${yard}` }).getByRole('button', { name: 'Move…' }).click();
         const panel = page.getByRole('complementary', { name: 'Event' });
-        await expect(panel).toContainText('every month on the last Friday');
+        await expect(panel).toContainText('every month on the first Monday and the third Monday');
         const address = page.url();
         await panel.getByLabel('Move to another calendar').selectOption({ label: loft });
         await expect(page.getByText(`Moved to ${loft}.`)).toBeVisible();
@@ -84,7 +84,14 @@ test('what is done is undone and done again by keys; a series is changed from on
     const on = (fromMonday: number) => laneCell(page, name, day(fromMonday)).getByRole('button', { name: new RegExp(drill) });
     await laneCell(page, name, day(1)).click();
     await page.getByLabel('Title').fill(drill);
-    await page.getByLabel('Repeats weekly').check();
+    await page.getByLabel('Repeats', { exact: true }).check();
+    // Picked, and read back in words with the next days.
+    await expect(page.getByText(/^every week on \w+day$/)).toBeVisible();
+    await page.getByLabel('Unit').selectOption('month');
+    await page.getByLabel('On', { exact: true }).selectOption('weekday');
+    await expect(page.getByText(/^every month on the \w+ \w+day$/)).toBeVisible();
+    await page.getByLabel('Unit').selectOption('week');
+    await expect(page.getByText(/^every week on \w+day$/)).toBeVisible();
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(on(8)).toBeVisible();
 

@@ -767,6 +767,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/repeat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A repeat in words, with the next days that it falls on. */
+        get: operations["tellRepeat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/feeds": {
         parameters: {
             query?: never;
@@ -1500,6 +1517,12 @@ export interface components {
             /** @description The last day, inclusive */
             until?: string | null;
             count?: number | null;
+        };
+        RepeatTold: {
+            words: string;
+            /** @description The next days, at most six */
+            next: string[];
+            more: boolean;
         };
         Repeat: {
             /** @description RRULE without its end; null where there are several or none */
@@ -3314,6 +3337,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnderstoodLine"];
+                };
+            };
+        };
+    };
+    tellRepeat: {
+        parameters: {
+            query: {
+                /** @description RRULE without its end */
+                rule: string;
+                start: string;
+                /** @description The last day, inclusive */
+                until?: string;
+                count?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Words and days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepeatTold"];
                 };
             };
         };

@@ -5,8 +5,10 @@ import { Button } from '@/components/Button';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { useDraft, useRota } from '@/features/overlays/RotaContext';
 import { addDays } from '@/time/dates';
+import { ConflictFields } from './ConflictFields';
 import { CategoryPicker } from './CategoryPicker';
 import { endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
+import { pickOf } from './repeatRule';
 import { RepeatFields } from './RepeatFields';
 import { ParticipantsPicker } from './ParticipantsPicker';
 import { TargetPicker } from './TargetPicker';
@@ -30,7 +32,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
     const saving = event === null ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
     // An imported rule that says more than this form can is kept as it is.
-    const foreignRule = event?.repeat !== null && event?.repeat !== undefined && event.repeat.weekly === null;
+    const foreignRule = event?.repeat != null && (event.repeat.rule === null || pickOf(event.repeat.rule, event.start.slice(0, 10)) === null);
     // Of one and all that follow the repeat goes on as it was, unless it is changed here.
     const whole = scope === null || isFollowing(scope);
     const withRepeat = whole && !foreignRule;
@@ -113,14 +115,15 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                     {(control) => <textarea rows={3} {...control} {...register('description')} />}
                 </Field>
                 {conflict !== null && event !== null ? (
-                    <FormProblem>
-                        <b className="block">{conflict.changedBy ?? 'Somebody'} was first.</b>
-                        It is now “{conflict.title}”, {conflict.start.replace('T', ' ')}. What you typed is still here.
-                        <span className="mt-1.5 flex gap-1.5">
-                            <Button onClick={() => update.mutate({ event: { ...event, version: conflict.version }, scope, change: inputOf(getValues(), sendsRepeat(getValues())) }, { onSuccess: onDone })}>Save mine over it</Button>
-                            <Button onClick={onDone}>Take theirs</Button>
-                        </span>
-                    </FormProblem>
+                    <ConflictFields
+                        before={inputOf(valuesOf(event), withRepeat)}
+                        theirs={inputOf(valuesOf(conflict), withRepeat)}
+                        mine={inputOf(values, withRepeat)}
+                        current={conflict}
+                        saving={saving.isPending}
+                        onSave={(part) => update.mutate({ event: { ...event, version: conflict.version }, scope, change: part }, { onSuccess: onDone })}
+                        onTheirs={onDone}
+                    />
                 ) : (
                     problem !== null &&
                     problem.fields.length === 0 && (

@@ -1,39 +1,64 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
 import { CheckField, CONTROL, Field, TextField } from '@/components/Field';
-import { WEEKDAYS, type EventValues } from './eventValues';
+import { formatDate } from '@/time/dates';
+import type { EventValues } from './eventValues';
+import { isLastOf, ordinalOf, UNITS } from './repeatRule';
+import { RepeatWords } from './RepeatWords';
+import { WEEKDAYS } from './weekdays';
 
 const NAMES = { MO: 'Mon', TU: 'Tue', WE: 'Wed', TH: 'Thu', FR: 'Fri', SA: 'Sat', SU: 'Sun' } as const;
+const ORDINALS = ['', 'first', 'second', 'third', 'fourth', 'fifth'];
 
-/** Every so many weeks, on which days, until when. */
+/** Every so many days, weeks, months or years, on which days, until when: picked, and read back in words. */
 export function RepeatFields({ problem }: { problem: Problem | null }) {
     const { register, control, setValue } = useFormContext<EventValues>();
-    const [repeats, weekdays, ends] = useWatch({ control, name: ['repeats', 'weekdays', 'ends'] });
-    if (!repeats) return <CheckField label="Repeats weekly" {...register('repeats')} />;
+    const [repeats, unit, weekdays, ends, start] = useWatch({ control, name: ['repeats', 'unit', 'weekdays', 'ends', 'startDate'] });
+    if (!repeats) return <CheckField label="Repeats" {...register('repeats')} />;
+    const day = start === '' ? '' : formatDate(start, 'long').split(' ')[0];
+    const told = problem?.field('repeat.weekdays') ?? problem?.field('repeat.rule');
     return (
         <fieldset className="flex flex-col gap-2 border-l-[3px] border-line pl-2.5">
-            <CheckField label="Repeats weekly" {...register('repeats')} />
-            <label className="flex items-center gap-2">
+            <CheckField label="Repeats" {...register('repeats')} />
+            <div className="flex items-center gap-2">
                 every
-                <input type="number" min={1} max={99} className={`${CONTROL} w-14`} {...register('interval', { valueAsNumber: true })} />
-                weeks on
-            </label>
-            <div className="flex flex-wrap gap-1" role="group" aria-label="Weekdays">
-                {WEEKDAYS.map((day) => (
-                    <button
-                        key={day}
-                        type="button"
-                        aria-pressed={weekdays.includes(day)}
-                        onClick={() => setValue('weekdays', weekdays.includes(day) ? weekdays.filter((each) => each !== day) : [...weekdays, day])}
-                        className="rounded-sm border border-line bg-sheet px-1.5 py-0.5 text-xs hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
-                    >
-                        {NAMES[day]}
-                    </button>
-                ))}
+                <input type="number" min={1} max={99} aria-label="Every so many" className={`${CONTROL} w-14!`} {...register('interval', { valueAsNumber: true })} />
+                <select aria-label="Unit" className={`${CONTROL} w-auto!`} {...register('unit')}>
+                    {UNITS.map((each) => (
+                        <option key={each} value={each}>
+                            {each}s
+                        </option>
+                    ))}
+                </select>
             </div>
-            {problem?.field('repeat.weekdays') !== undefined && (
+            {unit === 'week' && (
+                <div className="flex flex-wrap gap-1" role="group" aria-label="Weekdays">
+                    {WEEKDAYS.map((each) => (
+                        <button
+                            key={each}
+                            type="button"
+                            aria-pressed={weekdays.includes(each)}
+                            onClick={() => setValue('weekdays', weekdays.includes(each) ? weekdays.filter((other) => other !== each) : [...weekdays, each])}
+                            className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 py-0.5 text-xs hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                        >
+                            {NAMES[each]}
+                        </button>
+                    ))}
+                </div>
+            )}
+            {unit === 'month' && start !== '' && (
+                <select aria-label="On" className={CONTROL} {...register('monthBy')}>
+                    <option value="date">on day {formatDate(start, 'day')}</option>
+                    <option value="weekday">
+                        on the {ORDINALS[ordinalOf(start)]} {day}
+                    </option>
+                    {isLastOf(start) && <option value="last weekday">on the last {day}</option>}
+                    <option value="last day">on its last day</option>
+                </select>
+            )}
+            {told !== undefined && (
                 <p role="alert" className="text-xs font-semibold text-pin-ink">
-                    {problem.field('repeat.weekdays')}
+                    {told}
                 </p>
             )}
             <Field label="Ends">
@@ -47,6 +72,7 @@ export function RepeatFields({ problem }: { problem: Problem | null }) {
             </Field>
             {ends === 'until' && <TextField label="Last day" type="date" error={problem?.field('repeat.until')} {...register('until')} />}
             {ends === 'count' && <TextField label="Times" type="number" min={1} max={999} error={problem?.field('repeat.count')} {...register('count', { valueAsNumber: true })} />}
+            <RepeatWords />
         </fieldset>
     );
 }

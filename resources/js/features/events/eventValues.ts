@@ -1,11 +1,9 @@
 import type { Schemas } from '@/api/client';
+import { pickOf, ruleOf, type MonthBy, type Unit } from './repeatRule';
+import { WEEKDAYS, type Weekday } from './weekdays';
 import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
 import type { Draft, Participant } from '@/features/overlays/RotaContext';
 import { knownOf, type Event, type EventInput } from './useEventActions';
-
-export type Weekday = Schemas['WeeklyRepeat']['weekdays'][number];
-
-export const WEEKDAYS: Weekday[] = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
 /** What the form holds: dates and times in fields of their own, the last day of an all-day event as people say it. */
 export type EventValues = {
@@ -27,8 +25,10 @@ export type EventValues = {
     free: boolean;
     private: boolean;
     repeats: boolean;
+    unit: Unit;
     interval: number;
     weekdays: Weekday[];
+    monthBy: MonthBy;
     ends: 'never' | 'until' | 'count';
     until: string;
     count: number;
@@ -38,7 +38,8 @@ export function valuesOf(event: Event | Draft): EventValues {
     const full = 'id' in event ? event : null;
     const begun = 'id' in event ? null : event;
     const startDate = event.start.slice(0, 10);
-    const weekly = full?.repeat?.weekly ?? null;
+    const told = full?.repeat ?? begun?.repeat ?? null;
+    const pick = told?.rule == null ? null : pickOf(told.rule, startDate);
     return {
         calendar: event.calendar,
         title: event.title,
@@ -52,16 +53,18 @@ export function valuesOf(event: Event | Draft): EventValues {
         description: full?.description ?? '',
         categories: full?.categories ?? begun?.categories ?? [],
         participants: full?.participants ?? begun?.participants ?? [],
-        rule: full === null ? (begun?.repeat ?? null) : null,
+        rule: told?.rule != null && pick === null ? { rule: told.rule, until: told.until, count: told.count } : null,
         status: full?.status ?? begun?.status ?? 'confirmed',
         free: full === null ? false : !full.busy,
         private: full?.private ?? begun?.private ?? false,
-        repeats: weekly !== null,
-        interval: weekly?.interval ?? 1,
-        weekdays: weekly?.weekdays ?? [WEEKDAYS[weekday(startDate)] ?? 'MO'],
-        ends: weekly?.until ? 'until' : weekly?.count ? 'count' : 'never',
-        until: weekly?.until ?? addDays(startDate, 70),
-        count: weekly?.count ?? 10,
+        repeats: pick !== null,
+        unit: pick?.unit ?? 'week',
+        interval: pick?.interval ?? 1,
+        weekdays: pick?.weekdays ?? [WEEKDAYS[weekday(startDate)] ?? 'MO'],
+        monthBy: pick?.monthBy ?? 'date',
+        ends: told?.until != null ? 'until' : told?.count != null ? 'count' : 'never',
+        until: told?.until ?? addDays(startDate, 70),
+        count: told?.count ?? 10,
     };
 }
 
@@ -89,12 +92,10 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
 function repeatOf(values: EventValues): Schemas['RepeatInput'] | null {
     if (values.rule !== null) return values.rule;
     if (!values.repeats) return null;
-    return {
-        interval: values.interval,
-        weekdays: values.weekdays,
-        until: values.ends === 'until' ? values.until : null,
-        count: values.ends === 'count' ? values.count : null,
-    };
+    const end = { until: values.ends === 'until' ? values.until : null, count: values.ends === 'count' ? values.count : null };
+    // Weekdays are told as such, so that it is said at their field where none is chosen.
+    if (values.unit === 'week') return { interval: values.interval, weekdays: values.weekdays, ...end };
+    return { rule: ruleOf(values, values.startDate), ...end };
 }
 
 /** The end that goes with another start: the length stays. */

@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Mark } from '@/components/Mark';
 import { formatDate, timeOfDay } from '@/time/dates';
 import { pageRule, printable, setPrinting, usePrinting } from './printing';
@@ -8,7 +8,7 @@ import { useSheetHeading } from './SheetControls';
 import { useOverlays } from './useOverlays';
 
 /** What the title and the key take of a page. */
-const AROUND = 92;
+const AROUND = 112;
 
 /**
  * Around the sheet: nothing on the screen. On paper its title, its key and when it was printed; as wide as the page and,
@@ -22,14 +22,16 @@ export function PrintFrame({ children }: { children: ReactNode }) {
     const zoom = fitted.page === page ? fitted.zoom : 1;
     const { width, height } = page === null ? { width: 0, height: 0 } : printable(page);
     const onOnePage = rota.view !== 'list';
-    useLayoutEffect(() => {
-        if (page === null || !onOnePage) return;
+    useEffect(() => {
+        const sheet = box.current;
+        if (page === null || !onOnePage || sheet === null) return;
         // Smaller makes it wider, so that lines break less: a few steps come close enough.
-        const frame = requestAnimationFrame(() => {
-            const fit = height / zoom / (box.current?.scrollHeight ?? 1);
-            if (fit < 0.995 && zoom > 0.25) setFitted({ page, zoom: zoom * fit });
+        const observer = new ResizeObserver(() => {
+            const fit = height / zoom / sheet.scrollHeight;
+            if (fit < 1 && zoom > 0.25) setFitted({ page, zoom: zoom * Math.min(fit, 0.99) });
         });
-        return () => cancelAnimationFrame(frame);
+        observer.observe(sheet);
+        return () => observer.disconnect();
     }, [page, onOnePage, height, zoom]);
     useEffect(() => {
         if (page === null) return;

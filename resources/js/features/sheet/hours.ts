@@ -27,7 +27,12 @@ export function layDay(items: readonly Item[], day: string): Block[] {
     let reaches = -1;
     const close = () => {
         const columns = Math.max(0, ...cluster.map((block) => block.column)) + 1;
-        for (const block of cluster) block.columns = columns;
+        for (const block of cluster) {
+            // It goes on to the right as far as nothing is there at its time.
+            const next = cluster.filter((other) => other.column > block.column && other.from < block.to && other.to > block.from).map((other) => other.column);
+            block.columns = columns;
+            block.wide = Math.min(columns, ...next) - block.column;
+        }
         cluster = [];
     };
     for (const block of blocks) {
@@ -63,7 +68,7 @@ export function sideBySide(items: readonly Item[], day: string, layers: readonly
     const blocks = laid.flatMap((own, index) => {
         const wide = columns[index] ?? 1;
         // What is alone in its layer has all of its width.
-        const put = own.map((block) => ({ ...block, column: before + (block.column * wide) / block.columns, columns: all, wide: wide / block.columns }));
+        const put = own.map((block) => ({ ...block, column: before + (block.column * wide) / block.columns, columns: all, wide: (block.wide * wide) / block.columns }));
         before += wide;
         return put;
     });
