@@ -1,5 +1,6 @@
 <?php
 
+use App\History\Recorder;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
@@ -132,4 +133,42 @@ test('several steps are undone one after the other, and done again', function ()
         $this->as($this->ada, 'POST', "/operations/{$operations[$step]}/redo")->assertNoContent();
         expect(($this->everything)())->toEqual($states[$step + 1]);
     }
+});
+
+test('what is refused leaves no operation behind, and what failed half-way nothing at all', function () {
+    $count = DB::table('operations')->count();
+    $before = ($this->everything)();
+    $this->as($this->ada, 'PATCH', "/events/{$this->single->id}", ['title' => ''], 1)->assertUnprocessable();
+    $this->as($this->ada, 'PATCH', "/events/{$this->single->id}", ['title' => 'Late'], 7)->assertStatus(412);
+    $this->as($this->ben, 'PATCH', "/events/{$this->single->id}", ['title' => 'Not his'], 1)->assertNotFound();
+    $this->as($this->ada, 'PATCH', "/events/{$this->weekly->id}?occurrence=2026-11-10T09:00:00Z", ['calendar' => $this->loft->slug], 2)->assertUnprocessable();
+    $this->as($this->ada, 'PATCH', "/events/{$this->single->id}?occurrence=2026-11-10T09:00:00Z&following=1", ['title' => 'No series'], 1)->assertNotFound();
+    expect(fn () => app(Recorder::class)->record($this->ada, 'change', [$this->single->id], function () {
+        DB::table('events')->where('id', $this->single->id)->update(['title' => 'Half-way']);
+        throw new RuntimeException('The worker was killed.');
+    }))->toThrow(RuntimeException::class);
+    expect(($this->everything)())->toEqual($before)->and(DB::table('operations')->count())->toBe($count);
+});
+
+test('a category that was deleted since is left out when an earlier state comes back', function () {
+    $this->as($this->ada, 'PATCH', "/events/{$this->single->id}", ['categories' => []], 1)->assertOk();
+    DB::table('categories')->where('name', 'Visit')->delete();
+    $operation = $this->as($this->ada, 'GET', "/events/{$this->single->id}/history")->json('0.operation');
+    $this->as($this->ada, 'POST', "/events/{$this->single->id}/history/{$operation}/restore")->assertNoContent();
+    $this->as($this->ada, 'GET', "/events/{$this->single->id}")->assertJsonPath('categories', ['Launch']);
+});
+
+test('others see at once what is undone, and a contributor has the history of their own events', function () {
+    $this->give($this->slip, $this->ben, Level::Contribute);
+    $answer = $this->as($this->ben, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'His own', 'start' => '2026-11-12T09:00'])->assertCreated();
+    $id = $answer->json('id');
+    $this->as($this->ben, 'GET', "/events/{$id}/history")->assertOk()->assertJsonPath('0.what', 'add')->assertJsonPath('0.restorable', false);
+    $this->as($this->ben, 'GET', "/events/{$this->single->id}/history")->assertForbidden();
+    $mark = fn (): string => (string) $this->as($this->ada, 'GET', '/changes')->headers->get('ETag');
+    $before = $mark();
+    $this->as($this->ben, 'POST', "/operations/{$answer->headers->get('Operation')}/undo")->assertNoContent();
+    expect($mark())->not->toBe($before);
+    $this->as($this->ada, 'GET', "/events/{$id}")->assertNotFound();
+    $this->as($this->ben, 'POST', "/operations/{$answer->headers->get('Operation')}/redo")->assertNoContent();
+    $this->as($this->ada, 'GET', "/events/{$id}")->assertOk()->assertJsonPath('title', 'His own');
 });

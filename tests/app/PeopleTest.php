@@ -188,3 +188,13 @@ test('whoever left or was suspended is out of what others are asked, and off wha
     $this->as($this->root, 'PUT', "/calendars/{$calendar->slug}/keeper", ['kind' => 'person', 'id' => $ben->id, 'stays' => 'none'])->assertNotFound();
     expect(Calendar::query()->first()->keeper_id)->toBe($this->root->id);
 });
+
+test('the directory is asked for people alone, groups alone, or some people by id', function () {
+    $ada = $this->person();
+    $ben = $this->person('Ben Oar');
+    $this->group('Oars', $ben);
+    $names = fn (string $query): array => array_column($this->as($ada, 'GET', "/directory?{$query}")->assertOk()->json(), 'name');
+    expect($names('q=oar'))->toBe(['Oars', 'Ben Oar'])->and($names('q=oar&kind=person'))->toBe(['Ben Oar'])->and($names('q=oar&kind=group'))->toBe(['Oars'])
+        ->and($names("people[]={$ada->id}"))->toBe(['Ada Quill'])->and($names('people[]=0'))->toBe([]);
+    $this->as($ada, 'GET', '/directory?kind=thing')->assertUnprocessable()->assertJsonPath('errors.0.field', 'kind');
+});

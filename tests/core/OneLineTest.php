@@ -1,9 +1,13 @@
 <?php
 
+use PinnedRota\Core\OneLine\ClockWords;
 use PinnedRota\Core\OneLine\LineReader;
 use PinnedRota\Core\OneLine\Piece;
 use PinnedRota\Core\OneLine\Understood;
 use PinnedRota\Core\OneLine\Vocabulary;
+use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\RuleParser;
+use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 
 const NOW = '2026-11-25T08:00';
@@ -117,3 +121,41 @@ test('whatever is typed, a line is read without an error, and its end is not bef
             ->and($is->until === null || $is->count === null)->toBeTrue($line)->and(mb_check_encoding($is->title))->toBeTrue($line);
     }
 });
+
+test('the first day of a repeat is the one that its rule says', function () {
+    $checked = 0;
+    $today = LocalDateTime::parse('2026-11-25');
+    foreach (phrases() as [$line]) {
+        $is = understood($line);
+        // Without a day of its own, and where the phase does not matter.
+        if ($is->rule === null || ! str_contains($is->rule, ';BY') || str_contains($is->rule, 'INTERVAL') || preg_match('/from|starting|\djan|4 jan/', $line) === 1) {
+            continue;
+        }
+        $start = EventTime::date($today->plusDays(-70));
+        $days = array_map(
+            static fn (EventTime $each): string => $each->local->toDate(),
+            (new RecurrenceSet([(new RuleParser)->parse($is->rule)]))->startsBetween($start, EventTime::date($today)->indexSeconds(), EventTime::date($today->plusDays(70))->indexSeconds()),
+        );
+        expect($days[0])->toBe($is->start?->toDate(), $line);
+        $checked++;
+    }
+    expect($checked)->toBeGreaterThan(30);
+});
+
+test('times of day in 12 and 24 hours', function (string $words, ?int $minutes) {
+    expect(ClockWords::read($words))->toBe($minutes);
+})->with([
+    ['9', 540], ['09', 540], ['9:30', 570], ['9.30', 570], ['0:15', 15], ['00:15', 15], ['7', 420], ['6:59', 18 * 60 + 59], ['06:59', 419], ['1', 780], ['12', 720], ['12am', 0], ['12pm', 720],
+    ['12:30am', 30], ['1am', 60], ['11:59pm', 1439], ['13', 780], ['24', 1440], ['noon', 720], ['midnight', 1440], ['3h', 180], ['15h', 900], ['13pm', null], ['0am', null], ['25', null], ['', null], ['nine', null],
+]);
+
+test('spans of hours take the next time that a clock shows the end', function (string $from, string $to, array $span) {
+    expect(ClockWords::span($from, $to))->toBe($span);
+})->with([
+    ['9', '11', [540, 660]], ['9', '1', [540, 780]], ['11', '1', [660, 780]], ['9', '9', [540, 1260]], ['22', '2', [1320, 1560]], ['21:30', '2', [1290, 1560]], ['21:30', '02:00', [1290, 1560]],
+    ['9', '11am', [540, 660]], ['9', '11pm', [1260, 1380]], ['11', '1pm', [660, 780]], ['9am', '11', [540, 660]], ['9am', '5pm', [540, 1020]], ['10pm', '2am', [1320, 1560]], ['12', '2', [720, 840]], ['noon', '2', [720, 840]], ['20:00', 'midnight', [1200, 1440]], ['1', '3', [780, 900]],
+]);
+
+test('lengths', function (string $words, ?int $minutes) {
+    expect(ClockWords::length($words))->toBe($minutes);
+})->with([['2h', 120], ['2 hours', 120], ['1 hr', 60], ['1.5h', 90], ['1,5 hours', 90], ['90 min', 90], ['45 minutes', 45], ['1h30', 90], ['1h 5min', 65], ['0h', null], ['0 min', null], ['2', null], ['2 days', null]]);
