@@ -14,6 +14,7 @@ use App\Directory\GroupsController;
 use App\Directory\PeopleController;
 use App\Directory\PeopleTableController;
 use App\Directory\SessionController;
+use App\Events\AnswersController;
 use App\Events\EventsController;
 use App\Events\FindController;
 use App\Events\LineController;
@@ -95,6 +96,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy'])->whereNumber('id');
     Route::post('events/{id}/restore', [EventsController::class, 'restore'])->whereNumber('id');
 
+    Route::put('events/{id}/answer', [AnswersController::class, 'update'])->whereNumber('id');
     Route::post('operations/{id}/undo', [OperationsController::class, 'undo'])->whereNumber('id');
     Route::post('operations/{id}/redo', [OperationsController::class, 'redo'])->whereNumber('id');
     Route::get('events/{id}/history', [HistoryController::class, 'index'])->whereNumber('id');

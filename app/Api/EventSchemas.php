@@ -105,6 +105,9 @@ use PinnedRota\Core\OneLine\PieceKind;
     new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
 ])]
+#[OA\Schema(schema: 'AnswerInput', required: ['answer'], properties: [
+    new OA\Property(property: 'answer', type: 'string', enum: ['accepted', 'declined', 'tentative']),
+])]
 #[OA\Schema(schema: 'HistoryChange', required: ['of', 'field', 'before', 'after'], properties: [
     new OA\Property(property: 'of', description: 'The day of a time that was changed on its own', type: 'string', nullable: true),
     new OA\Property(property: 'field', type: 'string'),

@@ -86,6 +86,16 @@ final readonly class Event
         return $this->copy($this->uid, $occurrence->start, $occurrence->start->at($occurrence->localEnd()), $recurrence, null, null, false);
     }
 
+    /**
+     * The same event with other people.
+     *
+     * @param  list<Participant>  $participants
+     */
+    public function withParticipants(array $participants): self
+    {
+        return $this->copy($this->uid, $this->start, $this->end, $this->recurrence, $this->duration, $this->recurrenceId, $this->andFollowing, $participants);
+    }
+
     /** Where a change that holds for all that follow puts an occurrence: moved on the wall as the changed one was. */
     public function movedAlong(EventTime $original): EventTime
     {
@@ -96,13 +106,14 @@ final readonly class Event
         return $this->start->at($original->local->plusSeconds($this->start->local->seconds - $named->local->seconds));
     }
 
-    private function copy(string $uid, EventTime $start, EventTime $end, RecurrenceSet $recurrence, ?Duration $duration, ?EventTime $recurrenceId, bool $andFollowing): self
+    /** @param  ?list<Participant>  $participants */
+    private function copy(string $uid, EventTime $start, EventTime $end, RecurrenceSet $recurrence, ?Duration $duration, ?EventTime $recurrenceId, bool $andFollowing, ?array $participants = null): self
     {
         return new self(
             $uid, $this->title, $start, $end, $recurrence, $duration, $recurrenceId,
             $this->place, $this->description, $this->link, $this->status, $this->busy, $this->private,
             $this->categories, $this->priority, $this->sequence, $andFollowing,
-            $this->organizer, $this->participants, $this->reminders, $this->extra, $this->components, $this->stamp,
+            $this->organizer, $participants ?? $this->participants, $this->reminders, $this->extra, $this->components, $this->stamp,
         );
     }
 

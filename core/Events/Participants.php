@@ -22,6 +22,19 @@ final class Participants
     }
 
     /**
+     * The same with the answer of whoever has a mail address.
+     *
+     * @param  list<Participant>  $participants
+     * @return list<Participant>
+     */
+    public static function answered(array $participants, string $address, ParticipantAnswer $answer): array
+    {
+        return array_map(static fn (Participant $each): Participant => strcasecmp($each->mailAddress(), $address) === 0
+            ? new Participant($each->address, $each->name, $each->kind, $each->role, $answer, $each->asked, $each->parameters)
+            : $each, $participants);
+    }
+
+    /**
      * Those who are wanted, and of the ones before whom the directory does not know. Who took part already keeps what they
      * answered and what their file says of them.
      *

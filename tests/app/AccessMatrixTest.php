@@ -69,6 +69,10 @@ const ON_EVENTS = [
         'normal' => [404, 403, 403, 403, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
         'own' => [404, 403, 403, 204, 204, 204], 'participant' => [404, 403, 403, 403, 204, 204],
     ],
+    'PUT events/{id}/answer' => [
+        'normal' => [404, 403, 403, 403, 403, 403], 'private' => [404, 403, 403, 403, 403, 403],
+        'own' => [404, 403, 403, 403, 403, 403], 'participant' => [404, 403, 204, 204, 204, 204],
+    ],
     'GET events/{id}/history' => [
         'normal' => [404, 403, 403, 403, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
         'own' => [404, 403, 403, 200, 200, 200], 'participant' => [404, 403, 403, 403, 200, 200],
@@ -206,6 +210,7 @@ function ask($test, object $scene, string $operation, ?Event $event = null): Ill
             'PUT calendars/{slug}/list' => ['onList' => false],
             'POST calendars/{slug}/requests' => ['level' => 'edit'],
             'POST calendars/{slug}/feeds' => ['name' => 'x', 'detail' => 'full'],
+            'PUT events/{id}/answer' => ['answer' => 'accepted'],
             'PUT invitations/{invitation}' => ['accepted' => true],
             'PUT requests/{request}' => ['level' => 'none'],
             'POST categories' => ['name' => 'x', 'calendar' => $scene->calendar->slug],

@@ -172,3 +172,16 @@ test('others see at once what is undone, and a contributor has the history of th
     $this->as($this->ben, 'POST', "/operations/{$answer->headers->get('Operation')}/redo")->assertNoContent();
     $this->as($this->ada, 'GET', "/events/{$id}")->assertOk()->assertJsonPath('title', 'His own');
 });
+
+test('whoever is asked says whether they come; the event stays the version it was, and is unanswered no more', function () {
+    $this->give($this->slip, $this->ben, Level::Read);
+    $item = fn (): array => collect($this->sheet($this->ben, '2026-11-01', '2026-12-01', "&calendar={$this->slip->slug}")->json('items'))->firstWhere('title', 'Haul out');
+    expect($item()['unanswered'])->toBeTrue();
+    $this->as($this->ben, 'PUT', "/events/{$this->single->id}/answer", ['answer' => 'tentative'])->assertNoContent();
+    expect($item()['unanswered'])->toBeFalse();
+    $this->as($this->ada, 'GET', "/events/{$this->single->id}")->assertJsonPath('version', 1)->assertJsonPath('participants.0.answer', 'tentative')->assertJsonPath('participants.1.answer', 'unanswered');
+    $this->as($this->ben, 'PUT', "/events/{$this->weekly->id}/answer", ['answer' => 'declined'])->assertNoContent();
+    expect(DB::table('event_participants')->where('address', mb_strtolower($this->ben->email))->pluck('answer')->unique()->sort()->values()->all())->toBe(['DECLINED', 'TENTATIVE']);
+    $this->as($this->ben, 'PUT', "/events/{$this->single->id}/answer", ['answer' => 'perhaps'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'answer');
+    $this->as($this->ada, 'PUT', "/events/{$this->single->id}/answer", ['answer' => 'accepted'])->assertForbidden();
+});

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { formatDate } from '../../resources/js/time/dates';
-import { day, enter, laneCell, makeCalendar, unique } from './support';
+import { day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
 
 const oneLine = 'Add or find: one line';
 
@@ -160,4 +160,36 @@ test('what is done is undone and done again by keys; a series is changed from on
         await page.goto(`/?overlay=all&view=lanes&date=${day(0)}`);
         await expect(on(1)).toBeVisible();
     });
+});
+
+test('whoever is asked to take part sees that they have not answered, answers, and the other sees it', async ({ page, browser }) => {
+    const name = unique('Crews');
+    const title = unique('Race');
+    await enter(page, 'Lachlan Pereiro');
+    await makeCalendar(page, name);
+    await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+    await page.getByRole('combobox', { name: 'Person or group' }).fill('aroha');
+    await page.getByRole('option', { name: /Aroha Stensgaard/ }).click();
+    await page.getByRole('button', { name: 'Share', exact: true }).click();
+    await expect(page.getByText('Aroha Stensgaard: Read')).toBeVisible();
+    await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
+    await laneCell(page, name, day(9)).click();
+    await page.getByLabel('Title').fill(title);
+    const form = page.getByRole('form', { name: 'New event' });
+    await form.getByRole('combobox', { name: 'People and groups' }).fill('aroha');
+    await page.getByRole('option', { name: /Aroha Stensgaard/ }).click();
+    await form.getByLabel('Part of Aroha Stensgaard').selectOption('required');
+    await form.getByRole('button', { name: 'Add it' }).click();
+    await laneCell(page, name, day(9)).getByRole('button', { name: new RegExp(title) }).click();
+    await expect(page.getByRole('complementary', { name: 'Event' })).toContainText('Aroha Stensgaard (not answered)');
+
+    const aroha = await enterElsewhere(browser, 'Aroha Stensgaard');
+    await aroha.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
+    const ticket = laneCell(aroha, name, day(9)).getByRole('button', { name: new RegExp(title) });
+    await expect(ticket).toHaveAccessibleName(/you have not answered/);
+    await ticket.click();
+    await aroha.getByRole('group', { name: 'Whether you take part' }).getByRole('button', { name: 'I come' }).click();
+    await expect(ticket).not.toHaveAccessibleName(/you have not answered/);
+    await expect(page.getByRole('complementary', { name: 'Event' })).not.toContainText('not answered');
+    await aroha.context().close();
 });

@@ -680,6 +680,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/events/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says whether one takes part in an event that one is asked to; of a series, in all of it. */
+        put: operations["answerEvent"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/events": {
         parameters: {
             query?: never;
@@ -1620,6 +1637,10 @@ export interface components {
             /** @description Those whom the directory knows; others stay */
             participants?: components["schemas"]["ParticipantInput"][];
             repeat?: components["schemas"]["RepeatInput"] | null;
+        };
+        AnswerInput: {
+            /** @enum {string} */
+            answer: "accepted" | "declined" | "tentative";
         };
         HistoryChange: {
             /** @description The day of a time that was changed on its own */
@@ -3151,6 +3172,30 @@ export interface operations {
         };
         responses: {
             /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    answerEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerInput"];
+            };
+        };
+        responses: {
+            /** @description Noted */
             204: {
                 headers: {
                     [name: string]: unknown;

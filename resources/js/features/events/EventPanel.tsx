@@ -8,6 +8,8 @@ import { useRota } from '@/features/overlays/RotaContext';
 import { formatMoment, formatWhen } from '@/time/dates';
 import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
+import { usePerson } from '@/features/session/useSession';
+import { Answer } from './Answer';
 import { EventHistory } from './EventHistory';
 import { following, type Scope } from './scope';
 
@@ -25,6 +27,8 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const calendar = calendars.data?.find((each) => each.slug === event.calendar);
     // The same event by other ways: the sheet shows it once, and it is said here where else it is.
     const also = (rota.sheet?.items.find((item) => item.id === event.id)?.also ?? []).map((slug) => calendars.data?.find((each) => each.slug === slug)?.name ?? slug);
+    const person = usePerson();
+    const asked = rota.search.as === undefined ? event.participants.find((each) => each.kind === 'person' && each.id === person.id && each.part !== 'responsible') : undefined;
     const series = event.repeat !== null && event.occurrence !== null;
     const drop = (scope: Scope) => remove.mutate({ event, scope }, { onSuccess: onClose });
     const targets = calendars.data?.filter((each) => each.mayAdd || each.slug === event.calendar) ?? [];
@@ -77,6 +81,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Place">{event.place}</Fact>
                 <Fact name="Responsible">{told(event.participants.filter((each) => each.part === 'responsible'))}</Fact>
                 <Fact name="Taking part">{told(event.participants.filter((each) => each.part !== 'responsible'))}</Fact>
+                <Fact name="You">{asked !== undefined && <Answer event={event} answer={asked.answer} />}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>
                 <Fact name="Category">{event.categories.join(', ')}</Fact>
                 <Fact name="State">{STATUS[event.status]}</Fact>
