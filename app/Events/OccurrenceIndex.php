@@ -23,6 +23,15 @@ final class OccurrenceIndex
     public function refresh(Event $head, ?OccurrenceHorizon $horizon = null): void
     {
         $this->forget($head);
+        $this->lay($head, $horizon);
+    }
+
+    /**
+     * Lays the occurrences of a series that has none yet. Deleting where nothing is would lock what others are about to
+     * insert: of two who add at once one would be turned away.
+     */
+    public function lay(Event $head, ?OccurrenceHorizon $horizon = null): void
+    {
         $head->load(['categories', 'overrides.categories']);
         $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::current());
         $indexed = count($occurrences) <= self::MOST_OF_ONE;

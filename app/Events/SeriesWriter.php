@@ -31,7 +31,7 @@ final class SeriesWriter
             foreach ($rows as $override) {
                 $this->insert($calendarId, $head->id, $override, $more);
             }
-            $this->index->refresh($head);
+            $this->index->lay($head);
             Change::of($calendarId);
 
             return $head;

@@ -10,6 +10,9 @@ use Illuminate\Support\Facades\DB;
 /** Writes down what is done with events, in the transaction in which it is done: all or nothing. */
 final class Recorder
 {
+    /** Where two get into each other’s way in the database, one of them begins again. */
+    private const ATTEMPTS = 3;
+
     /** The operation that was recorded last, for the answer to name. */
     public ?Operation $last = null;
 
@@ -40,6 +43,6 @@ final class Recorder
             $this->last = $operation;
 
             return $result;
-        });
+        }, self::ATTEMPTS);
     }
 }

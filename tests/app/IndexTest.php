@@ -120,3 +120,16 @@ test('the horizon rolls along with today, and a window over its edge shows each 
     $this->artisan('rota:roll-horizon')->assertOk();
     expect($count(...$over))->toBe(10);
 });
+
+test('adding an event deletes nothing of the index, which would lock what others are about to add', function () {
+    $ada = $this->person();
+    $slip = $this->calendar($ada, 'Slipway');
+    $deleted = [];
+    DB::listen(function ($query) use (&$deleted): void {
+        if (str_starts_with(strtolower($query->sql), 'delete')) {
+            $deleted[] = $query->sql;
+        }
+    });
+    $this->as($ada, 'POST', '/events', ['calendar' => $slip->slug, 'title' => 'Haul out', 'start' => '2026-11-10T09:00', 'repeat' => ['rule' => 'FREQ=DAILY', 'count' => 3]])->assertCreated();
+    expect($deleted)->toBe([])->and(DB::table('occurrences')->count())->toBe(3);
+});
