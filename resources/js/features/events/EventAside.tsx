@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useIsMutating, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useDraft, useRota } from '@/features/overlays/RotaContext';
@@ -44,7 +44,9 @@ function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope;
     const client = useQueryClient();
     const { as } = useRota().search;
     const asked = (scope: Scope) => ({ queryKey: ['event', id, scope, as], queryFn: () => fetchEvent(id, scope, as), staleTime: 0 });
-    const event = useQuery(asked(shown));
+    // While it is being moved it is not asked for: what came back would be a version that is about to be another.
+    const moving = useIsMutating({ mutationKey: ['move'] }) > 0;
+    const event = useQuery({ ...asked(shown), enabled: !moving });
     // A form goes on from what it opens with, so it opens with what the event is now.
     const edit = (scope: Scope) => void client.fetchQuery(asked(scope)).catch(() => undefined).finally(() => setEditing({ scope }));
     if (event.isPending) return <Loading what="the event" />;
