@@ -140,11 +140,11 @@ final class EventInput extends FormRequest
     private function responsible(array $before): array
     {
         $before = array_filter($before, static fn (Participant $each): bool => $each->role === ParticipantRole::Responsible);
-        $known = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $before))->pluck('email')->map(static fn (string $email): string => mb_strtolower($email));
+        $known = Person::atAddresses(array_map(static fn (Participant $each): string => $each->mailAddress(), $before));
         $named = Person::query()->whereKey($this->validated('responsible'))->get()
             ->map(static fn (Person $person): Participant => ParticipantsInput::person($person, ParticipantRole::Responsible));
 
-        return [...array_values(array_filter($before, static fn (Participant $each): bool => ! $known->contains($each->mailAddress()))), ...$named->all()];
+        return [...array_values(array_filter($before, static fn (Participant $each): bool => ! $known->has($each->mailAddress()))), ...$named->all()];
     }
 
     /** @return array{EventTime, EventTime} */

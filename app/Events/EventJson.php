@@ -88,7 +88,7 @@ final class EventJson
     /** @return list<array<string, mixed>> */
     private static function participants(CoreEvent $event): array
     {
-        $people = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $event->participants))->get()->keyBy(fn (Person $person): string => mb_strtolower($person->email));
+        $people = Person::atAddresses(array_map(static fn (Participant $each): string => $each->mailAddress(), $event->participants));
 
         return array_map(static fn (Participant $each): array => [
             'id' => Participants::groupId($each) ?? $people[$each->mailAddress()]->id ?? null,

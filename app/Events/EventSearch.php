@@ -125,7 +125,7 @@ final class EventSearch
             ->where(fn (Builder $seen) => $seen->where('e.private', false)->orWhereIntegerInRaw('e.calendar_id', $editable->keys()->all())->orWhere('e.created_by', $sight->personId)
                 ->orWhereIn('e.id', DB::table('event_participants')->where('address', mb_strtolower($sight->address))->select('event_id')))
             ->limit($most)
-            ->get(['e.id', 'e.series_id', 'e.calendar_id', 'e.title', 'e.place', 'e.time_kind', 'e.starts_local', 'e.timezone', 'e.repeats']);
+            ->get(['e.id', 'e.series_id', 'e.calendar_id', 'e.title', 'e.place', 'e.time_kind', 'e.starts_local']);
     }
 
     /**

@@ -36,7 +36,7 @@ final class ParticipantsInput
                 default => throw ValidationException::withMessages(["participants.{$index}" => 'Somebody here is not there any more.']),
             };
         }
-        $known = Person::query()->whereIn('email', array_map(static fn (Participant $each): string => $each->mailAddress(), $before))->pluck('email')->map(static fn (string $email): string => mb_strtolower($email))->all();
+        $known = Person::atAddresses(array_map(static fn (Participant $each): string => $each->mailAddress(), $before))->keys()->all();
 
         return Participants::put($before, $wanted, $known);
     }

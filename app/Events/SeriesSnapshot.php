@@ -64,7 +64,7 @@ final class SeriesSnapshot
             DB::table('event_participants')->insert($snapshot['participants']);
             $head = Event::query()->find($headId);
             if ($head !== null) {
-                $this->index->refresh($head);
+                $this->index->lay($head);
             }
         }
         foreach (array_unique(array_filter($calendars)) as $calendar) {

@@ -35,16 +35,20 @@ final class HistoryController
         $this->changeable($id);
         $entries = OperationSeries::query()->where('head_id', $id)->with('operation.person')->orderByDesc('id')->limit(100)->get();
 
-        return new JsonResponse($entries->map(fn (OperationSeries $each): array => [
-            'operation' => $each->operation_id,
-            'what' => $each->operation->what,
-            'by' => $each->operation->person->name ?? 'Somebody who has left',
-            'at' => $each->operation->created_at->toIso8601ZuluString(),
-            'undone' => $each->operation->undone_at !== null,
+        return new JsonResponse($entries->map(function (OperationSeries $each): array {
             // What was written while it was on a calendar that the viewer may not edit is not theirs to read.
-            'changes' => $this->mayRead($each) ? SeriesFields::differences($this->fields->of($each->before), $this->fields->of($each->after)) : [],
-            'restorable' => $each->before !== null && $this->mayRead($each),
-        ])->values());
+            $readable = $this->mayRead($each);
+
+            return [
+                'operation' => $each->operation_id,
+                'what' => $each->operation->what,
+                'by' => $each->operation->person->name ?? 'Somebody who has left',
+                'at' => $each->operation->created_at->toIso8601ZuluString(),
+                'undone' => $each->operation->undone_at !== null,
+                'changes' => $readable ? SeriesFields::differences($this->fields->of($each->before), $this->fields->of($each->after)) : [],
+                'restorable' => $each->before !== null && $readable,
+            ];
+        })->values());
     }
 
     #[OA\Post(path: '/events/{id}/history/{operation}/restore', operationId: 'restoreEventState', summary: 'Puts an event back as it was before something was done with it.', tags: ['events'],
@@ -70,16 +74,15 @@ final class HistoryController
         $calendar = $this->viewer->calendar($slug, Level::Edit)->calendar;
         $events = Event::onlyTrashed()->where('calendar_id', $calendar->id)->whereNull('series_id')->where('deleted_at', '>=', now()->subDays(self::KEPT_DAYS))->orderByDesc('deleted_at')->limit(500)->get();
         $people = Person::query()->whereKey($events->pluck('updated_by')->filter()->unique())->pluck('name', 'id');
+        // The last who deleted each of them.
+        $deleters = OperationSeries::query()->whereIn('head_id', $events->modelKeys())
+            ->join('operations', fn ($join) => $join->on('operations.id', '=', 'operation_series.operation_id')->where('operations.what', 'delete'))
+            ->join('people', 'people.id', '=', 'operations.person_id')->orderBy('operation_series.id')->pluck('people.name', 'head_id');
 
         return new JsonResponse($events->map(fn (Event $each): array => [
             'id' => $each->id, 'title' => $each->title, 'start' => substr($each->starts_local, 0, 16), 'repeats' => $each->repeats,
-            'at' => $each->deleted_at?->toIso8601ZuluString(), 'by' => $this->deletedBy($each) ?? $people[$each->updated_by] ?? null,
+            'at' => $each->deleted_at?->toIso8601ZuluString(), 'by' => $deleters[$each->id] ?? $people[$each->updated_by] ?? null,
         ])->values());
-    }
-
-    private function deletedBy(Event $event): ?string
-    {
-        return OperationSeries::query()->where('head_id', $event->id)->whereRelation('operation', 'what', 'delete')->with('operation.person')->latest('id')->first()?->operation->person?->name;
     }
 
     private function changeable(int $id): Event

@@ -15,6 +15,9 @@ use PinnedRota\Core\Time\EventTime;
 /** A series as it was, field by field in words, for people to compare. */
 final class SeriesFields
 {
+    /** @var array<int, string> names, by id */
+    private array $calendars = [];
+
     public function __construct(private readonly EventTranslator $translator)
     {
     }
@@ -69,7 +72,7 @@ final class SeriesFields
 
         return [
             'title' => $event->title,
-            'calendar' => Calendar::withTrashed()->find($row->calendar_id)->name ?? '',
+            'calendar' => $this->calendars[$row->calendar_id] ??= Calendar::withTrashed()->find($row->calendar_id)->name ?? '',
             'starts' => self::time($event->start),
             'ends' => self::time($event->end),
             'zone' => $event->start->zone->name ?? '',

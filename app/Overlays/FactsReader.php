@@ -43,10 +43,10 @@ final class FactsReader
     private function people(array $ids): array
     {
         $rows = DB::table('event_participants')->whereIntegerInRaw('event_id', $ids)->where('role', '!=', ParticipantRole::Informed->value)->get();
-        $people = Person::query()->whereIn('email', $rows->pluck('address')->unique())->pluck('id', 'email')->mapWithKeys(fn (int $id, string $email): array => [mb_strtolower($email) => $id]);
+        $people = Person::atAddresses($rows->pluck('address'));
         $found = [];
         foreach ($rows as $row) {
-            $id = $people[$row->address] ?? null;
+            $id = $people[$row->address]->id ?? null;
             if ($id !== null) {
                 $found[$row->event_id] ??= [[], []];
                 $found[$row->event_id][1][] = $id;

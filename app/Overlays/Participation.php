@@ -27,11 +27,11 @@ final readonly class Participation
         $address = mb_strtolower($sight->address);
         $rows = $ids === [] ? collect() : DB::table('event_participants')->whereIntegerInRaw('event_id', $ids)
             ->where(fn ($query) => $query->where('role', ParticipantRole::Responsible->value)->orWhere('address', $address))->get();
-        $names = $rows->isEmpty() ? collect() : Person::query()->whereIn('email', $rows->pluck('address')->unique())->pluck('name', 'email')->mapWithKeys(fn (string $name, string $email): array => [mb_strtolower($email) => $name]);
+        $people = $rows->isEmpty() ? collect() : Person::atAddresses($rows->pluck('address'));
         $responsible = $own = [];
         foreach ($rows as $row) {
             if ($row->role === ParticipantRole::Responsible->value) {
-                $responsible[$row->event_id][] = $names[$row->address] ?? $row->address;
+                $responsible[$row->event_id][] = $people[$row->address]->name ?? $row->address;
             }
             if ($row->address === $address) {
                 $own[$row->event_id] = $row->answer !== ParticipantAnswer::Unanswered->value || $row->role === ParticipantRole::Responsible->value;

@@ -1,4 +1,5 @@
-import { useEffect, useRef, type RefObject } from 'react';
+import { useEffect, type RefObject } from 'react';
+import { useLatest } from '@/components/useLatest';
 import { formatSpan, formatDate, formatWhen, timeOfDay, addDays, addMinutes } from '@/time/dates';
 import { minutesFrom, spotAt, type Spot } from './cells';
 import type { Item } from './geometry';
@@ -24,7 +25,7 @@ const SLACK = 5;
 const REST = 280;
 const EDGE = 28;
 
-type Gesture = { kind: 'move' | 'start' | 'end' | 'draw'; item: Item | null; from: Spot; x: number; y: number; lifted: boolean; resting: number | null; result: Move | Drawn | null; refused: boolean };
+type Gesture = { kind: 'move' | 'start' | 'end' | 'draw'; item: Item | null; from: Spot; x: number; y: number; lifted: boolean; resting: number | null; result: Move | Drawn | null };
 
 /**
  * Dragging on the sheet, for every view: an event to another day, hour or row, either end of it, or an empty stretch to
@@ -32,10 +33,7 @@ type Gesture = { kind: 'move' | 'start' | 'end' | 'draw'; item: Item | null; fro
  * however much is drawn.
  */
 export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Board) {
-    const latest = useRef(board);
-    useEffect(() => {
-        latest.current = board;
-    });
+    const latest = useLatest(board);
     useEffect(() => {
         const sheet = ref.current;
         if (sheet === null) return;
@@ -75,7 +73,6 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
             }
             const told = gesture.kind === 'draw' ? drawn(sheet, gesture, to, latest.current.rows) : moved(gesture, to, latest.current.rows);
             gesture.result = told.refusal === null ? told.result : null;
-            gesture.refused = told.refusal !== null;
             light(told.cells);
             latest.current.onLift({ item: gesture.item, words: told.words, refusal: told.refusal }, x, y);
         };
@@ -89,7 +86,7 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
             const item = face === null ? null : (latest.current.itemOf(face.dataset.item ?? '') ?? null);
             if (from === null || (face !== null && item === null) || (face === null && (!latest.current.mayBegin || event.pointerType === 'touch'))) return;
             const handle = event.target.closest<HTMLElement>('[data-handle]')?.dataset.handle as 'start' | 'end' | undefined;
-            gesture = { kind: item === null ? 'draw' : (handle ?? 'move'), item, from, x: event.clientX, y: event.clientY, lifted: false, resting: null, result: null, refused: false };
+            gesture = { kind: item === null ? 'draw' : (handle ?? 'move'), item, from, x: event.clientX, y: event.clientY, lifted: false, resting: null, result: null };
             if (event.pointerType === 'touch') {
                 gesture.resting = window.setTimeout(() => {
                     lift();
@@ -141,7 +138,7 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
             end();
             listening.abort();
         };
-    }, [ref]);
+    }, [ref, latest]);
 }
 
 type Told = { result: Move | Drawn | null; words: string; refusal: string | null; cells: HTMLElement[] };

@@ -1,4 +1,5 @@
-import { useEffect, useRef, type RefObject } from 'react';
+import { useEffect, type RefObject } from 'react';
+import { useLatest } from '@/components/useLatest';
 import type { Item } from './geometry';
 import { resized, type Move } from './landing';
 import type { LaneRow } from './rows';
@@ -22,10 +23,7 @@ const STEPS: Record<string, [number, number]> = { ArrowLeft: [0, -1], ArrowRight
  * event; on an event Shift and the arrows move it, with Alt they take its end.
  */
 export function useSheetKeys(ref: RefObject<HTMLElement | null>, board: Board) {
-    const latest = useRef(board);
-    useEffect(() => {
-        latest.current = board;
-    });
+    const latest = useLatest(board);
     useEffect(() => {
         const sheet = ref.current;
         if (sheet === null) return;
@@ -65,7 +63,7 @@ export function useSheetKeys(ref: RefObject<HTMLElement | null>, board: Board) {
             }
         }, { signal });
         return () => listening.abort();
-    }, [ref]);
+    }, [ref, latest]);
 }
 
 function inHours(view: string, item: Item): boolean {
