@@ -23,6 +23,10 @@ return [
         'keep_hours' => 24,
     ],
 
+    'attachments' => [
+        'max_kilobytes' => 20 * 1024,
+    ],
+
     'sources' => [
         /* host:port pairs that may be on the own network: the stand-in of the demo. Comma-separated. */
         'trusted' => array_filter(explode(',', (string) env('ROTA_TRUSTED_SOURCES', ''))),

@@ -4,6 +4,7 @@ use App\Access\GrantsController;
 use App\Access\ReasonsController;
 use App\Access\RequestsController;
 use App\Access\WaitingController;
+use App\Attachments\AttachmentsController;
 use App\Calendars\CalendarDirectoryController;
 use App\Calendars\CalendarsController;
 use App\Calendars\CategoriesController;
@@ -13,8 +14,10 @@ use App\Directory\DirectoryController;
 use App\Directory\GroupsController;
 use App\Directory\PeopleController;
 use App\Directory\PeopleTableController;
+use App\Directory\RoomsController;
 use App\Directory\SessionController;
 use App\Events\AnswersController;
+use App\Events\CopiesController;
 use App\Events\EventsController;
 use App\Events\FindController;
 use App\Events\LineController;
@@ -26,6 +29,8 @@ use App\Imports\ImportsController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
 use App\Overlays\SheetController;
+use App\Pins\PinsController;
+use App\Preparation\TasksController;
 use App\Sources\SourcesController;
 use Illuminate\Support\Facades\Route;
 
@@ -62,6 +67,11 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('groups/{id}', [GroupsController::class, 'destroy'])->whereNumber('id');
     Route::put('groups/{id}/members', [GroupsController::class, 'member'])->whereNumber('id');
 
+    Route::get('rooms', [RoomsController::class, 'index']);
+    Route::post('rooms', [RoomsController::class, 'store']);
+    Route::patch('rooms/{id}', [RoomsController::class, 'update'])->whereNumber('id');
+    Route::delete('rooms/{id}', [RoomsController::class, 'destroy'])->whereNumber('id');
+
     Route::get('calendars', [CalendarsController::class, 'index']);
     Route::post('calendars', [CalendarsController::class, 'store']);
     Route::patch('calendars/{slug}', [CalendarsController::class, 'update']);
@@ -96,6 +106,16 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy'])->whereNumber('id');
     Route::post('events/{id}/restore', [EventsController::class, 'restore'])->whereNumber('id');
 
+    Route::post('events/{id}/copies', [CopiesController::class, 'store'])->whereNumber('id');
+    Route::post('events/{id}/pins', [PinsController::class, 'store'])->whereNumber('id');
+    Route::delete('events/{id}/pins/{slug}', [PinsController::class, 'destroy'])->whereNumber('id');
+    Route::post('events/{id}/join', [PinsController::class, 'join'])->whereNumber('id');
+    Route::delete('events/{id}/join', [PinsController::class, 'leave'])->whereNumber('id');
+    Route::post('events/{id}/attachments', [AttachmentsController::class, 'store'])->whereNumber('id');
+    Route::get('events/{id}/attachments/{attachment}', [AttachmentsController::class, 'show'])->whereNumber(['id', 'attachment']);
+    Route::delete('events/{id}/attachments/{attachment}', [AttachmentsController::class, 'destroy'])->whereNumber(['id', 'attachment']);
+    Route::get('tasks', [TasksController::class, 'index']);
+    Route::put('events/{id}/tasks/{task}/done', [TasksController::class, 'done'])->whereNumber(['id', 'task']);
     Route::put('events/{id}/answer', [AnswersController::class, 'update'])->whereNumber('id');
     Route::post('operations/{id}/undo', [OperationsController::class, 'undo'])->whereNumber('id');
     Route::post('operations/{id}/redo', [OperationsController::class, 'redo'])->whereNumber('id');

@@ -3,13 +3,11 @@
 namespace App\Events;
 
 use App\Access\CurrentViewer;
-use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\Participants;
@@ -20,7 +18,7 @@ final class AnswersController
 {
     private const ANSWERS = ['accepted' => ParticipantAnswer::Accepted, 'declined' => ParticipantAnswer::Declined, 'tentative' => ParticipantAnswer::Tentative];
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly EventTranslator $translator, private readonly SeriesWriter $writer)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly SeriesWriter $writer)
     {
     }
 
@@ -32,19 +30,13 @@ final class AnswersController
     {
         $person = $this->viewer->person();
         DB::transaction(function () use ($request, $id, $person): void {
-            $head = Event::query()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
-            $calendar = $this->viewer->calendars()[$head->calendar_id] ?? throw (new ModelNotFoundException)->setModel(Event::class);
-            $series = $this->translator->series($head->load(['categories', 'overrides.categories']));
-            $takesPart = array_filter($series->events(), static fn (CoreEvent $event): bool => $event->hasParticipant($person->email)) !== [];
-            $visibility = Visibility::of($calendar->eventLevel(), $head->private, $head->busy, $takesPart || $head->created_by === $person->id);
-            if ($visibility === Visibility::Hidden) {
-                throw (new ModelNotFoundException)->setModel(Event::class);
-            }
-            if ($visibility !== Visibility::Full || ! $takesPart) {
+            $head = $this->seen->full($id, locked: true);
+            $series = $this->seen->load($head);
+            if (array_filter($series->events(), static fn (CoreEvent $event): bool => $event->hasParticipant($person->email)) === []) {
                 throw new AccessDeniedHttpException('You are not asked to take part in this event.');
             }
             $answer = self::ANSWERS[$request->validate(['answer' => ['required', Rule::in(array_keys(self::ANSWERS))]])['answer']];
-            $with = static fn (CoreEvent $event): CoreEvent => $event->withParticipants(Participants::answered($event->participants, $person->email, $answer));
+            $with = static fn (CoreEvent $event): CoreEvent => $event->with(participants: Participants::answered($event->participants, $person->email, $answer));
             // Not a change of the event itself: whoever is writing at it goes on from the same version.
             $this->writer->replace($head, new Series($series->master === null ? null : $with($series->master), array_map($with, $series->overrides)), ['version' => $head->version]);
         });

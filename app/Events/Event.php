@@ -3,6 +3,7 @@
 namespace App\Events;
 
 use App\Calendars\Category;
+use App\Pins\Pin;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -37,11 +38,14 @@ use PinnedRota\Core\Time\TimeKind;
  * @property bool $private
  * @property bool $has_participants so that a window asks of those events alone who takes part
  * @property int $priority
+ * @property ?string $colour its own, whatever the layer has that shows it
+ * @property bool $joinable whether whoever may read it may join it; on the head
  * @property string $category_ids comma-separated, as its categories are
  * @property int $sequence
  * @property ?string $details content lines of people, reminders and what is kept as it came
  * @property ?string $fingerprint
  * @property ?int $import_id
+ * @property ?int $copied_from the event that this one is a copy of
  * @property ?int $created_by
  * @property ?int $updated_by
  * @property int $version of the whole series, on its head
@@ -57,7 +61,7 @@ final class Event extends Model
     protected $attributes = [
         'series_id' => null, 'recurrence_id' => null, 'and_following' => false, 'indexed' => true, 'timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
         'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false, 'has_participants' => false,
-        'priority' => 0, 'category_ids' => '', 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null,
+        'priority' => 0, 'colour' => null, 'joinable' => false, 'category_ids' => '', 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null, 'copied_from' => null,
         'created_by' => null, 'updated_by' => null, 'version' => 1,
     ];
 
@@ -73,11 +77,17 @@ final class Event extends Model
         return $this->hasMany(self::class, 'series_id');
     }
 
+    /** @return HasMany<Pin, $this> the further calendars on which a head shows */
+    public function pins(): HasMany
+    {
+        return $this->hasMany(Pin::class, 'event_id');
+    }
+
     protected function casts(): array
     {
         return [
             'time_kind' => TimeKind::class, 'status' => Status::class,
-            'repeats' => 'boolean', 'busy' => 'boolean', 'private' => 'boolean', 'has_participants' => 'boolean', 'and_following' => 'boolean', 'indexed' => 'boolean',
+            'repeats' => 'boolean', 'busy' => 'boolean', 'private' => 'boolean', 'has_participants' => 'boolean', 'and_following' => 'boolean', 'indexed' => 'boolean', 'joinable' => 'boolean',
         ];
     }
 }

@@ -2,24 +2,20 @@
 
 namespace App\Events;
 
-use App\Directory\Person;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
+use App\Preparation\TasksInput;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\Event as CoreEvent;
-use PinnedRota\Core\Events\Participant;
-use PinnedRota\Core\Events\ParticipantRole;
-use PinnedRota\Core\Events\Responsible;
+use PinnedRota\Core\Events\Reminders;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\ICalendar\Property;
+use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Recurrence\ExtraDate;
-use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
-use PinnedRota\Core\Recurrence\Rule as RecurrenceRule;
-use PinnedRota\Core\Recurrence\RuleParser;
-use PinnedRota\Core\Recurrence\WeekdayRule;
 use PinnedRota\Core\Recurrence\WeeklyRepeat;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
@@ -30,6 +26,9 @@ use PinnedRota\Core\Time\Zone;
 /** What a form or a drag sends of an event; what it leaves out stays as it is. */
 final class EventInput extends FormRequest
 {
+    /** Four weeks, in minutes. */
+    private const LONGEST_REMINDER = 40_320;
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -50,20 +49,16 @@ final class EventInput extends FormRequest
             'private' => ['sometimes', 'boolean'],
             'categories' => ['sometimes', 'array', 'max:20'],
             'categories.*' => ['string', 'min:1', 'max:80'],
-            'responsible' => ['sometimes', 'array', 'max:20'],
-            'responsible.*' => ['integer', Rule::exists('people', 'id')],
-            'repeat' => ['sometimes', 'nullable', 'array'],
             'participants' => ['sometimes', 'array', 'max:100'],
-            'participants.*.kind' => ['required', Rule::in(['person', 'group'])],
+            'participants.*.kind' => ['required', Rule::in(ParticipantsInput::KINDS)],
             'participants.*.id' => ['required', 'integer'],
             'participants.*.part' => ['required', Rule::in(ParticipantsInput::PARTS)],
-            'repeat.rule' => ['sometimes', 'nullable', 'string', 'max:500'],
-            'repeat.interval' => ['exclude_with:repeat.rule', 'required_with:repeat', 'integer', 'min:1', 'max:99'],
-            'repeat.weekdays' => ['exclude_with:repeat.rule', 'required_with:repeat', 'array', 'min:1'],
-            'repeat.weekdays.*' => [Rule::in(WeekdayRule::NAMES)],
-            'repeat.until' => ['sometimes', 'nullable', 'string', new WallTime],
-            'repeat.count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:repeat.until'],
-        ];
+            'priority' => ['sometimes', 'integer', 'between:0,9'],
+            'colour' => ['sometimes', 'nullable', Rule::enum(Colour::class)],
+            'joinable' => ['sometimes', 'boolean'],
+            'reminders' => ['sometimes', 'array', 'max:10'],
+            'reminders.*' => ['integer', 'between:0,'.self::LONGEST_REMINDER],
+        ] + RepeatInput::rules() + TasksInput::RULES;
     }
 
     /** @return array<string, string> */
@@ -75,8 +70,12 @@ final class EventInput extends FormRequest
             'calendar.required' => 'Choose the calendar it goes on.',
             'start.required' => 'Say when it starts.',
             'link.url' => 'A link begins with http:// or https://.',
-            'repeat.weekdays.required_with' => 'Choose at least one weekday.',
-            'repeat.weekdays.min' => 'Choose at least one weekday.',
+            'reminders.*.between' => 'A reminder comes at most four weeks before.',
+            'priority.between' => 'A priority is a number from 1, the highest, to 9, or 0 for none.',
+            'place.max' => 'A place has at most 500 characters.',
+            'description.max' => 'The text has at most 60,000 characters.',
+            'categories.max' => 'An event has at most 20 categories.',
+            'categories.*.max' => 'A category has at most 80 characters.',
             'repeat.count.prohibits' => 'Choose one end: a date or a number of times.',
         ];
     }
@@ -104,14 +103,15 @@ final class EventInput extends FormRequest
                 busy: $this->boolean('busy', $before->busy ?? true),
                 private: $this->boolean('private', $before->private ?? false),
                 categories: array_values(array_map(trim(...), $this->validated('categories', $before->categories ?? []))),
-                priority: $before->priority ?? 0,
+                priority: $this->integer('priority', $before->priority ?? 0),
                 sequence: $before === null ? 0 : $before->sequence + 1,
                 andFollowing: $before->andFollowing ?? false,
                 organizer: $before?->organizer,
-                participants: $this->participants($before->participants ?? []),
-                reminders: $before->reminders ?? [],
-                extra: $before->extra ?? [],
+                participants: $this->has('participants') ? ParticipantsInput::put($before->participants ?? [], array_values($this->validated('participants'))) : $before->participants ?? [],
+                reminders: $this->has('reminders') ? Reminders::put($before->reminders ?? [], array_map(intval(...), $this->validated('reminders'))) : $before->reminders ?? [],
+                extra: $this->extra($before->extra ?? []),
                 components: $before->components ?? [],
+                colour: $this->has('colour') ? Colour::tryFrom((string) $this->validated('colour')) : $before?->colour,
             );
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
@@ -119,32 +119,24 @@ final class EventInput extends FormRequest
     }
 
     /**
-     * @param  list<Participant>  $before
-     * @return list<Participant>
+     * @param  list<Property>  $before
+     * @return list<Property> what is kept of a file; a colour that is chosen here is told instead of the one it had
      */
-    private function participants(array $before): array
+    private function extra(array $before): array
     {
-        if ($this->has('participants')) {
-            $before = ParticipantsInput::put($before, array_values($this->validated('participants')));
-        }
-
-        return $this->has('responsible') ? Responsible::put($before, $this->responsible($before)) : $before;
+        return $this->filled('colour') ? array_values(array_filter($before, static fn (Property $each): bool => $each->name !== 'COLOR')) : $before;
     }
 
-    /**
-     * Those whom the input names, and those who were so before and are in no directory that one could name them from.
-     *
-     * @param  list<Participant>  $before
-     * @return list<Participant>
-     */
-    private function responsible(array $before): array
+    /** Whether it says itself which dates of a series are left out, as they are meant to stand. */
+    public function saysSkipped(): bool
     {
-        $before = array_filter($before, static fn (Participant $each): bool => $each->role === ParticipantRole::Responsible);
-        $known = Person::atAddresses(array_map(static fn (Participant $each): string => $each->mailAddress(), $before));
-        $named = Person::query()->whereKey($this->validated('responsible'))->get()
-            ->map(static fn (Person $person): Participant => ParticipantsInput::person($person, ParticipantRole::Responsible));
+        return $this->has('repeat.skipped');
+    }
 
-        return [...array_values(array_filter($before, static fn (Participant $each): bool => ! $known->has($each->mailAddress()))), ...$named->all()];
+    /** @return array<string, mixed> further columns of the head: what is no part of the event for others */
+    public function more(): array
+    {
+        return $this->has('joinable') ? ['joinable' => $this->boolean('joinable')] : [];
     }
 
     /** @return array{EventTime, EventTime} */
@@ -177,50 +169,12 @@ final class EventInput extends FormRequest
         }
         if ($this->has('repeat')) {
             $repeat = $this->validated('repeat');
-            if ($repeat === null) {
-                return new RecurrenceSet;
-            }
-            if (! empty($repeat['rule'])) {
-                return new RecurrenceSet([$this->ruleOf($repeat, $start)], $set->extraDates, $set->skippedDates);
-            }
-            $weekly = new WeeklyRepeat(
-                (int) $repeat['interval'],
-                array_map(static fn (string $day): int => (int) array_search($day, WeekdayRule::NAMES, true), array_values($repeat['weekdays'])),
-                empty($repeat['until']) ? null : LocalDateTime::parse($repeat['until']),
-                isset($repeat['count']) ? (int) $repeat['count'] : null,
-            );
-            if ($weekly->until !== null && $weekly->until->day() < $start->local->day()) {
-                throw ValidationException::withMessages(['repeat.until' => 'The repeat ends before the event starts.']);
-            }
 
-            return new RecurrenceSet([$weekly->toRule($start)], $set->extraDates, $set->skippedDates);
+            return $repeat === null ? new RecurrenceSet : RepeatInput::set($repeat, $start, $set, $before?->start);
         }
         $days = $before === null ? 0 : $start->local->day() - $before->start->local->day();
 
         return $before === null || $days === 0 || ! $set->repeats() ? $set : $this->moved($set, $before->start, $start, $days);
-    }
-
-    /**
-     * @param  array<string, mixed>  $repeat
-     *
-     * @throws ValidationException where there is no such rule, or it ends before it begins
-     */
-    private function ruleOf(array $repeat, EventTime $start): RecurrenceRule
-    {
-        try {
-            $rule = (new RuleParser)->parse($repeat['rule'])->endingBy(isset($repeat['count']) ? (int) $repeat['count'] : null, null);
-        } catch (InvalidRule $problem) {
-            throw ValidationException::withMessages(['repeat.rule' => $problem->getMessage()]);
-        }
-        if (empty($repeat['until'])) {
-            return $rule;
-        }
-        $until = LocalDateTime::parse($repeat['until']);
-        if ($until->day() < $start->local->day()) {
-            throw ValidationException::withMessages(['repeat.until' => 'The repeat ends before the event starts.']);
-        }
-
-        return $rule->endingOn($until, $start);
     }
 
     /** The recurrence of a series that moves by whole days. */

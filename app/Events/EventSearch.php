@@ -26,6 +26,9 @@ final class EventSearch
     /** So many of the newest events are looked at one by one. */
     private const SAMPLED = 10_000;
 
+    /** @var array<int, int> a readable calendar to which a series is pinned, by its head */
+    private array $pinned = [];
+
     /** InnoDB's index has no words shorter than this. */
     private const SHORTEST = 3;
 
@@ -39,6 +42,7 @@ final class EventSearch
         if ($sought === [] || $readable->isEmpty()) {
             return [];
         }
+        $this->pinned = DB::table('event_pins')->whereIntegerInRaw('calendar_id', $readable->keys()->all())->pluck('calendar_id', 'event_id')->all();
         $head = static fn (object $row): int => $row->series_id ?? $row->id;
         $rows = $this->candidates($words, $sought, $readable, $sight)->unique($head)->take(self::RANKED);
         $times = $this->times($rows->map($head)->values()->all());
@@ -60,7 +64,7 @@ final class EventSearch
             'occurrence' => $occurrences[$found['head']] ?? null,
             'title' => $found['row']->title,
             'place' => $found['row']->place,
-            'calendar' => $readable[$found['row']->calendar_id]->calendar->slug,
+            'calendar' => ($readable[$found['row']->calendar_id] ?? $readable[$this->pinned[$found['head']]])->calendar->slug,
             'date' => $found['row']->time_kind === TimeKind::Zoned->value && $found['indexed'] ? (new LocalDateTime($zone->toLocal((int) strtotime($found['at'].' UTC'))))->toDate() : substr($found['at'], 0, 10),
         ])->all();
     }
@@ -121,7 +125,8 @@ final class EventSearch
     {
         $editable = $readable->filter(fn (AccessibleCalendar $each): bool => $each->eventLevel()->includes(Level::Edit));
 
-        return $query->whereNull('e.deleted_at')->whereIntegerInRaw('e.calendar_id', $readable->keys()->all())
+        return $query->whereNull('e.deleted_at')
+            ->where(fn (Builder $there) => $there->whereIntegerInRaw('e.calendar_id', $readable->keys()->all())->when($this->pinned !== [], fn (Builder $or) => $or->orWhereIn(DB::raw('COALESCE(e.series_id, e.id)'), array_keys($this->pinned))))
             ->where(fn (Builder $seen) => $seen->where('e.private', false)->orWhereIntegerInRaw('e.calendar_id', $editable->keys()->all())->orWhere('e.created_by', $sight->personId)
                 ->orWhereIn('e.id', DB::table('event_participants')->where('address', mb_strtolower($sight->address))->select('event_id')))
             ->limit($most)

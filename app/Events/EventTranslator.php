@@ -7,6 +7,7 @@ use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\DetailsText;
 use PinnedRota\Core\ICalendar\RecurrenceText;
+use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -65,6 +66,7 @@ final class EventTranslator
             reminders: $details['reminders'],
             extra: $details['extra'],
             components: $details['components'],
+            colour: $row->colour === null ? null : Colour::tryFrom($row->colour),
         );
     }
 
@@ -91,6 +93,7 @@ final class EventTranslator
             'private' => $event->private,
             'has_participants' => $event->participants !== [],
             'priority' => $event->priority,
+            'colour' => $event->colour?->value,
             'sequence' => $event->sequence,
             'details' => DetailsText::write($event),
         ];

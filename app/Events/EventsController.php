@@ -2,12 +2,13 @@
 
 namespace App\Events;
 
-use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Access\Sight;
-use App\Calendars\CategoryNames;
+use App\History\Operation;
 use App\History\Recorder;
+use App\Http\Answer;
 use App\Http\IfMatch;
+use App\Preparation\TasksInput;
 use Closure;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
@@ -16,8 +17,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Access\EventRights;
-use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
@@ -25,15 +24,15 @@ use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
-use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 final class EventsController
 {
     public function __construct(
         private readonly CurrentViewer $viewer,
-        private readonly EventTranslator $translator,
+        private readonly SeenEvents $seen,
+        private readonly EventJson $json,
         private readonly SeriesWriter $writer,
-        private readonly CategoryNames $categories,
+        private readonly TargetCalendar $targets,
         private readonly Recorder $recorder,
     ) {
     }
@@ -43,12 +42,13 @@ final class EventsController
         responses: [new OA\Response(response: 201, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
     public function store(EventInput $input): JsonResponse
     {
-        $target = $this->target($input->validated('calendar'));
+        $target = $this->targets->named($input->validated('calendar'));
         $event = $input->event(null, Str::uuid()->toString(), $target->calendar->timezone);
         $person = $this->viewer->person()->id;
-        $this->demandCategories($target, $event->categories);
-        $head = $this->recorder->record($this->viewer->person(), 'add', [], function (Closure $added) use ($target, $event, $person): Event {
-            $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person]);
+        $this->targets->demandCategories($target, $event->categories);
+        $head = $this->recorder->record($this->viewer->person(), 'add', [], function (Closure $added) use ($input, $target, $event, $person): Event {
+            $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person] + $input->more());
+            TasksInput::put($head, $input->validated('tasks', []));
             $added($head->id);
 
             return $head;
@@ -65,7 +65,7 @@ final class EventsController
         $as = $request->validate(['as' => ['sometimes', 'integer']])['as'] ?? null;
         $sight = $this->viewer->sight($as === null ? null : (int) $as);
 
-        return new JsonResponse($this->tell($this->head($id), $this->occurrenceOf($request), $sight));
+        return new JsonResponse($this->tell(Event::query()->whereNull('series_id')->findOrFail($id), $this->occurrenceOf($request), $sight));
     }
 
     #[OA\Patch(path: '/events/{id}', operationId: 'updateEvent', summary: 'Changes an event: all of it, or with “occurrence” that one time.', tags: ['events'],
@@ -78,13 +78,13 @@ final class EventsController
         $following = $occurrence !== null && $input->boolean('following');
         $head = $this->recorder->record($this->viewer->person(), 'change', [$id], function (Closure $added) use ($input, $id, $occurrence, $following): Event {
             $head = $this->changeable($id, $input);
-            $target = $input->has('calendar') ? $this->target($input->validated('calendar')) : null;
-            $series = $this->load($head);
+            $target = $input->has('calendar') ? $this->targets->named($input->validated('calendar')) : null;
+            $series = $this->seen->load($head);
             $zone = $this->viewer->calendars()[$head->calendar_id]->calendar->timezone;
             if ($occurrence === null) {
                 $current = $series->master ?? $series->overrides[0];
                 $changed = $input->event($current, $current->uid, $zone);
-                $series = $series->master === null ? new Series(null, [$changed]) : OccurrenceChanges::all($series, $changed);
+                $series = $series->master === null ? new Series(null, [$changed]) : OccurrenceChanges::all($series, $changed, $input->saysSkipped());
             } else {
                 if ($target !== null && $target->calendar->id !== $head->calendar_id) {
                     throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
@@ -96,12 +96,13 @@ final class EventsController
                 $series = OccurrenceChanges::one($series, $input->event($before, $before->uid, $zone));
             }
             if ($input->has('categories')) {
-                $this->demandCategories($target ?? $this->viewer->calendars()[$head->calendar_id], $input->validated('categories'));
+                $this->targets->demandCategories($target ?? $this->viewer->calendars()[$head->calendar_id], $input->validated('categories'));
             }
             if ($target !== null) {
                 $this->writer->move($head, $target->calendar->id);
             }
             $this->writer->replace($head, $series, ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
+            $this->hang($head, $input);
 
             return $head;
         });
@@ -118,7 +119,7 @@ final class EventsController
         $following = $request->boolean('following');
         $this->recorder->record($this->viewer->person(), 'delete', [$id], function () use ($request, $id, $occurrence, $following): void {
             $head = $this->changeable($id, $request);
-            $series = $occurrence === null ? null : $this->load($head);
+            $series = $occurrence === null ? null : $this->seen->load($head);
             $found = $series === null ? null : $this->find($series, $occurrence);
             if ($found === null || ($following && $series->master !== null && $occurrence->indexSeconds() <= $series->master->start->indexSeconds())) {
                 $this->writer->delete($head);
@@ -128,7 +129,7 @@ final class EventsController
             $this->writer->replace($head, $following ? OccurrenceChanges::endingBefore($series, $occurrence) : OccurrenceChanges::skip($series, $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
         });
 
-        return response()->noContent()->header('Operation', (string) $this->recorder->last?->id);
+        return Answer::done($this->recorder->last);
     }
 
     #[OA\Post(path: '/events/{id}/restore', operationId: 'restoreEvent', summary: 'Brings back a deleted event, or with “occurrence” a skipped time of it.', tags: ['events'],
@@ -139,11 +140,11 @@ final class EventsController
         $occurrence = $this->occurrenceOf($request);
         $head = $this->recorder->record($this->viewer->person(), 'restore', [$id], function () use ($id, $occurrence): Event {
             $head = Event::withTrashed()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
-            $this->demandChange($head);
+            $this->seen->demandChange($head);
             if ($occurrence === null) {
                 $this->writer->restore($head);
             } else {
-                $this->writer->replace($head, OccurrenceChanges::unskip($this->load($head), $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
+                $this->writer->replace($head, OccurrenceChanges::unskip($this->seen->load($head), $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
             }
 
             return $head;
@@ -164,86 +165,47 @@ final class EventsController
         $before = $found->event->beginningAt($found, OccurrenceChanges::rulesFrom($master, $occurrence));
         $changed = $input->event($before, $before->uid, $zone);
         if ($input->has('categories')) {
-            $this->demandCategories($this->viewer->calendars()[$head->calendar_id], $changed->categories);
+            $this->targets->demandCategories($this->viewer->calendars()[$head->calendar_id], $changed->categories);
         }
         $by = ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by];
         [$earlier, $later] = OccurrenceChanges::following($series, $occurrence, $changed, Str::uuid()->toString());
         if ($earlier === null) {
             $this->writer->replace($head, OccurrenceChanges::all($series, $changed), $by);
+            $this->hang($head, $input);
 
             return $head;
         }
         $this->writer->replace($head, $earlier, $by);
-        $second = $this->writer->add($head->calendar_id, $later, $by);
+        $second = $this->writer->add($head->calendar_id, $later, $by + ['joinable' => $head->joinable]);
         $added($second->id);
+        $this->writer->hang($head, $second);
+        $this->hang($second, $input);
 
         return $second;
+    }
+
+    /** What of an input is about the series as such, whatever time of it is changed. */
+    private function hang(Event $head, EventInput $input): void
+    {
+        $head->update($input->more());
+        if ($input->has('tasks')) {
+            TasksInput::put($head, $input->validated('tasks'));
+        }
     }
 
     /** @param  array<string, mixed>  $told  with the name of the operation, by which it is undone */
     private function done(array $told, int $status = 200): JsonResponse
     {
-        return (new JsonResponse($told, $status))->header('Operation', (string) $this->recorder->last?->id);
-    }
-
-    private function target(string $slug): AccessibleCalendar
-    {
-        $target = $this->viewer->calendars()->first(fn (AccessibleCalendar $each): bool => $each->calendar->slug === $slug);
-        if ($target === null || ! $target->mayAdd()) {
-            throw ValidationException::withMessages(['calendar' => $target === null
-                ? 'There is no such calendar for you.'
-                : ($target->calendar->isArchived() ? 'This calendar is archived; nothing can be added to it.' : ($target->calendar->isSubscribed() ? 'The events of this calendar come from outside; none can be added here.' : 'You may look at this calendar, not add to it.'))]);
-        }
-
-        return $target;
-    }
-
-    /** @param  list<string>  $names */
-    private function demandCategories(AccessibleCalendar $calendar, array $names): void
-    {
-        if ($calendar->calendar->free_categories || $calendar->level() === Level::Manage) {
-            return;
-        }
-        $unknown = $this->categories->unknown($calendar->calendar->id, $names);
-        if ($unknown !== []) {
-            throw ValidationException::withMessages(['categories' => '“'.implode('”, “', $unknown)."” is no category of {$calendar->calendar->name}, and those who manage it add them."]);
-        }
-    }
-
-    private function head(int $id): Event
-    {
-        $head = Event::query()->whereNull('series_id')->findOrFail($id);
-        if (! $this->viewer->calendars()->has($head->calendar_id)) {
-            throw (new ModelNotFoundException)->setModel(Event::class);
-        }
-
-        return $head;
+        return (new JsonResponse($told, $status))->header(Operation::HEADER, (string) $this->recorder->last?->id);
     }
 
     private function changeable(int $id, Request $request): Event
     {
         $head = Event::query()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
-        $this->demandChange($head);
+        $this->seen->demandChange($head);
         IfMatch::check($request, $head->version, fn (): array => $this->tell($head, $this->occurrenceOf($request)));
 
         return $head;
-    }
-
-    private function demandChange(Event $head): void
-    {
-        $calendar = $this->viewer->calendars()[$head->calendar_id] ?? throw (new ModelNotFoundException)->setModel(Event::class);
-        if (! EventRights::mayChange($calendar->eventLevel(), $head->created_by === $this->viewer->person()->id)) {
-            // What is hidden from the viewer is told of as though it were not there.
-            $this->tell($head, null);
-            throw new AccessDeniedHttpException($calendar->calendar->isSubscribed() && $calendar->level()->includes(Level::Read)
-                ? 'This event comes from outside and is changed there.'
-                : 'You may look at this event, not change it.');
-        }
-    }
-
-    private function load(Event $head): Series
-    {
-        return $this->translator->series($head->load(['categories', 'overrides.categories']));
     }
 
     private function occurrenceOf(Request $request): ?EventTime
@@ -274,13 +236,10 @@ final class EventsController
     private function tell(Event $head, ?EventTime $id, ?Sight $sight = null): array
     {
         $sight ??= $this->viewer->sight();
-        $calendar = $sight->calendars[$head->calendar_id] ?? throw (new ModelNotFoundException)->setModel(Event::class);
-        $series = $this->load($head);
+        $series = $this->seen->load($head);
         $occurrence = $id === null ? null : $series->find($id);
-        $event = $occurrence->event ?? $series->master ?? $series->overrides[0];
-        $row = $this->translator->rowOf($head, $event);
 
-        return EventJson::tell($head, $row, $event, $occurrence, $calendar, $sight)
+        return $this->json->tell($head, $occurrence->event ?? $series->master ?? $series->overrides[0], $occurrence, $sight)
             ?? throw (new ModelNotFoundException)->setModel(Event::class);
     }
 }

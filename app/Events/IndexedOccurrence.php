@@ -10,6 +10,7 @@ final readonly class IndexedOccurrence
     /**
      * @param  int  $starts  on the index's axis (see PinnedRota\Core\Time\EventTime::indexSeconds)
      * @param  int  $ends  exclusive
+     * @param  int  $calendarId  the one by which it is looked at; its own is $homeCalendarId
      * @param  string  $categoryIds  comma-separated
      */
     public function __construct(
@@ -30,6 +31,14 @@ final readonly class IndexedOccurrence
         public string $categoryIds,
         public string $uid,
         public bool $hasParticipants,
+        public int $homeCalendarId,
+        public ?string $colour,
     ) {
+    }
+
+    /** Whether it is on the calendar by a pin, and not the calendar's own. */
+    public function isPinned(): bool
+    {
+        return $this->homeCalendarId !== $this->calendarId;
     }
 }

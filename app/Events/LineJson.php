@@ -49,10 +49,9 @@ final class LineJson
             return null;
         }
         $start = $is->allDay ? EventTime::date($is->start) : EventTime::floating($is->start);
-        $rule = (new RuleParser)->parse($is->rule)->endingBy($is->count, null);
 
         return [
-            'words' => RuleWords::of($is->until === null ? $rule : $rule->endingOn($is->until, $start), $start),
+            'words' => RuleWords::of((new RuleParser)->parse($is->rule)->ending($is->count, $is->until, $start), $start),
             'rule' => $is->rule, 'until' => $is->until?->toDate(), 'count' => $is->count,
         ];
     }

@@ -32,7 +32,7 @@ final class OccurrenceIndex
      */
     public function lay(Event $head, ?OccurrenceHorizon $horizon = null): void
     {
-        $head->load(['categories', 'overrides.categories']);
+        $head->load(['categories', 'overrides.categories', 'pins']);
         $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::current());
         $indexed = count($occurrences) <= self::MOST_OF_ONE;
         if ($head->indexed !== $indexed) {
@@ -46,15 +46,15 @@ final class OccurrenceIndex
     }
 
     /**
-     * The rows that a series has in the index, as the core says. Its categories and overrides must be loaded.
+     * The rows that a series has in the index, as the core says: on its calendar and on each that it is pinned to. Its
+     * categories and overrides must be loaded.
      *
      * @return list<array{calendar_id: int, event_id: int, series_id: int, recurrence_id: ?string, starts_at: string, ends_at: string, span: int}>
      */
     public function occurrencesOf(Event $head, OccurrenceHorizon $horizon): array
     {
         [$from, $to] = $head->repeats ? [$horizon->from, $horizon->to] : self::EVER;
-
-        return array_map(fn (Occurrence $occurrence): array => [
+        $rows = array_map(fn (Occurrence $occurrence): array => [
             'calendar_id' => $head->calendar_id,
             'event_id' => $this->translator->rowOf($head, $occurrence->event)->id,
             'series_id' => $head->id,
@@ -63,6 +63,13 @@ final class OccurrenceIndex
             'ends_at' => OccurrenceHorizon::stamp($occurrence->endSeconds),
             'span' => OccurrenceSpan::of($occurrence->endSeconds - $occurrence->startSeconds),
         ], $this->translator->series($head)->occurrences($from, $to));
+        $everywhere = $rows;
+        // A pin to the calendar that it is on by now says nothing more.
+        foreach ($head->pins->where('calendar_id', '!=', $head->calendar_id) as $pin) {
+            array_push($everywhere, ...array_map(static fn (array $row): array => ['calendar_id' => $pin->calendar_id] + $row, $rows));
+        }
+
+        return $everywhere;
     }
 
     public function forget(Event $head): void

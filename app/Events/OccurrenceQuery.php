@@ -17,7 +17,7 @@ final class OccurrenceQuery
 {
     private const COLUMNS = [
         'o.calendar_id', 'o.event_id', 'o.series_id', 'o.recurrence_id',
-        'e.uid', 'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by', 'e.category_ids', 'e.has_participants',
+        'e.uid', 'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by', 'e.category_ids', 'e.has_participants', 'e.calendar_id as home', 'e.colour',
     ];
 
     /** What TO_SECONDS of MariaDB says of 1970-01-01. */
@@ -31,21 +31,22 @@ final class OccurrenceQuery
      * The occurrences that overlap the days from $from to before $to as a clock in $zone counts them, by start.
      *
      * @param  list<int>  $calendarIds
+     * @param  ?list<int>  $seriesIds  where only some series are asked for
      * @return list<IndexedOccurrence>
      */
-    public function between(array $calendarIds, LocalDateTime $from, LocalDateTime $to, Zone $zone): array
+    public function between(array $calendarIds, LocalDateTime $from, LocalDateTime $to, Zone $zone, ?array $seriesIds = null): array
     {
-        if ($calendarIds === []) {
+        if ($calendarIds === [] || $seriesIds === []) {
             return [];
         }
         $window = new Window($from, $to, $zone);
-        $found = $this->indexed($calendarIds, $window->axisFrom, $window->axisTo);
-        $beyond = $this->beyondIndex($calendarIds, $window->axisFrom, $window->axisTo);
+        $found = $this->indexed($calendarIds, $window->axisFrom, $window->axisTo, $seriesIds);
+        $beyond = $this->beyondIndex($calendarIds, $window->axisFrom, $window->axisTo, $seriesIds);
         if ($beyond !== []) {
             // While the horizon rolls, the index may hold some of them already.
             $byName = [];
             foreach ([...$beyond, ...$found] as $each) {
-                $byName["{$each->seriesId} {$each->recurrenceId}"] = $each;
+                $byName["{$each->seriesId} {$each->recurrenceId} {$each->calendarId}"] = $each;
             }
             $found = array_values($byName);
         }
@@ -56,7 +57,7 @@ final class OccurrenceQuery
             }
         }
         if ($beyond !== []) {
-            usort($overlapping, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId] <=> [$b->starts, -$b->ends, $b->eventId]);
+            usort($overlapping, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId, $a->isPinned()] <=> [$b->starts, -$b->ends, $b->eventId, $b->isPinned()]);
         }
 
         return $overlapping;
@@ -64,23 +65,26 @@ final class OccurrenceQuery
 
     /**
      * @param  list<int>  $calendarIds
+     * @param  ?list<int>  $seriesIds
      * @return list<IndexedOccurrence>
      */
-    private function indexed(array $calendarIds, int $from, int $to): array
+    private function indexed(array $calendarIds, int $from, int $to, ?array $seriesIds): array
     {
-        $query = $this->windowQuery($calendarIds, $from, $to)->select(self::COLUMNS)
+        $query = $this->windowQuery($calendarIds, $from, $to)->when($seriesIds !== null, fn (Builder $some) => $some->whereIntegerInRaw('o.series_id', $seriesIds ?? []))->select(self::COLUMNS)
             ->selectRaw('TO_SECONDS(o.starts_at) - '.self::EPOCH.' AS starts, TO_SECONDS(o.ends_at) - '.self::EPOCH.' AS ends')
-            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id');
+            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id')
+            // Its own calendar before those that it is pinned to.
+            ->orderByRaw('o.calendar_id <> e.calendar_id');
         // Thousands of rows: each is made from the columns in their order, without an object or a collection between.
         $statement = $query->getConnection()->getPdo()->prepare($query->toSql());
         $statement->execute($query->getConnection()->prepareBindings($query->getBindings()));
         $kinds = array_column(TimeKind::cases(), null, 'value');
         $rows = [];
         while (is_array($row = $statement->fetch(PDO::FETCH_NUM))) {
-            [$calendarId, $eventId, $seriesId, $recurrenceId, $uid, $kind, $title, $place, $status, $busy, $private, $createdBy, $categoryIds, $hasParticipants, $starts, $ends] = $row;
+            [$calendarId, $eventId, $seriesId, $recurrenceId, $uid, $kind, $title, $place, $status, $busy, $private, $createdBy, $categoryIds, $hasParticipants, $home, $colour, $starts, $ends] = $row;
             $rows[] = new IndexedOccurrence(
                 $calendarId, $eventId, $seriesId, $recurrenceId, $starts, $ends, $kinds[$kind], $title, $place, $status,
-                $busy === 1, $private === 1, $recurrenceId !== null, $createdBy, $categoryIds, $uid, $hasParticipants === 1,
+                $busy === 1, $private === 1, $recurrenceId !== null, $createdBy, $categoryIds, $uid, $hasParticipants === 1, $home, $colour,
             );
         }
 
@@ -111,28 +115,34 @@ final class OccurrenceQuery
      * have more occurrences than it takes.
      *
      * @param  list<int>  $calendarIds
+     * @param  ?list<int>  $seriesIds
      * @return list<IndexedOccurrence>
      */
-    private function beyondIndex(array $calendarIds, int $from, int $to): array
+    private function beyondIndex(array $calendarIds, int $from, int $to, ?array $seriesIds): array
     {
         $horizon = OccurrenceHorizon::current();
         $within = $from >= $horizon->from && $to <= $horizon->to;
         $found = [];
-        $heads = Event::query()->whereIntegerInRaw('calendar_id', $calendarIds)->whereNull('series_id')->where('repeats', true)
+        $asked = fn () => Event::query()->whereNull('series_id')->where('repeats', true)
             ->when($within, fn ($query) => $query->where('indexed', false))
+            ->when($seriesIds !== null, fn ($query) => $query->whereIntegerInRaw('id', $seriesIds ?? []))
             ->where('starts_local', '<', OccurrenceHorizon::stamp($to + 2 * CivilDate::SECONDS_PER_DAY))
-            ->with(['categories', 'overrides.categories'])->get();
+            ->with(['categories', 'overrides.categories', 'pins']);
+        $pinned = DB::table('event_pins')->whereIntegerInRaw('calendar_id', $calendarIds)->distinct()->pluck('event_id')->all();
+        $heads = $asked()->whereIntegerInRaw('calendar_id', $calendarIds)->get();
+        $heads = $pinned === [] ? $heads : $heads->merge($asked()->whereIntegerInRaw('id', $pinned)->get());
         foreach ($heads as $head) {
+            $on = array_values(array_intersect(array_unique([$head->calendar_id, ...$head->pins->pluck('calendar_id')]), $calendarIds));
             foreach ($this->translator->series($head)->occurrences($from, $to) as $occurrence) {
                 if ($head->indexed && $occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {
                     continue;
                 }
                 $row = $this->translator->rowOf($head, $occurrence->event);
-                $found[] = new IndexedOccurrence(
-                    $head->calendar_id, $row->id, $head->id, $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
+                array_push($found, ...array_map(static fn (int $calendarId): IndexedOccurrence => new IndexedOccurrence(
+                    $calendarId, $row->id, $head->id, $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
                     $occurrence->startSeconds, $occurrence->endSeconds,
-                    $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by, $row->category_ids, $row->uid, $row->has_participants,
-                );
+                    $row->time_kind, $row->title, $row->place, $row->status->value, $row->busy, $row->private, true, $row->created_by, $row->category_ids, $row->uid, $row->has_participants, $head->calendar_id, $row->colour,
+                ), $on));
             }
         }
 

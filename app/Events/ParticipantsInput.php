@@ -4,15 +4,18 @@ namespace App\Events;
 
 use App\Directory\Group;
 use App\Directory\Person;
+use App\Directory\Room;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Participants;
 
-/** Makes participants of the people and groups that an input names. */
+/** Makes participants of the people, groups and rooms that an input names. */
 final class ParticipantsInput
 {
+    public const KINDS = ['person', 'group', 'room'];
+
     public const PARTS = ['responsible', 'required', 'optional', 'informed'];
 
     /**
@@ -27,12 +30,14 @@ final class ParticipantsInput
         $ids = static fn (string $kind): array => array_column(array_filter($named, static fn (array $each): bool => $each['kind'] === $kind), 'id');
         $people = Person::query()->whereKey($ids('person'))->get()->keyBy('id');
         $groups = Group::query()->whereKey($ids('group'))->pluck('name', 'id');
+        $rooms = Room::query()->whereKey($ids('room'))->pluck('name', 'id');
         $wanted = [];
         foreach ($named as $index => $each) {
             $role = constant(ParticipantRole::class.'::'.ucfirst($each['part']));
             $wanted[] = match (true) {
                 $each['kind'] === 'person' && $people->has($each['id']) => self::person($people[$each['id']], $role),
                 $each['kind'] === 'group' && $groups->has($each['id']) => Participants::ofGroup((int) $each['id'], $groups[$each['id']], $role),
+                $each['kind'] === 'room' && $rooms->has($each['id']) => Participants::ofRoom((int) $each['id'], $rooms[$each['id']], $role),
                 default => throw ValidationException::withMessages(["participants.{$index}" => 'Somebody here is not there any more.']),
             };
         }

@@ -3,9 +3,7 @@
 namespace App\Events;
 
 use Illuminate\Validation\ValidationException;
-use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
-use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Recurrence\RuleWords;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
@@ -27,16 +25,12 @@ final class RepeatJson
     public static function tell(string $text, string $start, ?string $until, ?int $count): array
     {
         $from = EventTime::date(LocalDateTime::parse($start));
-        try {
-            $rule = (new RuleParser)->parse($text)->endingBy($count, null);
-            // There would be too many to tell.
-            if ($rule->frequency->isSubDaily()) {
-                throw new InvalidRule('Days are told of what repeats by days at least.');
-            }
-        } catch (InvalidRule $problem) {
-            throw ValidationException::withMessages(['rule' => $problem->getMessage()]);
+        $rule = RepeatInput::rule(['rule' => $text, 'until' => null, 'count' => $count], $from, '');
+        // There would be too many to tell.
+        if ($rule->frequency->isSubDaily()) {
+            throw ValidationException::withMessages(['rule' => 'Days are told of what repeats by days at least.']);
         }
-        $rule = $until === null ? $rule : $rule->endingOn(LocalDateTime::parse($until), $from);
+        $rule = $rule->ending($count, $until === null ? null : LocalDateTime::parse($until), $from);
         $days = [];
         $set = new RecurrenceSet([$rule]);
         // Near first: most rules fall on their next days soon, and far is not looked for in vain.

@@ -2,8 +2,11 @@
 
 namespace App\Events;
 
+use App\Attachments\Attachment;
 use App\Calendars\CategoryNames;
 use App\Changes\Change;
+use App\Pins\Pin;
+use App\Preparation\TasksInput;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Series;
@@ -49,8 +52,35 @@ final class SeriesWriter
                 $this->insert($head->calendar_id, $head->id, $override, $more);
             }
             $this->index->refresh($head);
-            Change::of($head->calendar_id);
+            $this->changed($head);
         });
+    }
+
+    /** Lays a series anew where it shows, after it was pinned or taken off; call it inside the transaction of that. */
+    public function relay(Event $head, int ...$calendarIds): void
+    {
+        $this->index->refresh($head);
+        array_map(Change::of(...), array_unique([$head->calendar_id, ...$calendarIds]));
+    }
+
+    /** Notes that something that hangs on a series has changed. */
+    public function touch(Event $head): void
+    {
+        $head->update(['version' => $head->version + 1]);
+        $this->changed($head);
+    }
+
+    /** What hangs on a series hangs on the one that goes on from it, too: files, what is to be prepared, pins. */
+    public function hang(Event $from, Event $to): void
+    {
+        TasksInput::copy($from, $to);
+        foreach (Attachment::query()->where('event_id', $from->id)->orderBy('id')->get() as $attachment) {
+            $attachment->replicate()->fill(['event_id' => $to->id])->save();
+        }
+        foreach ($from->pins()->get() as $pin) {
+            Pin::query()->insert(['event_id' => $to->id] + $pin->getAttributes());
+        }
+        $this->relay($to, ...$from->pins()->pluck('calendar_id'));
     }
 
     /** Moves a series to another calendar; it stays the same event. */
@@ -75,7 +105,7 @@ final class SeriesWriter
             $head->update(['version' => $head->version + 1]);
             $head->delete();
             $this->index->forget($head);
-            Change::of($head->calendar_id);
+            $this->changed($head);
         });
     }
 
@@ -84,8 +114,13 @@ final class SeriesWriter
         DB::transaction(function () use ($head): void {
             $head->restore();
             $this->index->refresh($head);
-            Change::of($head->calendar_id);
+            $this->changed($head);
         });
+    }
+
+    private function changed(Event $head): void
+    {
+        array_map(Change::of(...), [$head->calendar_id, ...$head->pins()->pluck('calendar_id')]);
     }
 
     /** @param  array<string, mixed>  $more */

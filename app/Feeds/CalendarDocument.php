@@ -6,6 +6,7 @@ use App\Calendars\Calendar;
 use App\Directory\Person;
 use App\Events\Event;
 use App\Events\EventTranslator;
+use App\Pins\Pin;
 use Closure;
 use PinnedRota\Core\Access\Blanking;
 use PinnedRota\Core\Access\Level;
@@ -29,11 +30,12 @@ final class CalendarDocument
     public function write(mixed $stream, Calendar $calendar, Level $level, ?Person $person, ?int $refreshMinutes): void
     {
         $series = [];
-        $heads = Event::query()->where('calendar_id', $calendar->id)->whereNull('series_id')
+        $heads = Event::query()->whereNull('series_id')
+            ->where(fn ($query) => $query->where('calendar_id', $calendar->id)->orWhereIn('id', Pin::query()->where('calendar_id', $calendar->id)->select('event_id')))
             ->with(['categories', 'overrides.categories'])->orderBy('id')->lazy(500);
         foreach ($heads as $head) {
             $isInvolved = static fn (CoreEvent $event): bool => $person !== null && ($head->created_by === $person->id || $event->hasParticipant($person->email));
-            $seen = $this->seen($this->translator->series($head), $level, $isInvolved);
+            $seen = $this->seen($this->translator->series($head), $level, $isInvolved, $head->calendar_id !== $calendar->id);
             if ($seen !== null) {
                 $series[] = $seen;
             }
@@ -42,9 +44,9 @@ final class CalendarDocument
     }
 
     /** @param  Closure(CoreEvent): bool  $isInvolved */
-    private function seen(Series $series, Level $level, Closure $isInvolved): ?Series
+    private function seen(Series $series, Level $level, Closure $isInvolved, bool $pinned): ?Series
     {
-        $blank = static fn (CoreEvent $event): ?CoreEvent => Blanking::apply($event, Visibility::of($level, $event->private, $event->busy, $isInvolved($event)));
+        $blank = static fn (CoreEvent $event): ?CoreEvent => Blanking::apply($event, Visibility::of($level, $event->private, $event->busy, $isInvolved($event), $pinned));
         $master = $series->master === null ? null : $blank($series->master);
         if ($series->master !== null && $master === null) {
             return null;
@@ -55,9 +57,9 @@ final class CalendarDocument
             $shown = $blank($override);
             if ($shown !== null) {
                 $overrides[] = $shown;
-            } elseif ($seen !== null && $override->recurrenceId !== null) {
+            } elseif ($seen !== null) {
                 // A changed occurrence that is hidden must not come back at its old time.
-                $seen = $override->andFollowing ? OccurrenceChanges::endingBefore($seen, $override->recurrenceId) : OccurrenceChanges::skip($seen, $override->recurrenceId);
+                $seen = OccurrenceChanges::withoutChanged($seen, $override);
             }
         }
 

@@ -7,6 +7,7 @@ use App\Access\CurrentViewer;
 use App\Directory\Person;
 use App\Events\Event;
 use App\Events\SeriesSnapshot;
+use App\Http\Answer;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
@@ -63,7 +64,7 @@ final class HistoryController
         }
         $this->recorder->record($this->viewer->person(), 'restore', [$id], fn () => $this->snapshot->put($id, $entry->before));
 
-        return response()->noContent()->header('Operation', (string) $this->recorder->last?->id);
+        return Answer::done($this->recorder->last);
     }
 
     #[OA\Get(path: '/calendars/{slug}/deleted', operationId: 'listDeletedEvents', summary: 'What was deleted from a calendar in the last 90 days, for those who may edit it.', tags: ['events'],

@@ -13,13 +13,18 @@ use Illuminate\Support\Carbon;
  *
  * @property int $id
  * @property ?int $person_id
- * @property string $what add, change, move, delete, restore
+ * @property string $what add, change, delete, restore, bulk; pin, unpin, join, leave
+ * @property ?string $key given by whoever asked for it, so that it is done once
+ * @property ?array{event: int, calendar: int, by: int} $about of pins
  * @property ?Carbon $undone_at
  * @property Carbon $created_at
  * @property ?Person $person
  */
 final class Operation extends Model
 {
+    /** What of an answer names the operation by which what was done is undone. */
+    public const HEADER = 'Operation';
+
     public $timestamps = false;
 
     protected $guarded = [];
@@ -38,6 +43,6 @@ final class Operation extends Model
 
     protected function casts(): array
     {
-        return ['undone_at' => 'datetime', 'created_at' => 'datetime'];
+        return ['about' => 'array', 'undone_at' => 'datetime', 'created_at' => 'datetime'];
     }
 }

@@ -24,7 +24,9 @@ final class FactsReader
         }
         $ids = $asksText ? array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, $found))) : [];
 
-        return new KnownFacts($asksText, $asksText ? $this->descriptions($ids) : [], $asksPeople ? $this->people(array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, array_filter($found, static fn (IndexedOccurrence $each): bool => $each->hasParticipants))))) : []);
+        $withPeople = array_values(array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->eventId, array_filter($found, static fn (IndexedOccurrence $each): bool => $each->hasParticipants))));
+
+        return new KnownFacts($asksText, $asksText ? $this->descriptions($ids) : [], $asksPeople ? $this->people($withPeople) : [], $asksPeople ? $this->joined($found) : []);
     }
 
     /**
@@ -34,6 +36,17 @@ final class FactsReader
     private function descriptions(array $ids): array
     {
         return DB::table('events')->whereIntegerInRaw('id', $ids)->where('description', '!=', '')->pluck('description', 'id')->all();
+    }
+
+    /**
+     * @param  list<IndexedOccurrence>  $found
+     * @return array<int, list<int>> who has joined, by series
+     */
+    private function joined(array $found): array
+    {
+        $pins = DB::table('event_pins')->where('joined', true)->whereNotNull('pinned_by')->whereIntegerInRaw('event_id', array_unique(array_map(static fn (IndexedOccurrence $each): int => $each->seriesId, $found)))->get(['event_id', 'pinned_by']);
+
+        return $pins->groupBy('event_id')->map(static fn ($some): array => $some->pluck('pinned_by')->all())->all();
     }
 
     /**

@@ -13,8 +13,9 @@ final readonly class KnownFacts
     /**
      * @param  array<int, string>  $descriptions  by event
      * @param  array<int, array{list<int>, list<int>}>  $people  who is responsible and who takes part, by event
+     * @param  array<int, list<int>>  $joined  who has joined, by series
      */
-    public function __construct(private bool $asksText, private array $descriptions, private array $people)
+    public function __construct(private bool $asksText, private array $descriptions, private array $people, private array $joined)
     {
     }
 
@@ -26,7 +27,7 @@ final readonly class KnownFacts
         return new EventFacts(
             $occurrence->calendarId, false, $categories,
             $this->asksText ? mb_strtolower("{$occurrence->title}\n{$occurrence->place}\n".($this->descriptions[$occurrence->eventId] ?? '')) : '',
-            $occurrence->createdBy, $responsible, $takingPart,
+            $occurrence->createdBy, $responsible, [...$takingPart, ...($this->joined[$occurrence->seriesId] ?? [])],
             Status::from($occurrence->status), $occurrence->kind === TimeKind::Date, $occurrence->busy, $occurrence->place,
         );
     }

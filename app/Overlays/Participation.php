@@ -15,8 +15,9 @@ final readonly class Participation
     /**
      * @param  array<int, list<string>>  $responsible  names, by event
      * @param  array<int, bool>  $own  whether the viewer has answered, of those in which they take part
+     * @param  array<int, true>  $joined  the series that the viewer has joined
      */
-    private function __construct(private array $responsible, private array $own)
+    private function __construct(private array $responsible, private array $own, private array $joined)
     {
     }
 
@@ -38,12 +39,14 @@ final readonly class Participation
             }
         }
 
-        return new self($responsible, $own);
+        $joined = DB::table('event_pins')->where('pinned_by', $sight->personId)->where('joined', true)->pluck('event_id')->all();
+
+        return new self($responsible, $own, array_fill_keys($joined, true));
     }
 
-    public function takesPart(int $eventId): bool
+    public function takesPart(IndexedOccurrence $occurrence): bool
     {
-        return isset($this->own[$eventId]);
+        return isset($this->own[$occurrence->eventId]) || isset($this->joined[$occurrence->seriesId]);
     }
 
     /** Whether the viewer is asked to take part and has not said whether they will. */

@@ -75,6 +75,8 @@ final readonly class SheetItem
             'repeats' => $full && $occurrence->repeats,
             'unanswered' => $full && $this->unanswered,
             'external' => $this->external,
+            'pinned' => $full && ($occurrence->isPinned() || $this->also !== []),
+            'colour' => $full ? $occurrence->colour : null,
             'hold' => $this->hold?->value,
         ] + ($this->rows === [] ? [] : ['rows' => $this->rows]);
     }

@@ -44,14 +44,16 @@ final class SheetReader
         $shown = $sight->calendars->only($calendarIds)->all();
         $levels = array_map(static fn (AccessibleCalendar $each): Level => $each->eventLevel(), $shown);
         $external = array_map(static fn (AccessibleCalendar $each): bool => $each->calendar->isSubscribed(), $shown);
-        $holds = array_map(static fn (AccessibleCalendar $each): array => array_map(static fn (bool $isAuthor): ?Hold => EventRights::hold($each->level(), $isAuthor, $each->calendar->isSubscribed(), $each->calendar->isArchived()), [false, true]), $shown);
+        $holds = array_map(fn (AccessibleCalendar $each): array => array_map(fn (bool $isAuthor): ?Hold => $this->hold($each, $isAuthor), [false, true]), $shown);
         $participation = Participation::read($found, $sight);
+        $best = $this->bestOfPinned($found, $sight, $participation);
         $items = $counts = $closing = $places = $rowKeys = $rowNames = [];
         foreach ($found as $occurrence) {
             $isAuthor = $occurrence->createdBy === $sight->personId;
             $level = $levels[$occurrence->calendarId];
-            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor || $participation->takesPart($occurrence->eventId));
-            if ($visibility === Visibility::Hidden) {
+            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor || $participation->takesPart($occurrence), $occurrence->isPinned());
+            // What one calendar shows of an event, another that it is pinned to does not hide.
+            if ($visibility === Visibility::Hidden || ($best !== [] && $visibility->value < ($best[$occurrence->seriesId] ?? $visibility)->value)) {
                 continue;
             }
             $full = $visibility === Visibility::Full;
@@ -80,6 +82,7 @@ final class SheetReader
                 $hold = match (true) {
                     $sight->readOnly => Hold::Looking,
                     ! $full => Hold::Hidden,
+                    $occurrence->isPinned() => isset($sight->calendars[$occurrence->homeCalendarId]) ? $this->hold($sight->calendars[$occurrence->homeCalendarId], $isAuthor) : Hold::Pinned,
                     default => $holds[$occurrence->calendarId][(int) $isAuthor],
                 };
                 foreach ($taking as $layer) {
@@ -105,6 +108,36 @@ final class SheetReader
         }
 
         return new Sheet($layers, $items, $counts, $closing, $sight->readOnly, $rows);
+    }
+
+    private function hold(AccessibleCalendar $calendar, bool $isAuthor): ?Hold
+    {
+        return EventRights::hold($calendar->level(), $isAuthor, $calendar->calendar->isSubscribed(), $calendar->calendar->isArchived());
+    }
+
+    /**
+     * How much is seen, by the calendar that shows most, of the series that are pinned somewhere in view.
+     *
+     * @param  list<IndexedOccurrence>  $found
+     * @return array<int, Visibility> by series
+     */
+    private function bestOfPinned(array $found, Sight $sight, Participation $participation): array
+    {
+        $pinned = [];
+        foreach ($found as $each) {
+            if ($each->isPinned()) {
+                $pinned[$each->seriesId] = Visibility::Hidden;
+            }
+        }
+        foreach ($pinned === [] ? [] : $found as $each) {
+            if (isset($pinned[$each->seriesId])) {
+                $pinned[$each->seriesId] = $pinned[$each->seriesId]->or(Visibility::of(
+                    $sight->calendars[$each->calendarId]->eventLevel(), $each->private, $each->busy, $each->createdBy === $sight->personId || $participation->takesPart($each), $each->isPinned(),
+                ));
+            }
+        }
+
+        return $pinned;
     }
 
     /**

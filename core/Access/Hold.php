@@ -18,6 +18,9 @@ enum Hold: string
     /** Their level does not let them. */
     case Level = 'level';
 
+    /** They see it by a pin alone; it is changed on its own calendar. */
+    case Pinned = 'pinned';
+
     /** They look as somebody else. */
     case Looking = 'looking';
 }

@@ -6,6 +6,7 @@ namespace PinnedRota\Core\Events;
 
 use PinnedRota\Core\ICalendar\Component;
 use PinnedRota\Core\ICalendar\Property;
+use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\Duration;
@@ -28,6 +29,7 @@ final readonly class Event
      * @param  list<Reminder>  $reminders
      * @param  list<Property>  $extra  properties that this program does not know, kept for writing
      * @param  list<Component>  $components  likewise, components inside the event
+     * @param  ?Colour  $colour  its own, whatever the layer has that shows it
      * @param  ?int  $stamp  when the file it came in says that it was written (DTSTAMP), UTC seconds
      *
      * @throws InvalidTime where the end is before the start
@@ -56,6 +58,7 @@ final readonly class Event
         public array $extra = [],
         public array $components = [],
         public ?int $stamp = null,
+        public ?Colour $colour = null,
     ) {
         if (($start->kind === TimeKind::Date) !== ($end->kind === TimeKind::Date)) {
             throw new InvalidTime('An all-day event starts and ends with dates, a timed one with times.');
@@ -68,32 +71,65 @@ final readonly class Event
         }
     }
 
-    /** The same event with another recurrence, under the name of another occurrence, or of another series. */
-    public function with(?RecurrenceSet $recurrence = null, ?EventTime $recurrenceId = null, ?string $uid = null): self
-    {
-        return $this->copy($uid ?? $this->uid, $this->start, $this->end, $recurrence ?? $this->recurrence, $this->duration, $recurrenceId ?? $this->recurrenceId, $this->andFollowing);
+    /**
+     * The same event with other values; what is left out stays as it is.
+     *
+     * @param  ?list<string>  $categories
+     * @param  ?list<Participant>  $participants
+     * @param  ?list<Reminder>  $reminders
+     *
+     * @throws InvalidTime as the constructor does
+     */
+    public function with(
+        ?string $uid = null,
+        ?string $title = null,
+        ?EventTime $start = null,
+        ?EventTime $end = null,
+        ?RecurrenceSet $recurrence = null,
+        ?EventTime $recurrenceId = null,
+        ?string $place = null,
+        ?Status $status = null,
+        ?bool $busy = null,
+        ?bool $private = null,
+        ?array $categories = null,
+        ?int $priority = null,
+        ?array $participants = null,
+        ?array $reminders = null,
+    ): self {
+        return new self(
+            $uid ?? $this->uid, $title ?? $this->title, $start ?? $this->start, $end ?? $this->end, $recurrence ?? $this->recurrence,
+            $this->duration, $recurrenceId ?? $this->recurrenceId, $place ?? $this->place, $this->description, $this->link,
+            $status ?? $this->status, $busy ?? $this->busy, $private ?? $this->private, $categories ?? $this->categories,
+            $priority ?? $this->priority, $this->sequence, $this->andFollowing, $this->organizer, $participants ?? $this->participants,
+            $reminders ?? $this->reminders, $this->extra, $this->components, $this->stamp, $this->colour,
+        );
     }
 
     /** One occurrence of this series as an event of its own, to be changed. */
     public function occurringAt(Occurrence $occurrence): self
     {
-        return $this->copy($this->uid, $occurrence->start, $occurrence->start->at($occurrence->localEnd()), new RecurrenceSet, null, $occurrence->recurrenceId, false);
+        return $this->at($occurrence, new RecurrenceSet, $occurrence->recurrenceId);
     }
 
     /** A series of its own that begins with an occurrence of this one, to be changed. */
     public function beginningAt(Occurrence $occurrence, RecurrenceSet $recurrence): self
     {
-        return $this->copy($this->uid, $occurrence->start, $occurrence->start->at($occurrence->localEnd()), $recurrence, null, null, false);
+        return $this->at($occurrence, $recurrence, null);
     }
 
-    /**
-     * The same event with other people.
-     *
-     * @param  list<Participant>  $participants
-     */
-    public function withParticipants(array $participants): self
+    private function at(Occurrence $occurrence, RecurrenceSet $recurrence, ?EventTime $recurrenceId): self
     {
-        return $this->copy($this->uid, $this->start, $this->end, $this->recurrence, $this->duration, $this->recurrenceId, $this->andFollowing, $participants);
+        return new self(
+            $this->uid, $this->title, $occurrence->start, $occurrence->start->at($occurrence->localEnd()), $recurrence, null, $recurrenceId,
+            $this->place, $this->description, $this->link, $this->status, $this->busy, $this->private, $this->categories, $this->priority,
+            $this->sequence, false, $this->organizer, $this->participants, $this->reminders, $this->extra, $this->components, $this->stamp, $this->colour,
+        );
+    }
+
+    /** The same event under another name that nobody is asked to and nobody is reminded of. */
+    public function copied(string $uid): self
+    {
+        return $this->with(uid: $uid, participants: [], reminders: []);
     }
 
     /** Where a change that holds for all that follow puts an occurrence: moved on the wall as the changed one was. */
@@ -104,17 +140,6 @@ final readonly class Event
         $named = $this->start->zone === null ? $named : $named->inZone($this->start->zone);
 
         return $this->start->at($original->local->plusSeconds($this->start->local->seconds - $named->local->seconds));
-    }
-
-    /** @param  ?list<Participant>  $participants */
-    private function copy(string $uid, EventTime $start, EventTime $end, RecurrenceSet $recurrence, ?Duration $duration, ?EventTime $recurrenceId, bool $andFollowing, ?array $participants = null): self
-    {
-        return new self(
-            $uid, $this->title, $start, $end, $recurrence, $duration, $recurrenceId,
-            $this->place, $this->description, $this->link, $this->status, $this->busy, $this->private,
-            $this->categories, $this->priority, $this->sequence, $andFollowing,
-            $this->organizer, $participants ?? $this->participants, $this->reminders, $this->extra, $this->components, $this->stamp,
-        );
     }
 
     /** Whether the holder of a mail address takes part. */

@@ -27,6 +27,16 @@ final class OccurrenceChanges
         );
     }
 
+    /** The series without a time that was changed: neither as it was changed nor as it was before. */
+    public static function withoutChanged(Series $series, Event $changed): Series
+    {
+        if ($changed->recurrenceId === null || $series->master === null) {
+            return new Series($series->master, array_values(array_filter($series->overrides, static fn (Event $each): bool => $each !== $changed)));
+        }
+
+        return $changed->andFollowing ? self::endingBefore($series, $changed->recurrenceId) : self::skip($series, $changed->recurrenceId);
+    }
+
     /** The series with an occurrence back that was skipped. */
     public static function unskip(Series $series, EventTime $occurrence): Series
     {
@@ -41,8 +51,10 @@ final class OccurrenceChanges
     /**
      * The series with another master. Where the start moves, skipped dates and the names of changed occurrences move
      * along, so that they go on meaning the same ones; the changed occurrences themselves stay where they were put.
+     *
+     * @param  bool  $skippedAsGiven  whether the skipped dates of the other master are meant as they stand
      */
-    public static function all(Series $series, Event $master): Series
+    public static function all(Series $series, Event $master, bool $skippedAsGiven = false): Series
     {
         $before = $series->master;
         if ($before === null || $before->start->kind !== $master->start->kind) {
@@ -56,7 +68,7 @@ final class OccurrenceChanges
         $set = $master->recurrence;
 
         return new Series(
-            $master->with(recurrence: new RecurrenceSet($set->rules, $set->extraDates, array_map($shift, $set->skippedDates))),
+            $master->with(recurrence: new RecurrenceSet($set->rules, $set->extraDates, $skippedAsGiven ? $set->skippedDates : array_map($shift, $set->skippedDates))),
             array_map(static fn (Event $override): Event => $override->recurrenceId === null ? $override : $override->with(recurrenceId: $shift($override->recurrenceId)), $series->overrides),
         );
     }

@@ -7,18 +7,35 @@ namespace PinnedRota\Core\Events;
 /** Who takes part in an event, of those that the directory knows and of others. */
 final class Participants
 {
-    /** What stands for a group in a file: it has no mail address of its own. */
-    private const GROUP = 'urn:pinned-rota:group:';
+    /** What stands for a group or a room in a file: they have no mail address of their own. */
+    private const URN = ['group' => 'urn:pinned-rota:group:', 'room' => 'urn:pinned-rota:room:'];
 
     public static function ofGroup(int $id, string $name, ParticipantRole $role): Participant
     {
-        return new Participant(self::GROUP.$id, $name, ParticipantKind::Group, $role);
+        return new Participant(self::URN['group'].$id, $name, ParticipantKind::Group, $role);
+    }
+
+    /** A room need not be asked. */
+    public static function ofRoom(int $id, string $name, ParticipantRole $role): Participant
+    {
+        return new Participant(self::URN['room'].$id, $name, ParticipantKind::Room, $role, ParticipantAnswer::Accepted);
     }
 
     /** The id of the group that a participant is; null where it is none. */
     public static function groupId(Participant $participant): ?int
     {
-        return str_starts_with($participant->address, self::GROUP) ? (int) substr($participant->address, strlen(self::GROUP)) : null;
+        return self::id($participant, 'group');
+    }
+
+    /** The id of the room that a participant is; null where it is none. */
+    public static function roomId(Participant $participant): ?int
+    {
+        return self::id($participant, 'room');
+    }
+
+    private static function id(Participant $participant, string $kind): ?int
+    {
+        return str_starts_with($participant->address, self::URN[$kind]) ? (int) substr($participant->address, strlen(self::URN[$kind])) : null;
     }
 
     /**
@@ -49,7 +66,7 @@ final class Participants
         $kept = [];
         foreach ($before as $each) {
             $byAddress[mb_strtolower($each->address)] = $each;
-            if (self::groupId($each) === null && ! in_array($each->mailAddress(), $known, true)) {
+            if (self::groupId($each) === null && self::roomId($each) === null && ! in_array($each->mailAddress(), $known, true)) {
                 $kept[] = $each;
             }
         }

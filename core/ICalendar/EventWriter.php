@@ -63,6 +63,9 @@ final readonly class EventWriter
         if ($event->priority !== 0) {
             $this->writer->property('PRIORITY', (string) $event->priority);
         }
+        if ($event->colour !== null) {
+            $this->writer->property('COLOR', $event->colour->cssName());
+        }
         $this->writer->property('SEQUENCE', (string) $event->sequence);
         $this->details($event);
         $this->writer->line('END:VEVENT');

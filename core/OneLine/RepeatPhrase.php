@@ -41,14 +41,16 @@ final readonly class RepeatPhrase
     {
         $edge = static fn (string $pattern): string => '/(?<![\p{L}\p{N}])'.$pattern.'(?![\p{L}\p{N}])/ui';
         $month = '(?:of|in)\s(?:every|each|the)\smonth';
+        $interval = '(?:(?<interval>other|second|2nd|\d{1,2}|two|three|four)\s)?';
+        $every = "every\s{$interval}(?<unit>month)s?";
 
         return [
             $edge('(?:every\s|the\s|on\sthe\s)?(?<ordinal>'.self::ORDINALS_LIST.')\s(?<days>'.self::DAYS.')\s'.$month),
             $edge('(?:every\s|the\s|on\sthe\s)?(?<monthday>last|\d{1,2}(?:st|nd|rd|th))(?:\sday)?\s'.$month),
-            $edge('every\s(?<unit>month)\son\sthe\s(?<monthday>last|\d{1,2}(?:st|nd|rd|th))(?:\sday)?'),
-            $edge('every\s(?<unit>month)\son\sthe\s(?<ordinal>'.self::ORDINALS_LIST.')\s(?<days>'.self::DAYS.')'),
+            $edge($every.'\son\s(?:the|its)\s(?<monthday>last|\d{1,2}(?:st|nd|rd|th))(?:\sday)?(?!\s'.self::DAY.')'),
+            $edge($every.'\son\sthe\s(?<ordinal>'.self::ORDINALS_LIST.')\s(?<days>'.self::DAYS.')'),
             $edge('every\s(?<ordinal>first|1st|third|3rd|fourth|4th|fifth|5th|last)\s(?<days>'.self::DAYS.')'),
-            $edge('every\s(?:(?<interval>other|second|2nd|\d{1,2}|two|three|four)\s)?(?<unit>day|week|month|year)s?(?:\son\s(?<days>'.self::DAYS.'))?'),
+            $edge('every\s'.$interval.'(?<unit>day|week|month|year)s?(?:\son\s(?<days>'.self::DAYS.'))?'),
             $edge('every\s(?:(?<interval>other|second|2nd)\s)?(?<days>'.self::DAYS.')'),
             $edge('(?:every\s|on\s)?(?<weekdays>weekdays|(?<=every\s)weekday|working\sdays|(?<=every\s)working\sday)'),
             $edge('(?<adverb>daily|weekly|fortnightly|monthly|yearly|annually)(?:\son\s(?<days>'.self::DAYS.'))?'),
@@ -63,12 +65,12 @@ final readonly class RepeatPhrase
         if (($found['monthday'] ?? '') !== '') {
             $day = mb_strtolower($found['monthday']) === 'last' ? -1 : (int) $found['monthday'];
 
-            return $day > 31 || $day === 0 ? null : new self('MONTHLY', monthDay: $day);
+            return $day > 31 || $day === 0 ? null : new self(self::monthly($found), monthDay: $day);
         }
         if (($found['ordinal'] ?? '') !== '') {
             preg_match_all('/'.self::ORDINAL.'/ui', $found['ordinal'], $ordinals);
 
-            return new self('MONTHLY', $days, array_map(static fn (string $each): int => self::ORDINALS[mb_strtolower($each)], $ordinals[0]));
+            return new self(self::monthly($found), $days, array_map(static fn (string $each): int => self::ORDINALS[mb_strtolower($each)], $ordinals[0]));
         }
         if (($found['weekdays'] ?? '') !== '') {
             return new self('WEEKLY', [0, 1, 2, 3, 4]);
@@ -76,11 +78,31 @@ final readonly class RepeatPhrase
         if (($found['adverb'] ?? '') !== '') {
             return new self(self::ADVERBS[mb_strtolower($found['adverb'])], $days);
         }
-        $said = mb_strtolower($found['interval'] ?? '');
-        $interval = ['' => 1, 'other' => 2, 'second' => 2, '2nd' => 2, 'two' => 2, 'three' => 3, 'four' => 4][$said] ?? (int) $said;
         $frequency = self::UNITS[mb_strtolower($found['unit'] ?? '')] ?? 'WEEKLY';
 
-        return $interval < 1 ? null : new self($frequency.($interval === 1 ? '' : ";INTERVAL={$interval}"), $days);
+        return self::interval($found) < 1 ? null : new self($frequency.self::intervalPart($found), $days);
+    }
+
+    /** @param  array<string, string>  $found */
+    private static function interval(array $found): int
+    {
+        $said = mb_strtolower($found['interval'] ?? '');
+
+        return ['' => 1, 'other' => 2, 'second' => 2, '2nd' => 2, 'two' => 2, 'three' => 3, 'four' => 4][$said] ?? (int) $said;
+    }
+
+    /** @param  array<string, string>  $found */
+    private static function intervalPart(array $found): string
+    {
+        $interval = max(1, self::interval($found));
+
+        return $interval === 1 ? '' : ";INTERVAL={$interval}";
+    }
+
+    /** @param  array<string, string>  $found */
+    private static function monthly(array $found): string
+    {
+        return 'MONTHLY'.self::intervalPart($found);
     }
 
     /** RRULE without its end (RFC 5545, 3.3.10). */

@@ -20,4 +20,21 @@ enum Colour: string
     case Rose = 'rose';
     case Slate = 'slate';
     case Umber = 'umber';
+
+    /** The colour of CSS that comes nearest: what COLOR may say (RFC 7986, 5.9). */
+    public function cssName(): string
+    {
+        return match ($this) {
+            self::Sea => 'teal',
+            self::Brick => 'firebrick',
+            self::Moss => 'olivedrab',
+            self::Plum => 'purple',
+            self::Ochre => 'goldenrod',
+            self::Cobalt => 'royalblue',
+            self::Pine => 'seagreen',
+            self::Rose => 'palevioletred',
+            self::Slate => 'slategray',
+            self::Umber => 'saddlebrown',
+        };
+    }
 }

@@ -52,6 +52,12 @@ final readonly class Rule
         );
     }
 
+    /** The same rule, ending after so many times, or with a last day (inclusive), or never, for a series that starts then. */
+    public function ending(?int $count, ?LocalDateTime $lastDay, EventTime $start): self
+    {
+        return $lastDay === null ? $this->endingBy($count, null) : $this->endingOn($lastDay, $start);
+    }
+
     /**
      * The same rule with a last day, for a series that starts then: UNTIL takes the form that the kind of start asks for
      * (RFC 5545, 3.3.10).

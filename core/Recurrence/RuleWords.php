@@ -21,12 +21,12 @@ final class RuleWords
     {
         $words = self::every($rule);
         if ($rule->byDay !== []) {
-            $words .= ' on '.self::join(array_map(self::day(...), $rule->byDay));
+            $words .= ' on '.self::join(array_map(self::weekday(...), $rule->byDay));
         } elseif ($rule->frequency === Frequency::Weekly) {
             $words .= ' on '.self::DAYS[CivilDate::weekday($start->local->day())];
         }
         if ($rule->byMonthDay !== []) {
-            $words .= ' on day '.self::join(array_map(static fn (int $day): string => $day > 0 ? (string) $day : 'last'.($day === -1 ? '' : ' but '.(-$day - 1)), $rule->byMonthDay));
+            $words .= ' on '.self::join(array_map(self::monthDay(...), $rule->byMonthDay));
         }
         if ($rule->byMonth !== []) {
             $words .= ' in '.self::join(array_map(static fn (int $month): string => self::MONTHS[$month - 1], $rule->byMonth));
@@ -41,7 +41,7 @@ final class RuleWords
             return $words.', '.($rule->count === 1 ? 'once' : "{$rule->count} times");
         }
 
-        return $rule->until === null ? $words : $words.' until '.self::date($rule->until, $start);
+        return $rule->until === null ? $words : $words.' until '.self::day($rule->until, $start);
     }
 
     private static function every(Rule $rule): string
@@ -63,21 +63,33 @@ final class RuleWords
         };
     }
 
-    private static function day(WeekdayRule $day): string
+    private static function monthDay(int $day): string
+    {
+        $ordinal = static fn (int $number): string => $number.(in_array($number % 100, [11, 12, 13], true) ? 'th' : [1 => 'st', 2 => 'nd', 3 => 'rd'][$number % 10] ?? 'th');
+
+        return match (true) {
+            $day > 0 => 'the '.$ordinal($day),
+            $day === -1 => 'its last day',
+            default => 'its '.$ordinal(-$day).'-last day',
+        };
+    }
+
+    private static function weekday(WeekdayRule $day): string
     {
         return ($day->ordinal === 0 ? '' : 'the '.(self::ORDINALS[$day->ordinal] ?? "{$day->ordinal}.").' ').self::DAYS[$day->weekday];
     }
 
-    private static function date(EventTime $until, EventTime $start): string
+    /** The day on which a time lies, on the wall of a series that starts then. */
+    public static function day(EventTime $time, EventTime $start): string
     {
-        $local = $until->kind === TimeKind::Zoned && $start->zone !== null ? $until->inZone($start->zone)->local : $until->local;
+        $local = $time->kind === TimeKind::Zoned && $start->zone !== null ? $time->inZone($start->zone)->local : $time->local;
         [$year, $month, $day] = CivilDate::fromDays($local->day());
 
         return sprintf('%d %s %d', $day, self::MONTHS[$month - 1], $year);
     }
 
     /** @param  list<string>  $items */
-    private static function join(array $items): string
+    public static function join(array $items): string
     {
         $last = array_pop($items);
 

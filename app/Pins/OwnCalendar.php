@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Pins;
+
+use App\Calendars\Calendar;
+use App\Changes\Change;
+use App\Directory\Person;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\SubjectKind;
+
+/** The calendar that somebody keeps for themselves: where what they join goes. */
+final class OwnCalendar
+{
+    /** The first that they keep, or one that is made for them. */
+    public static function of(Person $person): Calendar
+    {
+        return self::known($person) ?? DB::transaction(function () use ($person): Calendar {
+            $name = mb_strimwidth("{$person->name}: own calendar", 0, 120);
+            $calendar = Calendar::query()->create([
+                'slug' => Calendar::newSlug($name), 'name' => $name, 'description' => 'What you pin and join.', 'colour' => 'slate', 'mark' => 'disc',
+                'timezone' => $person->timezone, 'keeper_kind' => SubjectKind::Person, 'keeper_id' => $person->id,
+            ]);
+            Change::ofAccess();
+
+            return $calendar->refresh();
+        });
+    }
+
+    private static function known(Person $person): ?Calendar
+    {
+        return Calendar::query()->where('keeper_kind', SubjectKind::Person)->where('keeper_id', $person->id)->whereNull('archived_at')->doesntHave('source')->orderBy('id')->first();
+    }
+}

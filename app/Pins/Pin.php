@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Pins;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * A further calendar on which a series shows.
+ *
+ * @property int $event_id the head
+ * @property int $calendar_id
+ * @property ?int $pinned_by
+ * @property bool $joined whether whoever pinned it joined it by that
+ * @property Carbon $created_at
+ */
+final class Pin extends Model
+{
+    public $incrementing = false;
+
+    public $timestamps = false;
+
+    protected $table = 'event_pins';
+
+    protected $primaryKey = 'event_id';
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['joined' => 'boolean', 'created_at' => 'datetime'];
+    }
+}

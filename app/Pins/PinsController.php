@@ -1,0 +1,94 @@
+<?php
+
+namespace App\Pins;
+
+use App\Access\CurrentViewer;
+use App\Events\Event;
+use App\Events\SeenEvents;
+use App\Events\TargetCalendar;
+use App\History\Operation;
+use App\Http\Answer;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\EventRights;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+
+/** Pins events to further calendars, and joins those that are open for it. */
+final class PinsController
+{
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly TargetCalendar $targets, private readonly Pins $pins)
+    {
+    }
+
+    #[OA\Post(path: '/events/{id}/pins', operationId: 'pinEvent', summary: 'Shows an event on a further calendar to which one may add; it stays one event.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PinInput')),
+        responses: [new OA\Response(response: 204, description: 'Pinned')])]
+    public function store(Request $request, int $id): Response
+    {
+        $head = $this->seen->full($id);
+        $target = $this->targets->named($request->validate(['calendar' => ['required', 'string', 'max:80']], ['calendar.required' => 'Choose the calendar it is pinned to.'])['calendar']);
+        if ($target->calendar->id === $head->calendar_id || $head->pins->contains('calendar_id', $target->calendar->id)) {
+            throw ValidationException::withMessages(['calendar' => "It is on {$target->calendar->name} already."]);
+        }
+
+        return Answer::done($this->pins->carryOut('pin', $head, $target->calendar, $this->viewer->person()));
+    }
+
+    #[OA\Delete(path: '/events/{id}/pins/{slug}', operationId: 'unpinEvent', summary: 'Takes an event off a calendar that it is pinned to: for whoever pinned it, may edit that calendar, or may change the event.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 204, description: 'Taken off')])]
+    public function destroy(int $id, string $slug): Response
+    {
+        $head = $this->seen->full($id);
+        $way = $this->viewer->calendars()->first(fn ($each): bool => $each->calendar->slug === $slug);
+        $pin = $way === null ? null : $head->pins->firstWhere('calendar_id', $way->calendar->id);
+        if ($pin === null) {
+            throw new ConflictHttpException('It is not pinned there.');
+        }
+        if ($pin->pinned_by !== $this->viewer->person()->id && ! EventRights::mayChange($way->eventLevel(), false) && ! $this->seen->mayChange($head, $this->viewer->sight())) {
+            throw new AccessDeniedHttpException('Somebody else pinned it there.');
+        }
+
+        return Answer::done($this->pins->carryOut($pin->joined ? 'leave' : 'unpin', $head, $way->calendar, $this->viewer->person()));
+    }
+
+    #[OA\Post(path: '/events/{id}/join', operationId: 'joinEvent', summary: 'Joins an event that is open for it: it is pinned to one’s own calendar, and one is counted.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 200, description: 'The calendar it is on now', content: new OA\JsonContent(ref: '#/components/schemas/JoinedEvent'))])]
+    public function join(int $id): JsonResponse
+    {
+        $head = $this->seen->full($id);
+        $person = $this->viewer->person();
+        if (! $head->joinable) {
+            throw new ConflictHttpException('This event is not open for joining.');
+        }
+        if ($this->ownJoin($head) !== null) {
+            throw new ConflictHttpException('You have joined this event already.');
+        }
+        $calendar = OwnCalendar::of($person);
+        $operation = $this->pins->carryOut('join', $head, $calendar, $person);
+
+        return (new JsonResponse(['calendar' => $calendar->slug, 'name' => $calendar->name]))->header(Operation::HEADER, (string) $operation->id);
+    }
+
+    #[OA\Delete(path: '/events/{id}/join', operationId: 'leaveEvent', summary: 'Takes back that one joined.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 204, description: 'Left')])]
+    public function leave(int $id): Response
+    {
+        $head = $this->seen->full($id);
+        $pin = $this->ownJoin($head) ?? throw new ConflictHttpException('You have not joined this event.');
+
+        return Answer::done($this->pins->carryOut('leave', $head, $this->viewer->calendars()[$pin->calendar_id]->calendar, $this->viewer->person()));
+    }
+
+    private function ownJoin(Event $head): ?Pin
+    {
+        return $head->pins->first(fn (Pin $pin): bool => $pin->joined && $pin->pinned_by === $this->viewer->person()->id);
+    }
+}
