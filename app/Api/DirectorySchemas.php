@@ -27,8 +27,10 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'person', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Person')]),
     new OA\Property(property: 'demo', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Demo')]),
 ])]
+#[OA\Schema(schema: 'RoomInput', required: ['name'], properties: [new OA\Property(property: 'name', type: 'string')])]
+#[OA\Schema(schema: 'Room', required: ['id', 'name'], properties: [new OA\Property(property: 'id', type: 'integer'), new OA\Property(property: 'name', type: 'string')])]
 #[OA\Schema(schema: 'DirectoryEntry', required: ['kind', 'id', 'name', 'about'], properties: [
-    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'room']),
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'about', type: 'string'),

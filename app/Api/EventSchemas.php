@@ -4,46 +4,89 @@ namespace App\Api;
 
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\OneLine\PieceKind;
+use PinnedRota\Core\Overlay\Colour;
 
 /** Shapes of the API: Events and how they repeat. */
-#[OA\Schema(schema: 'WeeklyRepeat', required: ['interval', 'weekdays'], properties: [
-    new OA\Property(property: 'interval', type: 'integer'),
-    new OA\Property(property: 'weekdays', type: 'array', items: new OA\Items(type: 'string', enum: ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'])),
+#[OA\Schema(schema: 'RepeatInput', required: ['rule'], properties: [
+    new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE (RFC 5545, 3.3.10); its end is told beside it. Null where only the extra dates repeat it'),
     new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
     new OA\Property(property: 'count', type: 'integer', nullable: true),
-])]
-#[OA\Schema(schema: 'RepeatInput', description: 'Either weekdays of every so many weeks, or any rule', required: [], properties: [
-    new OA\Property(property: 'interval', type: 'integer'),
-    new OA\Property(property: 'weekdays', type: 'array', items: new OA\Items(type: 'string', enum: ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'])),
-    new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE (RFC 5545, 3.3.10); its end is told beside it'),
-    new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
-    new OA\Property(property: 'count', type: 'integer', nullable: true),
+    new OA\Property(property: 'skipped', description: 'Dates that are left out; where they are not told, they stay and move along with the start', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'extra', description: 'Dates that are added; likewise', type: 'array', items: new OA\Items(type: 'string')),
 ])]
 #[OA\Schema(schema: 'RepeatTold', required: ['words', 'next', 'more'], properties: [
     new OA\Property(property: 'words', type: 'string'),
     new OA\Property(property: 'next', description: 'The next days, at most six', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'more', type: 'boolean'),
 ])]
-#[OA\Schema(schema: 'Repeat', required: ['words', 'rule', 'until', 'count', 'weekly'], properties: [
+#[OA\Schema(schema: 'ChangedTime', required: ['occurrence', 'start'], properties: [
+    new OA\Property(property: 'occurrence', type: 'string'),
+    new OA\Property(property: 'start', description: 'When it is now', type: 'string'),
+])]
+#[OA\Schema(schema: 'Repeat', required: ['words', 'rule', 'several', 'until', 'count', 'skipped', 'extra', 'changed'], properties: [
     new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE without its end; null where there are several or none'),
+    new OA\Property(property: 'several', type: 'boolean', description: 'Whether it repeats by several rules, which are kept as they are'),
     new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
     new OA\Property(property: 'count', type: 'integer', nullable: true),
     new OA\Property(property: 'words', type: 'string'),
-    new OA\Property(property: 'weekly', nullable: true, description: 'Null where the rule says more than a weekly repeat can', allOf: [new OA\Schema(ref: '#/components/schemas/WeeklyRepeat')]),
+    new OA\Property(property: 'skipped', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'extra', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'changed', description: 'Times that were changed on their own', type: 'array', items: new OA\Items(ref: '#/components/schemas/ChangedTime')),
+])]
+#[OA\Schema(schema: 'Task', required: ['id', 'title', 'days', 'due', 'doer', 'done'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'days', description: 'From the day on which the event starts; negative is before it', type: 'integer'),
+    new OA\Property(property: 'due', type: 'string', format: 'date'),
+    new OA\Property(property: 'doer', nullable: true, required: ['id', 'name'], properties: [new OA\Property(property: 'id', type: 'integer'), new OA\Property(property: 'name', type: 'string')], type: 'object'),
+    new OA\Property(property: 'done', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'TaskInput', required: ['title', 'days'], properties: [
+    new OA\Property(property: 'id', description: 'Of one that is there already', type: 'integer', nullable: true),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'days', type: 'integer'),
+    new OA\Property(property: 'doer', description: 'Id of a person', type: 'integer', nullable: true),
+])]
+#[OA\Schema(schema: 'DueTask', required: ['id', 'title', 'due', 'done', 'event', 'occurrence', 'of', 'on'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'due', type: 'string', format: 'date'),
+    new OA\Property(property: 'done', type: 'boolean'),
+    new OA\Property(property: 'event', type: 'integer'),
+    new OA\Property(property: 'occurrence', type: 'string', nullable: true),
+    new OA\Property(property: 'of', description: 'The title of the event', type: 'string'),
+    new OA\Property(property: 'on', description: 'The day of the event', type: 'string', format: 'date'),
+])]
+#[OA\Schema(schema: 'TaskDoneInput', required: ['done'], properties: [
+    new OA\Property(property: 'done', type: 'boolean'),
+    new OA\Property(property: 'occurrence', description: 'The time that is meant, of a series', type: 'string', nullable: true),
+])]
+#[OA\Schema(schema: 'Attachment', required: ['id', 'name', 'size'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'size', description: 'In octets', type: 'integer'),
+])]
+#[OA\Schema(schema: 'PinInput', required: ['calendar'], properties: [new OA\Property(property: 'calendar', type: 'string')])]
+#[OA\Schema(schema: 'JoinedEvent', required: ['calendar', 'name'], properties: [new OA\Property(property: 'calendar', type: 'string'), new OA\Property(property: 'name', type: 'string')])]
+#[OA\Schema(schema: 'Pin', required: ['calendar', 'name', 'by', 'mayUnpin'], properties: [
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'by', type: 'string', nullable: true),
+    new OA\Property(property: 'mayUnpin', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'ParticipantInput', required: ['kind', 'id', 'part'], properties: [
-    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'room']),
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'required', 'optional', 'informed']),
 ])]
 #[OA\Schema(schema: 'EventParticipant', required: ['id', 'kind', 'name', 'part', 'answer'], properties: [
-    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'other']),
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'room', 'other']),
     new OA\Property(property: 'id', description: 'Where they are in the directory', type: 'integer', nullable: true),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'required', 'optional', 'informed']),
     new OA\Property(property: 'answer', type: 'string', enum: ['unanswered', 'accepted', 'declined', 'tentative', 'delegated']),
 ])]
-#[OA\Schema(schema: 'Event', required: ['id', 'occurrence', 'calendar', 'title', 'busyOnly', 'allDay', 'start', 'end', 'timezone', 'place', 'link', 'description', 'status', 'busy', 'private', 'categories', 'participants', 'addedBy', 'addedAt', 'changedBy', 'changedAt', 'mayChange', 'version', 'repeat'], properties: [
+#[OA\Schema(schema: 'Event', required: ['id', 'occurrence', 'calendar', 'title', 'busyOnly', 'allDay', 'start', 'end', 'timezone', 'place', 'link', 'description', 'status', 'busy', 'private', 'categories', 'participants', 'addedBy', 'addedAt', 'changedBy', 'changedAt', 'mayChange', 'version', 'repeat', 'priority', 'colour', 'reminders', 'attachments', 'tasks', 'joinable', 'copyOf', 'pins', 'pinned', 'joined', 'joiners', 'joinerNames'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'occurrence', type: 'string', nullable: true),
     new OA\Property(property: 'calendar', type: 'string'),
@@ -68,6 +111,18 @@ use PinnedRota\Core\OneLine\PieceKind;
     new OA\Property(property: 'mayChange', type: 'boolean'),
     new OA\Property(property: 'version', type: 'integer'),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/Repeat')]),
+    new OA\Property(property: 'priority', description: '0 none, 1 highest to 9 lowest', type: 'integer'),
+    new OA\Property(property: 'colour', description: 'Its own, whatever the layer has', type: 'string', enum: Colour::class, nullable: true),
+    new OA\Property(property: 'reminders', description: 'Minutes before the start', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'attachments', type: 'array', items: new OA\Items(ref: '#/components/schemas/Attachment')),
+    new OA\Property(property: 'tasks', type: 'array', items: new OA\Items(ref: '#/components/schemas/Task')),
+    new OA\Property(property: 'joinable', type: 'boolean'),
+    new OA\Property(property: 'copyOf', nullable: true, required: ['id', 'title'], properties: [new OA\Property(property: 'id', type: 'integer'), new OA\Property(property: 'title', type: 'string')], type: 'object'),
+    new OA\Property(property: 'pins', description: 'Further calendars on which it shows, of those that the viewer sees', type: 'array', items: new OA\Items(ref: '#/components/schemas/Pin')),
+    new OA\Property(property: 'pinned', description: 'Whether the viewer sees it by a pin alone', type: 'boolean'),
+    new OA\Property(property: 'joined', description: 'Whether the viewer has joined it', type: 'boolean'),
+    new OA\Property(property: 'joiners', type: 'integer'),
+    new OA\Property(property: 'joinerNames', description: 'For those who may change the event', type: 'array', items: new OA\Items(type: 'string')),
 ])]
 #[OA\Schema(schema: 'EventInput', required: ['calendar', 'title', 'start'], properties: [
     new OA\Property(property: 'calendar', type: 'string'),
@@ -83,7 +138,11 @@ use PinnedRota\Core\OneLine\PieceKind;
     new OA\Property(property: 'busy', type: 'boolean'),
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property(property: 'responsible', description: 'Ids of people; nobody else is responsible then', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'priority', type: 'integer'),
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class, nullable: true),
+    new OA\Property(property: 'joinable', description: 'Whether whoever may read it may join it', type: 'boolean'),
+    new OA\Property(property: 'reminders', description: 'Minutes before the start; others that a file brought stay', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'tasks', description: 'The preparation list as it is to be; of the series, whatever time of it is changed', type: 'array', items: new OA\Items(ref: '#/components/schemas/TaskInput')),
     new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
 ])]
@@ -101,7 +160,11 @@ use PinnedRota\Core\OneLine\PieceKind;
     new OA\Property(property: 'busy', type: 'boolean'),
     new OA\Property(property: 'private', type: 'boolean'),
     new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property(property: 'responsible', description: 'Ids of people; nobody else is responsible then', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'priority', type: 'integer'),
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class, nullable: true),
+    new OA\Property(property: 'joinable', description: 'Whether whoever may read it may join it', type: 'boolean'),
+    new OA\Property(property: 'reminders', description: 'Minutes before the start; others that a file brought stay', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'tasks', description: 'The preparation list as it is to be; of the series, whatever time of it is changed', type: 'array', items: new OA\Items(ref: '#/components/schemas/TaskInput')),
     new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
 ])]
@@ -116,7 +179,7 @@ use PinnedRota\Core\OneLine\PieceKind;
 ])]
 #[OA\Schema(schema: 'HistoryEntry', required: ['operation', 'what', 'by', 'at', 'undone', 'changes', 'restorable'], properties: [
     new OA\Property(property: 'operation', type: 'integer'),
-    new OA\Property(property: 'what', type: 'string', enum: ['add', 'change', 'delete', 'restore']),
+    new OA\Property(property: 'what', type: 'string', enum: ['add', 'change', 'delete', 'restore', 'bulk', 'weeks']),
     new OA\Property(property: 'by', type: 'string'),
     new OA\Property(property: 'at', type: 'string'),
     new OA\Property(property: 'undone', type: 'boolean'),

@@ -9,14 +9,15 @@ use OpenApi\Attributes as OA;
 
 final class DirectoryController
 {
-    #[OA\Get(path: '/directory', operationId: 'searchDirectory', summary: 'People and groups whose name or post has these words.', tags: ['directory'],
+    #[OA\Get(path: '/directory', operationId: 'searchDirectory', summary: 'People, groups and, where asked for, rooms whose name or post has these words.', tags: ['directory'],
         parameters: [new OA\Parameter(name: 'q', in: 'query', required: false, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'kind', required: false, description: 'Only people, or only groups', schema: new OA\Schema(type: 'string', enum: ['person', 'group'])),
+            new OA\QueryParameter(name: 'rooms', required: false, description: 'Rooms, too', schema: new OA\Schema(type: 'boolean')),
             new OA\QueryParameter(name: 'people[]', required: false, description: 'Only these people, by id', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer')))],
         responses: [new OA\Response(response: 200, description: 'At most 20, groups first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/DirectoryEntry')))])]
     public function index(Request $request): JsonResponse
     {
-        $input = $request->validate(['kind' => ['sometimes', Rule::in(['person', 'group'])], 'people' => ['sometimes', 'array', 'max:50'], 'people.*' => ['integer']]);
+        $input = $request->validate(['kind' => ['sometimes', Rule::in(['person', 'group'])], 'people' => ['sometimes', 'array', 'max:50'], 'people.*' => ['integer'], 'rooms' => ['sometimes', 'boolean']]);
         $kind = isset($input['people']) ? 'person' : ($input['kind'] ?? null);
         $words = preg_split('/\s+/', trim($request->string('q')->limit(100, '')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $like = array_map(static fn (string $word): string => '%'.addcslashes($word, '%_\\').'%', $words);
@@ -26,7 +27,14 @@ final class DirectoryController
         foreach ($like as $pattern) {
             $groups->where('name', 'like', $pattern);
         }
+        $rooms = Room::query()->orderBy('name')->limit(10);
+        foreach ($like as $pattern) {
+            $rooms->where('name', 'like', $pattern);
+        }
         $entries = [];
+        foreach (empty($input['rooms']) ? [] : $rooms->get() as $room) {
+            $entries[] = ['kind' => 'room', 'id' => $room->id, 'name' => $room->name, 'about' => 'room'];
+        }
         foreach ($kind === 'person' ? [] : $groups->get() as $group) {
             $count = (int) $group->getAttribute('people_count');
             $entries[] = ['kind' => 'group', 'id' => $group->id, 'name' => $group->name, 'about' => $count === 1 ? '1 person' : "{$count} people"];

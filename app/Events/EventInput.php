@@ -14,9 +14,9 @@ use PinnedRota\Core\Events\Reminders;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\ICalendar\Property;
 use PinnedRota\Core\Overlay\Colour;
-use PinnedRota\Core\Recurrence\ExtraDate;
+use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
-use PinnedRota\Core\Recurrence\WeeklyRepeat;
+use PinnedRota\Core\Recurrence\RecurrenceShift;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
@@ -172,27 +172,11 @@ final class EventInput extends FormRequest
 
             return $repeat === null ? new RecurrenceSet : RepeatInput::set($repeat, $start, $set, $before?->start);
         }
-        $days = $before === null ? 0 : $start->local->day() - $before->start->local->day();
-
-        return $before === null || $days === 0 || ! $set->repeats() ? $set : $this->moved($set, $before->start, $start, $days);
-    }
-
-    /** The recurrence of a series that moves by whole days. */
-    private function moved(RecurrenceSet $set, EventTime $from, EventTime $to, int $days): RecurrenceSet
-    {
-        $rules = [];
-        foreach ($set->rules as $rule) {
-            if (! $rule->namesDays()) {
-                $rules[] = $rule;
-
-                continue;
-            }
-            $weekly = WeeklyRepeat::fromRule($rule, $from)
-                ?? throw ValidationException::withMessages(['start' => 'This series repeats by a rule that fixes its days. Move one occurrence, or change the repeat.']);
-            $rules[] = $weekly->shiftedBy($days)->toRule($to);
+        try {
+            return $before === null || ! $set->repeats() ? $set : RecurrenceShift::of($set, $before->start, $start);
+        } catch (InvalidRule $problem) {
+            throw ValidationException::withMessages(['start' => $problem->getMessage()]);
         }
-
-        return new RecurrenceSet($rules, array_map(static fn (ExtraDate $date): ExtraDate => $date->shiftedBy($days * CivilDate::SECONDS_PER_DAY), $set->extraDates), $set->skippedDates);
     }
 
     private function given(string $key, string $otherwise): string

@@ -48,7 +48,9 @@ final class EventsController
         $this->targets->demandCategories($target, $event->categories);
         $head = $this->recorder->record($this->viewer->person(), 'add', [], function (Closure $added) use ($input, $target, $event, $person): Event {
             $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person] + $input->more());
-            TasksInput::put($head, $input->validated('tasks', []));
+            if ($input->has('tasks')) {
+                TasksInput::put($head, $input->validated('tasks'));
+            }
             $added($head->id);
 
             return $head;

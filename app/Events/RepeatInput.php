@@ -36,9 +36,9 @@ final class RepeatInput
      *
      * @throws ValidationException where there is no such rule, or it ends before it begins
      */
-    public static function set(array $repeat, EventTime $start, RecurrenceSet $before, ?EventTime $was): RecurrenceSet
+    public static function set(array $repeat, EventTime $start, RecurrenceSet $before, ?EventTime $was, string $at = 'repeat.'): RecurrenceSet
     {
-        $rules = empty($repeat['rule']) ? [] : [self::rule($repeat, $start)];
+        $rules = empty($repeat['rule']) ? [] : [self::rule($repeat, $start, $at)];
         $told = static fn (EventTime $time): string => SeriesDate::tell($time, $was ?? $start);
         $skipped = $before->skippedDates;
         $extra = $before->extraDates;
@@ -59,7 +59,7 @@ final class RepeatInput
      *
      * @throws ValidationException
      */
-    public static function rule(array $repeat, EventTime $start, string $at = 'repeat.'): Rule
+    private static function rule(array $repeat, EventTime $start, string $at): Rule
     {
         $until = empty($repeat['until']) ? null : LocalDateTime::parse($repeat['until']);
         if ($until !== null && $until->day() < $start->local->day()) {

@@ -4,7 +4,7 @@ namespace App\Events;
 
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
-use PinnedRota\Core\Recurrence\RuleWords;
+use PinnedRota\Core\Recurrence\RecurrenceWords;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -18,21 +18,21 @@ final class RepeatJson
     private const YEARS = 12;
 
     /**
+     * @param  array<string, mixed>  $repeat  as RepeatInput has it
      * @return array{words: string, next: list<string>, more: bool}
      *
      * @throws ValidationException where there is no such rule
      */
-    public static function tell(string $text, string $start, ?string $until, ?int $count): array
+    public static function tell(array $repeat, string $start): array
     {
-        $from = EventTime::date(LocalDateTime::parse($start));
-        $rule = RepeatInput::rule(['rule' => $text, 'until' => null, 'count' => $count], $from, '');
+        $from = EventTime::date(LocalDateTime::parse(substr($start, 0, 10)));
+        $toDates = static fn (array $texts): array => array_map(static fn (string $text): string => substr($text, 0, 10), array_values($texts));
+        $set = RepeatInput::set(['skipped' => $toDates($repeat['skipped'] ?? []), 'extra' => $toDates($repeat['extra'] ?? [])] + $repeat, $from, new RecurrenceSet, null, '');
         // There would be too many to tell.
-        if ($rule->frequency->isSubDaily()) {
-            throw ValidationException::withMessages(['rule' => 'Days are told of what repeats by days at least.']);
+        if (($set->rules[0] ?? null)?->frequency->isSubDaily() === true) {
+            return ['words' => RecurrenceWords::of($set, $from), 'next' => [], 'more' => true];
         }
-        $rule = $rule->ending($count, $until === null ? null : LocalDateTime::parse($until), $from);
         $days = [];
-        $set = new RecurrenceSet([$rule]);
         // Near first: most rules fall on their next days soon, and far is not looked for in vain.
         for ($year = 0; $year < self::YEARS && count($days) <= self::NEXT; $year++) {
             $at = $from->indexSeconds() + $year * 366 * CivilDate::SECONDS_PER_DAY;
@@ -41,6 +41,6 @@ final class RepeatJson
             }
         }
 
-        return ['words' => RuleWords::of($rule, $from), 'next' => array_slice($days, 0, self::NEXT), 'more' => count($days) > self::NEXT];
+        return ['words' => RecurrenceWords::of($set, $from), 'next' => array_slice($days, 0, self::NEXT), 'more' => count($days) > self::NEXT];
     }
 }

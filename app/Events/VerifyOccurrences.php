@@ -16,7 +16,7 @@ final class VerifyOccurrences
     public function differences(): Generator
     {
         $horizon = OccurrenceHorizon::current();
-        foreach (Event::query()->whereNull('series_id')->with(['categories', 'overrides.categories'])->lazyById(200) as $head) {
+        foreach (Event::query()->whereNull('series_id')->with(['categories', 'overrides.categories', 'pins'])->lazyById(200) as $head) {
             $expected = $this->lines($this->index->occurrencesOf($head, $horizon));
             if (! $head->indexed) {
                 if (count($expected) <= OccurrenceIndex::MOST_OF_ONE) {

@@ -9,7 +9,10 @@ use App\Events\EventTranslator;
 use Illuminate\Database\Eloquent\Collection;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\Participant;
-use PinnedRota\Core\Recurrence\RuleWords;
+use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Reminders;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Recurrence\RecurrenceWords;
 use PinnedRota\Core\Time\EventTime;
 
 /** A series as it was, field by field in words, for people to compare. */
@@ -33,10 +36,42 @@ final class SeriesFields
             $row = (new Event)->newFromBuilder($raw);
             $ids = array_column(array_filter($snapshot['categories'], static fn (array $each): bool => $each['event_id'] === $raw['id']), 'category_id');
             $row->setRelation('categories', $ids === [] ? new Collection : Category::query()->whereKey($ids)->get());
-            $told[(string) ($raw['series_id'] === null ? '' : $raw['recurrence_id'])] = $this->fields($row, $this->translator->event($row));
+            $told[(string) ($raw['series_id'] === null ? '' : $raw['recurrence_id'])] = $this->fields($row->calendar_id, $row->deleted_at !== null, $this->translator->event($row)) + $this->hanging($snapshot, $raw);
         }
 
         return $told;
+    }
+
+    /** @return array<string, array<string, string>> the same of a series that is not written down */
+    public function ofSeries(int $calendarId, Series $series): array
+    {
+        $told = [];
+        foreach ($series->events() as $event) {
+            $told[$event === $series->master || $event->recurrenceId === null ? '' : RecurrenceId::text($event->recurrenceId)] = $this->fields($calendarId, false, $event);
+        }
+
+        return $told;
+    }
+
+    /**
+     * What hangs on the series: files and what is to be prepared.
+     *
+     * @param  array<string, list<array<string, mixed>>>  $snapshot
+     * @param  array<string, mixed>  $raw
+     * @return array<string, string>
+     */
+    private function hanging(array $snapshot, array $raw): array
+    {
+        if ($raw['series_id'] !== null) {
+            return [];
+        }
+        $days = static fn (int $days): string => $days === 0 ? 'on the day' : abs($days).(abs($days) === 1 ? ' day ' : ' days ').($days < 0 ? 'before' : 'after');
+
+        return [
+            'files' => implode(', ', array_column($snapshot['attachments'] ?? [], 'name')),
+            'to prepare' => implode(', ', array_map(static fn (array $task): string => "{$task['title']} ({$days((int) $task['days'])})", $snapshot['tasks'] ?? [])),
+            'joining' => $raw['joinable'] ?? false ? 'open' : '',
+        ];
     }
 
     /**
@@ -65,28 +100,27 @@ final class SeriesFields
     }
 
     /** @return array<string, string> */
-    private function fields(Event $row, CoreEvent $event): array
+    private function fields(int $calendarId, bool $deleted, CoreEvent $event): array
     {
-        $rule = $event->recurrence->rules[0] ?? null;
-        $skipped = array_map(static fn (EventTime $time): string => $time->local->toDate(), $event->recurrence->skippedDates);
-
         return [
             'title' => $event->title,
-            'calendar' => $this->calendars[$row->calendar_id] ??= Calendar::withTrashed()->find($row->calendar_id)->name ?? '',
+            'calendar' => $this->calendars[$calendarId] ??= Calendar::withTrashed()->find($calendarId)->name ?? '',
             'starts' => self::time($event->start),
             'ends' => self::time($event->end),
             'zone' => $event->start->zone->name ?? '',
             'place' => $event->place,
             'categories' => implode(', ', $event->categories),
             'state' => $event->status->value,
-            'repeats' => $rule === null ? '' : RuleWords::of($rule, $event->start),
-            'left out' => implode(', ', $skipped),
+            'repeats' => RecurrenceWords::of($event->recurrence, $event->start),
             'people' => implode(', ', array_map(static fn (Participant $each): string => ($each->name === '' ? $each->mailAddress() : $each->name).' ('.strtolower($each->role->name).')', $event->participants)),
             'link' => $event->link,
             'about' => $event->description,
             'time' => $event->busy ? 'busy' : 'free',
             'seen by' => $event->private ? 'those who may edit' : '',
-            'there' => $row->deleted_at === null ? 'yes' : 'deleted',
+            'priority' => $event->priority === 0 ? '' : (string) $event->priority,
+            'colour' => $event->colour->value ?? '',
+            'reminders' => implode(', ', array_map(static fn (int $minutes): string => "{$minutes} minutes before", array_filter(array_map(Reminders::minutes(...), $event->reminders), is_int(...)))),
+            'there' => $deleted ? 'deleted' : 'yes',
         ];
     }
 

@@ -17,9 +17,9 @@ use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
 /** A window on an overlay: days from `from` to before `to`, in a zone, with a quick filter by category, words and people. */
-final class SheetRequest extends FormRequest
+class SheetRequest extends FormRequest
 {
-    private const MOST_DAYS = 400;
+    protected const MOST_DAYS = 400;
 
     /** @return array<string, mixed> */
     public function rules(): array
@@ -45,8 +45,8 @@ final class SheetRequest extends FormRequest
         return [function ($validator): void {
             if ($validator->errors()->isEmpty()) {
                 $days = $this->to()->day() - $this->from()->day();
-                if ($days < 1 || $days > self::MOST_DAYS) {
-                    $validator->errors()->add('to', 'A window has from 1 to '.self::MOST_DAYS.' days.');
+                if ($days < 1 || $days > static::MOST_DAYS) {
+                    $validator->errors()->add('to', 'A window has from 1 to '.static::MOST_DAYS.' days.');
                 }
             }
         }];

@@ -21,7 +21,7 @@ final class RuleWords
     {
         $words = self::every($rule);
         if ($rule->byDay !== []) {
-            $words .= ' on '.self::join(array_map(self::weekday(...), $rule->byDay));
+            $words .= ' on '.self::weekdays($rule->byDay);
         } elseif ($rule->frequency === Frequency::Weekly) {
             $words .= ' on '.self::DAYS[CivilDate::weekday($start->local->day())];
         }
@@ -72,6 +72,18 @@ final class RuleWords
             $day === -1 => 'its last day',
             default => 'its '.$ordinal(-$day).'-last day',
         };
+    }
+
+    /** @param  non-empty-list<WeekdayRule>  $days */
+    private static function weekdays(array $days): string
+    {
+        $weekdays = array_unique(array_map(static fn (WeekdayRule $day): int => $day->weekday, $days));
+        $ordinals = array_map(static fn (WeekdayRule $day): string => self::ORDINALS[$day->ordinal] ?? '', $days);
+
+        // Several of one weekday name it once: the first and third Tuesday.
+        return count($days) > 1 && count($weekdays) === 1 && ! in_array('', $ordinals, true)
+            ? 'the '.self::join($ordinals).' '.self::DAYS[$weekdays[0]]
+            : self::join(array_map(self::weekday(...), $days));
     }
 
     private static function weekday(WeekdayRule $day): string

@@ -2,6 +2,7 @@
 
 use App\Access\AccessRequest;
 use App\Access\Invitation;
+use App\Attachments\Attachment;
 use App\Calendars\Calendar;
 use App\Calendars\Category;
 use App\ChangeLog\ChangeLog;
@@ -10,9 +11,11 @@ use App\Events\Event;
 use App\Feeds\Feed;
 use App\History\OperationSeries;
 use App\History\Recorder;
+use App\Preparation\Task;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Storage;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Events\Participant;
@@ -51,6 +54,9 @@ const ON_CALENDARS = [
     'GET ruler' => [404, 200, 200, 200, 200, 200],
     'GET sheet, as somebody' => [404, 403, 403, 403, 403, 200],
     'GET ruler, as somebody' => [404, 403, 403, 403, 403, 200],
+    'GET table' => [404, 200, 200, 200, 200, 200],
+    'POST weeks/preview' => [422, 422, 422, 200, 200, 200],
+    'POST weeks' => [422, 422, 422, 200, 200, 200],
     'POST events' => [422, 422, 422, 201, 201, 201],
     'GET calendars/{slug}/deleted' => [404, 403, 403, 403, 200, 200],
 ];
@@ -72,6 +78,50 @@ const ON_EVENTS = [
     'PUT events/{id}/answer' => [
         'normal' => [404, 403, 403, 403, 403, 403], 'private' => [404, 403, 403, 403, 403, 403],
         'own' => [404, 403, 403, 403, 403, 403], 'participant' => [404, 403, 204, 204, 204, 204],
+    ],
+    'POST events/{id}/copies' => [
+        'normal' => [404, 403, 201, 201, 201, 201], 'private' => [404, 403, 403, 403, 201, 201],
+        'own' => [404, 403, 201, 201, 201, 201], 'participant' => [404, 403, 201, 201, 201, 201],
+    ],
+    'POST events/{id}/pins' => [
+        'normal' => [404, 403, 204, 204, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
+        'own' => [404, 403, 204, 204, 204, 204], 'participant' => [404, 403, 204, 204, 204, 204],
+    ],
+    'DELETE events/{id}/pins/{board}' => [
+        'normal' => [404, 403, 409, 409, 409, 409], 'private' => [404, 403, 403, 403, 409, 409],
+        'own' => [404, 403, 409, 409, 409, 409], 'participant' => [404, 403, 409, 409, 409, 409],
+    ],
+    'POST events/{id}/join' => [
+        'normal' => [404, 403, 200, 200, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
+        'own' => [404, 403, 200, 200, 200, 200], 'participant' => [404, 403, 200, 200, 200, 200],
+    ],
+    'DELETE events/{id}/join' => [
+        'normal' => [404, 403, 409, 409, 409, 409], 'private' => [404, 403, 403, 403, 409, 409],
+        'own' => [404, 403, 409, 409, 409, 409], 'participant' => [404, 403, 409, 409, 409, 409],
+    ],
+    'POST events/{id}/attachments' => [
+        'normal' => [404, 403, 403, 403, 422, 422], 'private' => [404, 403, 403, 403, 422, 422],
+        'own' => [404, 403, 403, 422, 422, 422], 'participant' => [404, 403, 403, 403, 422, 422],
+    ],
+    'GET events/{id}/attachments/{attachment}' => [
+        'normal' => [404, 403, 200, 200, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
+        'own' => [404, 403, 200, 200, 200, 200], 'participant' => [404, 403, 200, 200, 200, 200],
+    ],
+    'DELETE events/{id}/attachments/{attachment}' => [
+        'normal' => [404, 403, 403, 403, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
+        'own' => [404, 403, 403, 204, 204, 204], 'participant' => [404, 403, 403, 403, 204, 204],
+    ],
+    'PUT events/{id}/tasks/{task}/done' => [
+        'normal' => [404, 403, 403, 403, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
+        'own' => [404, 403, 403, 204, 204, 204], 'participant' => [404, 403, 403, 403, 204, 204],
+    ],
+    'POST bulk/preview' => [
+        'normal' => [200, 200, 200, 200, 200, 200], 'private' => [200, 200, 200, 200, 200, 200],
+        'own' => [200, 200, 200, 200, 200, 200], 'participant' => [200, 200, 200, 200, 200, 200],
+    ],
+    'POST bulk' => [
+        'normal' => [422, 422, 422, 422, 200, 200], 'private' => [422, 422, 422, 422, 200, 200],
+        'own' => [422, 422, 422, 200, 200, 200], 'participant' => [422, 422, 422, 422, 200, 200],
     ],
     'GET events/{id}/history' => [
         'normal' => [404, 403, 403, 403, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
@@ -108,6 +158,11 @@ const OTHERS = [
     'GET changes' => [401, 200, 200],
     'GET directory' => [401, 200, 200],
     'GET directory/calendars' => [401, 200, 200],
+    'GET rooms' => [401, 200, 200],
+    'POST rooms' => [401, 403, 422],
+    'PATCH rooms/{id}' => [401, 403, 404],
+    'DELETE rooms/{id}' => [401, 403, 404],
+    'GET tasks' => [401, 422, 422],
     'GET groups' => [401, 200, 200],
     'POST groups' => [401, 403, 422],
     'PATCH groups/{id}' => [401, 403, 422],
@@ -132,6 +187,7 @@ const OTHERS = [
     'GET categories' => [401, 200, 200],
     'GET waiting' => [401, 200, 200],
     'PUT requests/{id}/seen' => [401, 404, 404],
+    'GET operations/{key}' => [401, 404, 404],
     'POST operations/{id}/undo' => [401, 404, 404],
     'POST operations/{id}/redo' => [401, 404, 404],
     'GET overlays' => [401, 200, 200],
@@ -176,7 +232,12 @@ function scene($test, string $how, Level $level): object
     $feed = Feed::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'full', 'token_hash' => uniqid(), 'created_by' => $ada->id]);
     $request = AccessRequest::query()->create(['calendar_id' => $calendar->id, 'person_id' => $test->person('Cy Asks')->id, 'level' => Level::Read]);
     $invitation = Invitation::query()->create(['calendar_id' => $calendar->id, 'person_id' => $viewer->id, 'level' => Level::Read]);
+    // One that the viewer may add to, to pin and copy to.
+    $board = $test->calendar($viewer, 'Board');
     foreach ($events as $event) {
+        $event->update(['joinable' => true]);
+        Attachment::query()->create(['event_id' => $event->id, 'name' => 'kneecap.pdf', 'type' => 'application/pdf', 'size' => 3, 'path' => Storage::put('attachments/kneecap.pdf', 'pdf') ? 'attachments/kneecap.pdf' : '']);
+        Task::query()->create(['event_id' => $event->id, 'position' => 0, 'title' => 'kneecap', 'days' => -1]);
         app(Recorder::class)->record($ada, 'change', [$event->id], fn () => null);
     }
     ChangeLog::settings($calendar, $ada, ['name' => 'Before'], ['name' => 'Staff away']);
@@ -184,7 +245,7 @@ function scene($test, string $how, Level $level): object
         $viewer->update(['status' => 'suspended']);
     }
     $ids = [
-        '{slug}' => $calendar->slug, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{invitation}' => $invitation->id,
+        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{invitation}' => $invitation->id,
         '{request}' => $request->id, '{category}' => Category::query()->where('calendar_id', $calendar->id)->value('id'),
     ];
 
@@ -211,25 +272,32 @@ function ask($test, object $scene, string $operation, ?Event $event = null): Ill
             'POST calendars/{slug}/requests' => ['level' => 'edit'],
             'POST calendars/{slug}/feeds' => ['name' => 'x', 'detail' => 'full'],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],
+            'POST events/{id}/copies', 'POST events/{id}/pins' => ['calendar' => $scene->ids['{board}']],
+            'PUT events/{id}/tasks/{task}/done' => ['done' => true],
             'PUT invitations/{invitation}' => ['accepted' => true],
             'PUT requests/{request}' => ['level' => 'none'],
             'POST categories' => ['name' => 'x', 'calendar' => $scene->calendar->slug],
             'PATCH categories/{category}' => ['name' => 'y'],
+            'POST weeks/preview', 'POST weeks' => ['calendar' => $scene->calendar->slug, 'week' => '2026-11-09', 'from' => '2026-11-16', 'to' => '2026-11-29', 'tz' => 'Europe/London'],
+            'POST bulk/preview', 'POST bulk' => ['events' => [['id' => $event?->id, 'version' => 1]], 'place' => 'Slip 2', 'tz' => 'Europe/London'],
             'POST events' => ['calendar' => $scene->calendar->slug, 'title' => 'x', 'start' => '2026-11-10T09:00'],
             default => [],
         };
-        if (str_starts_with($operation, 'GET sheet') || str_starts_with($operation, 'GET ruler')) {
+        if (preg_match('/^GET (sheet|ruler|table)/', $operation) === 1) {
             $path .= "?from=2026-11-01&to=2026-12-01&tz=Europe/London&calendar={$scene->calendar->slug}".(str_ends_with($operation, 'somebody') ? "&as={$scene->ada->id}" : '');
         }
 
-        return $test->as($scene->viewer, $method, '/'.strtr($path, $scene->ids + ['{id}' => (string) $event?->id, '{operation}' => (string) ($event === null ? '' : OperationSeries::query()->where('head_id', $event->id)->value('operation_id'))]), $body, 1);
+        return $test->as($scene->viewer, $method, '/'.strtr($path, $scene->ids + ['{id}' => (string) $event?->id, '{attachment}' => (string) ($event === null ? '' : Attachment::query()->where('event_id', $event->id)->value('id')), '{task}' => (string) ($event === null ? '' : Task::query()->where('event_id', $event->id)->value('id')), '{operation}' => (string) ($event === null ? '' : OperationSeries::query()->where('head_id', $event->id)->value('operation_id'))]), $body, 1);
     } finally {
         DB::rollBack();
         $scene->calendar->refresh()->load('source');
     }
 }
 
-beforeEach(fn () => Mail::fake());
+beforeEach(function () {
+    Mail::fake();
+    Storage::fake();
+});
 
 test('no operation is left out of these tests', function () {
     $plain = fn (string $operation): string => (string) preg_replace('/\{\w+\}/', '{}', explode(',', $operation)[0]);
@@ -250,8 +318,8 @@ test('each level is answered as the tables say, however it is held', function (s
         $asked = 0;
         foreach (ON_CALENDARS as $operation => $answers) {
             $answer = ask($this, $scene, $operation);
-            expect($answer->status())->toBe($how === 'suspended' ? 401 : $answers[$index], "{$operation} at {$level->value} by {$how}: {$answer->getContent()}");
-            if (in_array($answer->status(), [401, 403, 404], true)) {
+            expect($answer->getStatusCode())->toBe($how === 'suspended' ? 401 : $answers[$index], "{$operation} at {$level->value} by {$how}: {$answer->getContent()}");
+            if (in_array($answer->getStatusCode(), [401, 403, 404], true)) {
                 expect($answer->getContent())->not->toContain('Staff away', ...SECRETS);
             }
             $asked++;
@@ -260,10 +328,13 @@ test('each level is answered as the tables say, however it is held', function (s
             foreach ($kinds as $kind => $answers) {
                 $answer = ask($this, $scene, $operation, $scene->events[$kind]);
                 $what = "{$operation} ({$kind}) at {$level->value} by {$how}";
-                expect($answer->status())->toBe($how === 'suspended' ? 401 : $answers[$index], "{$what}: {$answer->getContent()}");
-                if (TOLD[$kind][$index] !== 'full' || $answer->status() >= 400) {
+                expect($answer->getStatusCode())->toBe($how === 'suspended' ? 401 : $answers[$index], "{$what}: {$answer->getContent()}");
+                if ($operation === 'POST bulk/preview' && $how !== 'suspended') {
+                    expect($answer->json('0.what'))->toBe(ON_EVENTS['POST bulk'][$kind][$index] === 200 ? 'change' : 'refused', $what);
+                }
+                if (TOLD[$kind][$index] !== 'full' || $answer->getStatusCode() >= 400) {
                     expect($answer->getContent())->not->toContain(...SECRETS);
-                } elseif ($answer->status() === 200 && ! str_contains($operation, 'history')) {
+                } elseif ($answer->getStatusCode() === 200 && (bool) preg_match('#^(GET|PATCH) events/\{id\}$#', $operation)) {
                     // Writing back what was seen changes nothing of it.
                     expect($answer->json('title'))->toBe('Hospital', $what)->and($answer->json('place'))->toBe('Ward 7');
                 }
@@ -298,8 +369,8 @@ test('what is about no one calendar is answered as the table says', function (st
         DB::beginTransaction();
         [$method, $path] = explode(' ', $operation);
         $id = str_contains($path, 'groups') ? $group->id : $member->id;
-        $answer = $this->as($person, $method, '/'.str_replace('{id}', (string) $id, $path));
+        $answer = $this->as($person, $method, '/'.strtr($path, ['{id}' => (string) $id, '{key}' => '6f1c2d3e-0000-4000-8000-000000000000']));
         DB::rollBack();
-        expect($answer->status())->toBe($answers[$index], "{$operation} by ".($person?->role ?? 'an outsider').": {$answer->getContent()}");
+        expect($answer->getStatusCode())->toBe($answers[$index], "{$operation} by ".($person?->role ?? 'an outsider').": {$answer->getContent()}");
     }
 })->with(array_map(fn (string $operation, array $answers): array => [$operation, $answers], array_keys(OTHERS), OTHERS));

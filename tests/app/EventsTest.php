@@ -49,13 +49,13 @@ test('bad input gets a message at its field and changes nothing', function (arra
     'unknown zone' => [['timezone' => 'Atlantis/Capital'], 'timezone', 'No time zone is called “Atlantis/Capital”.'],
     'a script for a link' => [['link' => 'javascript:alert(1)'], 'link', 'A link begins with http:// or https://.'],
     'no such calendar' => [['calendar' => 'nowhere'], 'calendar', 'There is no such calendar for you.'],
-    'a repeat that ends before it begins' => [['repeat' => ['interval' => 1, 'weekdays' => ['TU'], 'until' => '2026-11-01']], 'repeat.until', 'The repeat ends before the event starts.'],
-    'a repeat on no day' => [['repeat' => ['interval' => 1, 'weekdays' => []]], 'repeat.weekdays', 'Choose at least one weekday.'],
+    'a repeat that ends before it begins' => [['repeat' => ['rule' => 'FREQ=WEEKLY;BYDAY=TU', 'until' => '2026-11-01']], 'repeat.until', 'The repeat ends before the event starts.'],
+    'a repeat on no day' => [['repeat' => ['rule' => 'FREQ=WEEKLY;BYDAY=']], 'repeat.rule', 'Choose at least one weekday.'],
 ]);
 
 test('a weekly series repeats, and is told in words', function () {
-    $this->as($this->ada, 'POST', '/events', ($this->input)(['repeat' => ['interval' => 1, 'weekdays' => ['TU', 'TH'], 'until' => '2026-11-19']]))->assertCreated()
-        ->assertJsonPath('repeat.words', 'every week on Tuesday and Thursday until 19 November 2026')->assertJsonPath('repeat.weekly.weekdays', ['TU', 'TH']);
+    $this->as($this->ada, 'POST', '/events', ($this->input)(['repeat' => ['rule' => 'FREQ=WEEKLY;BYDAY=TU,TH', 'until' => '2026-11-19']]))->assertCreated()
+        ->assertJsonPath('repeat.words', 'every week on Tuesday and Thursday until 19 November 2026')->assertJsonPath('repeat.rule', 'FREQ=WEEKLY;BYDAY=TU,TH');
     expect(($this->days)())->toBe(['11-10T09:00 Haul out', '11-12T09:00 Haul out', '11-17T09:00 Haul out', '11-19T09:00 Haul out']);
 });
 

@@ -265,8 +265,9 @@ test('an event is given to other people, and those who take part otherwise, or a
     $pilot = new Participant('mailto:pilot@example.org', 'The pilot', role: ParticipantRole::Responsible);
     $event = $this->add($this->slip, $this->ada, title: 'Haul out', more: ['participants' => [$asked, $pilot]]);
     $told = fn ($answer): array => array_map(fn (array $each): array => [$each['name'], $each['part']], $answer->assertOk()->json('participants'));
-    expect($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ben->id]], 1)))->toBe([['A guest', 'required'], ['The pilot', 'responsible'], ['Ben Oar', 'responsible']])
-        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['title' => 'Haul out two'], 2)))->toBe([['A guest', 'required'], ['The pilot', 'responsible'], ['Ben Oar', 'responsible']])
-        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [$this->ada->id]], 3)))->toBe([['A guest', 'required'], ['The pilot', 'responsible'], ['Ada Quill', 'responsible']]);
-    $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['responsible' => [0]], 4)->assertUnprocessable()->assertJsonPath('errors.0.field', 'responsible.0');
+    $named = fn (int $id, string $part = 'responsible'): array => ['participants' => [['kind' => 'person', 'id' => $id, 'part' => $part]]];
+    expect($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", $named($this->ben->id), 1)))->toBe([['Ben Oar', 'responsible'], ['A guest', 'required'], ['The pilot', 'responsible']])
+        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", ['title' => 'Haul out two'], 2)))->toBe([['Ben Oar', 'responsible'], ['A guest', 'required'], ['The pilot', 'responsible']])
+        ->and($told($this->as($this->ada, 'PATCH', "/events/{$event->id}", $named($this->ada->id), 3)))->toBe([['Ada Quill', 'responsible'], ['A guest', 'required'], ['The pilot', 'responsible']]);
+    $this->as($this->ada, 'PATCH', "/events/{$event->id}", $named(0), 4)->assertUnprocessable()->assertJsonPath('errors.0.field', 'participants.0');
 });

@@ -7,7 +7,7 @@ import { begunIn, laneRows, wouldStandIn, type LaneRow } from '../../resources/j
 
 const item: Item = {
     id: 1, occurrence: null, layer: 0, also: [], calendar: 'slip', title: 'Haul out', place: 'Slip 2', categories: ['launch'], allDay: false, start: '2026-11-10T09:00', end: '2026-11-10T11:00',
-    status: 'confirmed', busyOnly: false, private: false, repeats: false, hold: null, external: false, unanswered: false, responsible: [], rows: [0, 2],
+    status: 'confirmed', busyOnly: false, private: false, repeats: false, hold: null, external: false, pinned: false, colour: null, unanswered: false, responsible: [], rows: [0, 2],
 };
 const whole: Item = { ...item, allDay: true, start: '2026-11-10', end: '2026-11-12' };
 
@@ -45,16 +45,16 @@ test('what may not be dropped says why', () => {
 });
 
 test('another row changes what rows are told apart by, and that alone', () => {
-    const event = { calendar: 'slip', categories: ['Launch', 'visit'], participants: [{ id: 4, name: 'Esi', part: 'responsible', answer: 'accepted' }, { id: 5, name: 'Idris', part: 'responsible', answer: 'accepted' }, { id: 6, name: 'Oda', part: 'optional', answer: 'unanswered' }] } as unknown as Event;
+    const event = { calendar: 'slip', categories: ['Launch', 'visit'], participants: [{ kind: 'person', id: 4, name: 'Esi', part: 'responsible', answer: 'accepted' }, { kind: 'person', id: 5, name: 'Idris', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 4, name: 'Riggers', part: 'optional', answer: 'unanswered' }] } as unknown as Event;
     const change = (from: LaneRow, to: LaneRow) => rowChange({ from, to }, event);
     expect(change(row('layer', 'a', 'a'), row('layer', 'b', 'b', { target: 'loft' }))).toEqual({ calendar: 'loft' });
     expect(change(row('place', 'slip 2', 'Slip 2'), row('place', 'long loft', 'Long loft'))).toEqual({ place: 'Long loft' });
     expect(change(row('place', 'slip 2', 'Slip 2'), row('place', '', 'No place'))).toEqual({ place: '' });
     expect(change(row('category', 'launch', 'launch'), row('category', 'assessment', 'Assessment'))).toEqual({ categories: ['visit', 'Assessment'] });
     expect(change(row('category', 'launch', 'launch'), row('category', '', 'No category'))).toEqual({ categories: ['visit'] });
-    expect(change(row('person', '4', 'Esi'), row('person', '9', 'Bea'))).toEqual({ responsible: [5, 9] });
-    expect(change(row('person', '4', 'Esi'), row('person', '5', 'Idris'))).toEqual({ responsible: [5] });
-    expect(change(row('person', '4', 'Esi'), row('person', '', 'Nobody responsible'))).toEqual({ responsible: [5] });
+    expect(change(row('person', '4', 'Esi'), row('person', '9', 'Bea'))).toEqual({ participants: [{ kind: 'person', id: 5, part: 'responsible' }, { kind: 'group', id: 4, part: 'optional' }, { kind: 'person', id: 9, part: 'responsible' }] });
+    expect(change(row('person', '4', 'Esi'), row('person', '5', 'Idris'))).toEqual({ participants: [{ kind: 'group', id: 4, part: 'optional' }, { kind: 'person', id: 5, part: 'responsible' }] });
+    expect(change(row('person', '4', 'Esi'), row('person', '', 'Nobody responsible'))).toEqual({ participants: [{ kind: 'person', id: 5, part: 'responsible' }, { kind: 'group', id: 4, part: 'optional' }] });
     expect([row('person', '9', 'Bea'), row('person', '', ''), row('place', 'x', 'X'), row('place', '', ''), row('category', 'y', 'Y'), row('layer', 'z', 'Z')].map(rowWords)).toEqual(['Bea responsible', 'nobody responsible', 'at X', 'no place', 'Y', 'on Z']);
 });
 

@@ -8,8 +8,10 @@ use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Events\RecurrenceId;
-use PinnedRota\Core\Events\Responsible;
+use PinnedRota\Core\Events\Reminder;
+use PinnedRota\Core\Events\Reminders;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\ICalendar\Property;
 use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -87,14 +89,28 @@ test('an occurrence is named by its original start, whatever kind it is', functi
     ['2026-07-02', null, '2026-07-02'],
 ]);
 
-test('other people are made responsible, and whoever takes part otherwise stays', function () {
+test('who takes part is put anew: those who stay keep their answer, and whom the directory does not know stays', function () {
     $guest = new Participant('mailto:guest@example.org', 'Guest', answer: ParticipantAnswer::Tentative);
     $ada = new Participant('mailto:ada@example.org', role: ParticipantRole::Responsible);
     $ben = new Participant('mailto:Ben@example.org', role: ParticipantRole::Optional, answer: ParticipantAnswer::Declined);
-    $told = fn (array $participants): array => array_map(fn (Participant $each): string => "{$each->mailAddress()} {$each->role->value} {$each->answer->value}", $participants);
-    expect($told(Responsible::put([$guest, $ada, $ben], [new Participant('mailto:ben@example.org'), new Participant('mailto:cy@example.org', role: ParticipantRole::Responsible)])))
-        ->toBe(['guest@example.org REQ-PARTICIPANT TENTATIVE', 'ben@example.org CHAIR DECLINED', 'cy@example.org CHAIR NEEDS-ACTION'])
-        ->and($told(Responsible::put([$guest, $ada], [])))->toBe(['guest@example.org REQ-PARTICIPANT TENTATIVE']);
+    $loft = Participants::ofRoom(4, 'Long loft', ParticipantRole::Required);
+    $told = fn (array $participants): array => array_map(fn (Participant $each): string => trim("{$each->name} {$each->mailAddress()} {$each->role->value} {$each->answer->value}"), $participants);
+    $known = ['ada@example.org', 'ben@example.org'];
+    expect($told(Participants::put([$guest, $ada, $ben, $loft], [new Participant('mailto:ben@example.org', role: ParticipantRole::Responsible), Participants::ofRoom(5, 'Slip', ParticipantRole::Required)], $known)))
+        ->toBe(['ben@example.org CHAIR DECLINED', 'Slip  REQ-PARTICIPANT ACCEPTED', 'Guest guest@example.org REQ-PARTICIPANT TENTATIVE'])
+        ->and($told(Participants::put([$guest, $ada, $loft], [], $known)))->toBe(['Guest guest@example.org REQ-PARTICIPANT TENTATIVE'])
+        ->and([Participants::roomId($loft), Participants::groupId($loft), Participants::groupId(Participants::ofGroup(7, 'Riggers', ParticipantRole::Optional)), Participants::roomId($ada)])->toBe([4, null, 7, null]);
+});
+
+test('plain reminders are put anew, and those of another kind stay as a file had them', function () {
+    $atEnd = new Reminder(new Duration(0, -600), true);
+    $mail = new Reminder(new Duration(0, -900), action: 'EMAIL');
+    $ten = new Reminder(new Duration(0, -600), extra: [new Property('DESCRIPTION', 'Off we go')]);
+    expect(array_map(Reminders::minutes(...), [$atEnd, $mail, $ten, Reminders::before(2880), Reminders::before(0), new Reminder(new Duration(0, 60)), new Reminder(new Duration(0, -90))]))->toBe([null, null, 10, 2880, 0, null, null])
+        ->and(Reminders::put([$atEnd, $ten, $mail], [10, 1440, 1440]))->toEqual([$atEnd, $ten, $mail, Reminders::before(1440)])
+        ->and(Reminders::put([$atEnd, $ten], []))->toEqual([$atEnd])
+        // A day before is a day on the wall, also over the night of a clock change.
+        ->and(Reminders::before(1440)->offset?->addTo(Make::time('2026-10-25T09:00'))->local->toMinute())->toBe('2026-10-24T09:00');
 });
 
 test('of those who take part the directory’s are replaced, others stay, and answers are kept', function () {

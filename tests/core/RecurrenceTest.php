@@ -93,6 +93,6 @@ test('rules are told in words', function (string $rule, string $words) {
     ['FREQ=WEEKLY', 'every week on Tuesday'],
     ['FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,WE,FR;UNTIL=20261218T235959Z', 'every other week on Monday, Wednesday and Friday until 18 December 2026'],
     ['FREQ=MONTHLY;BYDAY=2TU;COUNT=5', 'every month on the second Tuesday, 5 times'],
-    ['FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=-1', 'every 3 months on day last'],
+    ['FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=-1', 'every 3 months on its last day'],
     ['FREQ=YEARLY;BYMONTH=3;BYDAY=-1SU', 'every year on the last Sunday in March'],
 ]);

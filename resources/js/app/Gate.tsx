@@ -1,29 +1,43 @@
 import { useRouterState } from '@tanstack/react-router';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Problem } from '@/api/client';
 import { Failed, Loading } from '@/components/States';
 import { PasswordPage } from '@/features/session/PasswordPage';
+import { SignInAgain } from '@/features/session/SignInAgain';
 import { SignInPage } from '@/features/session/SignInPage';
 import { useSession } from '@/features/session/useSession';
+import { epochNow } from '@/time/dates';
 import { Shell } from './Shell';
 
-/** Lets in whoever is signed in; asks everybody else to. */
+/** Lets in whoever is signed in; asks everybody else to. Who was in and is no more signs in over what they were doing. */
 export function Gate() {
     const session = useSession();
     const path = useRouterState({ select: (state) => state.location.pathname });
     const client = useQueryClient();
-    useEffect(
-        () =>
-            client.getQueryCache().subscribe((event) => {
-                const error: unknown = event.query.state.error;
-                const ended = error instanceof Problem && error.status === 401;
-                if (ended && event.type === 'updated' && event.action.type === 'error') void client.invalidateQueries({ queryKey: ['session'] });
-            }),
-        [client],
-    );
+    const [endedAt, setEndedAt] = useState(0);
+    useEffect(() => {
+        const note = (error: unknown) => {
+            const person = client.getQueryData<{ person: unknown }>(['session'])?.person;
+            if (error instanceof Problem && (error.status === 401 || error.status === 419) && person != null) setEndedAt(epochNow());
+        };
+        const queries = client.getQueryCache().subscribe((event) => event.type === 'updated' && event.action.type === 'error' && note(event.query.state.error));
+        const mutations = client.getMutationCache().subscribe((event) => event.type === 'updated' && event.action.type === 'error' && note(event.action.error));
+        return () => {
+            queries();
+            mutations();
+        };
+    }, [client]);
     if (path === '/password') return <PasswordPage />;
     if (session.isPending) return <Loading what="your session" />;
     if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
-    return session.data.person === null ? <SignInPage demo={session.data.demo} /> : <Shell />;
+    const { person, demo } = session.data;
+    if (person === null) return <SignInPage demo={demo} />;
+    return (
+        <>
+            <Shell />
+            {/* Signed in anew, the session is newer than its end. */}
+            {endedAt > session.dataUpdatedAt && <SignInAgain person={person} demo={demo} onBack={(again) => client.setQueryData(['session'], again)} />}
+        </>
+    );
 }

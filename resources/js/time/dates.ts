@@ -1,5 +1,10 @@
 import { Temporal } from 'temporal-polyfill';
 
+/** Milliseconds since 1970, now. */
+export function epochNow(): number {
+    return Temporal.Now.instant().epochMilliseconds;
+}
+
 /** Dates are ISO text (`2026-11-02`) wherever they are stored or sent; wall times are `2026-11-02T09:30`. */
 
 export const browserZone = Temporal.Now.timeZoneId();

@@ -176,6 +176,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/events/{id}/attachments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hangs a file on an event. */
+        post: operations["attachFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/attachments/{attachment}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A file of an event, for whoever sees the event in full. */
+        get: operations["downloadFile"];
+        put?: never;
+        post?: never;
+        /** Takes a file off an event; it can be undone. */
+        delete: operations["detachFile"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/bulk/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a change of many events would change of each, and what of it cannot be done. Nothing is changed. */
+        post: operations["previewBulk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/bulk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Changes many events alike, as one operation: all of them or none. With the key of one that is done it does nothing again. */
+        post: operations["changeInBulk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/operations/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether something that was asked for under a key was done: where no answer came. */
+        get: operations["findOperation"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/directory/calendars": {
         parameters: {
             query?: never;
@@ -425,7 +511,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** People and groups whose name or post has these words. */
+        /** People, groups and, where asked for, rooms whose name or post has these words. */
         get: operations["searchDirectory"];
         put?: never;
         post?: never;
@@ -609,6 +695,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The rooms of the organisation. */
+        get: operations["listRooms"];
+        put?: never;
+        /** Adds a room; for administrators. */
+        post: operations["createRoom"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rooms/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a room off the list; events that name it keep its name. For administrators. */
+        delete: operations["deleteRoom"];
+        options?: never;
+        head?: never;
+        /** Gives a room another name; for administrators. */
+        patch: operations["renameRoom"];
+        trace?: never;
+    };
     "/session": {
         parameters: {
             query?: never;
@@ -691,6 +813,23 @@ export interface paths {
         /** Says whether one takes part in an event that one is asked to; of a series, in all of it. */
         put: operations["answerEvent"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copies an event, or with “occurrence” that one time of it, to a calendar to which one may add; the copy is independent. */
+        post: operations["copyEvent"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1093,6 +1232,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/events/{id}/pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Shows an event on a further calendar to which one may add; it stays one event. */
+        post: operations["pinEvent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/pins/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes an event off a calendar that it is pinned to: for whoever pinned it, may edit that calendar, or may change the event. */
+        delete: operations["unpinEvent"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Joins an event that is open for it: it is pinned to one’s own calendar, and one is counted. */
+        post: operations["joinEvent"];
+        /** Takes back that one joined. */
+        delete: operations["leaveEvent"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What one has to prepare oneself, that is due in a window. */
+        get: operations["listDueTasks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/tasks/{task}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says that something is prepared, or not yet: for whoever does it, or may change the event. */
+        put: operations["setTaskDone"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sources": {
         parameters: {
             query?: never;
@@ -1122,6 +1347,57 @@ export interface paths {
         put?: never;
         /** Refreshes a source now. */
         post: operations["refreshSource"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The events of a window as rows, a series being one of them; through an overlay, one calendar, or all one may see. */
+        get: operations["getTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/weeks/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What laying a week over other weeks would add, and which days it would leave out. Nothing is added. */
+        post: operations["previewWeeks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/weeks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lays the events of a week over other weeks, each as a series, as one operation. */
+        post: operations["layWeeks"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1357,9 +1633,16 @@ export interface components {
             person: components["schemas"]["Person"] | null;
             demo: components["schemas"]["Demo"] | null;
         };
+        RoomInput: {
+            name: string;
+        };
+        Room: {
+            id: number;
+            name: string;
+        };
         DirectoryEntry: {
             /** @enum {string} */
-            kind: "person" | "group";
+            kind: "person" | "group" | "room";
             id: number;
             name: string;
             about: string;
@@ -1517,23 +1800,16 @@ export interface components {
             token: string;
             password: string;
         };
-        WeeklyRepeat: {
-            /** @description Shapes of the API: Events and how they repeat. */
-            interval: number;
-            weekdays: ("MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU")[];
-            /** @description The last day, inclusive */
-            until?: string | null;
-            count?: number | null;
-        };
-        /** @description Either weekdays of every so many weeks, or any rule */
         RepeatInput: {
-            interval?: number;
-            weekdays?: ("MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU")[];
-            /** @description RRULE (RFC 5545, 3.3.10); its end is told beside it */
-            rule?: string | null;
+            /** @description RRULE (RFC 5545, 3.3.10); its end is told beside it. Null where only the extra dates repeat it */
+            rule: string | null;
             /** @description The last day, inclusive */
             until?: string | null;
             count?: number | null;
+            /** @description Dates that are left out; where they are not told, they stay and move along with the start */
+            skipped?: string[];
+            /** @description Dates that are added; likewise */
+            extra?: string[];
         };
         RepeatTold: {
             words: string;
@@ -1541,26 +1817,96 @@ export interface components {
             next: string[];
             more: boolean;
         };
+        ChangedTime: {
+            occurrence: string;
+            /** @description When it is now */
+            start: string;
+        };
         Repeat: {
             /** @description RRULE without its end; null where there are several or none */
             rule: string | null;
+            /** @description Whether it repeats by several rules, which are kept as they are */
+            several: boolean;
             /** @description The last day, inclusive */
             until: string | null;
             count: number | null;
             words: string;
-            /** @description Null where the rule says more than a weekly repeat can */
-            weekly: components["schemas"]["WeeklyRepeat"] | null;
+            skipped: string[];
+            extra: string[];
+            /** @description Times that were changed on their own */
+            changed: components["schemas"]["ChangedTime"][];
+        };
+        Task: {
+            id: number;
+            title: string;
+            /** @description From the day on which the event starts; negative is before it */
+            days: number;
+            /** Format: date */
+            due: string;
+            doer: {
+                id: number;
+                name: string;
+            } | null;
+            done: boolean;
+        };
+        TaskInput: {
+            /** @description Of one that is there already */
+            id?: number | null;
+            title: string;
+            days: number;
+            /** @description Id of a person */
+            doer?: number | null;
+        };
+        DueTask: {
+            id: number;
+            title: string;
+            /** Format: date */
+            due: string;
+            done: boolean;
+            event: number;
+            occurrence: string | null;
+            /** @description The title of the event */
+            of: string;
+            /**
+             * Format: date
+             * @description The day of the event
+             */
+            on: string;
+        };
+        TaskDoneInput: {
+            done: boolean;
+            /** @description The time that is meant, of a series */
+            occurrence?: string | null;
+        };
+        Attachment: {
+            id: number;
+            name: string;
+            /** @description In octets */
+            size: number;
+        };
+        PinInput: {
+            calendar: string;
+        };
+        JoinedEvent: {
+            calendar: string;
+            name: string;
+        };
+        Pin: {
+            calendar: string;
+            name: string;
+            by: string | null;
+            mayUnpin: boolean;
         };
         ParticipantInput: {
             /** @enum {string} */
-            kind: "person" | "group";
+            kind: "person" | "group" | "room";
             id: number;
             /** @enum {string} */
             part: "responsible" | "required" | "optional" | "informed";
         };
         EventParticipant: {
             /** @enum {string} */
-            kind: "person" | "group" | "other";
+            kind: "person" | "group" | "room" | "other";
             /** @description Where they are in the directory */
             id: number | null;
             name: string;
@@ -1595,6 +1941,31 @@ export interface components {
             mayChange: boolean;
             version: number;
             repeat: components["schemas"]["Repeat"] | null;
+            /** @description 0 none, 1 highest to 9 lowest */
+            priority: number;
+            /**
+             * @description Its own, whatever the layer has
+             * @enum {string|null}
+             */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            /** @description Minutes before the start */
+            reminders: number[];
+            attachments: components["schemas"]["Attachment"][];
+            tasks: components["schemas"]["Task"][];
+            joinable: boolean;
+            copyOf: {
+                id: number;
+                title: string;
+            } | null;
+            /** @description Further calendars on which it shows, of those that the viewer sees */
+            pins: components["schemas"]["Pin"][];
+            /** @description Whether the viewer sees it by a pin alone */
+            pinned: boolean;
+            /** @description Whether the viewer has joined it */
+            joined: boolean;
+            joiners: number;
+            /** @description For those who may change the event */
+            joinerNames: string[];
         };
         EventInput: {
             calendar: string;
@@ -1611,8 +1982,15 @@ export interface components {
             busy?: boolean;
             private?: boolean;
             categories?: string[];
-            /** @description Ids of people; nobody else is responsible then */
-            responsible?: number[];
+            priority?: number;
+            /** @enum {string|null} */
+            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            /** @description Whether whoever may read it may join it */
+            joinable?: boolean;
+            /** @description Minutes before the start; others that a file brought stay */
+            reminders?: number[];
+            /** @description The preparation list as it is to be; of the series, whatever time of it is changed */
+            tasks?: components["schemas"]["TaskInput"][];
             /** @description Those whom the directory knows; others stay */
             participants?: components["schemas"]["ParticipantInput"][];
             repeat?: components["schemas"]["RepeatInput"] | null;
@@ -1632,8 +2010,15 @@ export interface components {
             busy?: boolean;
             private?: boolean;
             categories?: string[];
-            /** @description Ids of people; nobody else is responsible then */
-            responsible?: number[];
+            priority?: number;
+            /** @enum {string|null} */
+            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            /** @description Whether whoever may read it may join it */
+            joinable?: boolean;
+            /** @description Minutes before the start; others that a file brought stay */
+            reminders?: number[];
+            /** @description The preparation list as it is to be; of the series, whatever time of it is changed */
+            tasks?: components["schemas"]["TaskInput"][];
             /** @description Those whom the directory knows; others stay */
             participants?: components["schemas"]["ParticipantInput"][];
             repeat?: components["schemas"]["RepeatInput"] | null;
@@ -1652,7 +2037,7 @@ export interface components {
         HistoryEntry: {
             operation: number;
             /** @enum {string} */
-            what: "add" | "change" | "delete" | "restore";
+            what: "add" | "change" | "delete" | "restore" | "bulk" | "weeks";
             by: string;
             at: string;
             undone: boolean;
@@ -1906,9 +2291,16 @@ export interface components {
              * @description What, if anything, keeps the viewer from changing it
              * @enum {string|null}
              */
-            hold: "hidden" | "outside" | "archived" | "level" | "looking" | null;
+            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
             /** @description Whether it comes from a source */
             external: boolean;
+            /** @description Whether it shows on several calendars by a pin */
+            pinned: boolean;
+            /**
+             * @description Its own, whatever the layer has
+             * @enum {string|null}
+             */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
             /** @description Whether the viewer is asked to take part and has not answered */
             unanswered: boolean;
             /** @description Names */
@@ -1936,6 +2328,127 @@ export interface components {
             from: string;
             loads: number[];
             closed: string[];
+        };
+        TableRow: {
+            /** @description Shapes of the API: events as rows, and what is done with many of them. */
+            id: number;
+            /** @description Its first time in the window, of a series */
+            occurrence: string | null;
+            layer: number;
+            calendar: string;
+            title: string;
+            place: string;
+            categories: string[];
+            responsible: string[];
+            allDay: boolean;
+            start: string;
+            end: string;
+            /** @enum {string} */
+            status: "confirmed" | "provisional" | "cancelled";
+            private: boolean;
+            repeats: boolean;
+            pinned: boolean;
+            /** @enum {string|null} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            /** @enum {string|null} */
+            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
+            external: boolean;
+            /** @description How often it is in the window */
+            times: number;
+            addedBy: string;
+            changedAt: string;
+            version: number;
+        };
+        Table: {
+            rows: components["schemas"]["TableRow"][];
+            total: number;
+            /** @description The cursor of the next page */
+            next: number | null;
+        };
+        BulkEvent: {
+            id: number;
+            version: number;
+            /** @description Texts by column (title, …), as they are typed */
+            cells?: {
+                [key: string]: string;
+            };
+        };
+        BulkInput: {
+            /**
+             * Format: uuid
+             * @description By which it can be asked after
+             */
+            key?: string;
+            /** @description Zone in which times are typed */
+            tz: string;
+            events: components["schemas"]["BulkEvent"][];
+            delete?: boolean;
+            /** @description Adds copies so many days later */
+            copyDays?: number | null;
+            calendar?: string | null;
+            place?: string | null;
+            /** @enum {string|null} */
+            status?: "confirmed" | "provisional" | "cancelled" | null;
+            busy?: boolean | null;
+            private?: boolean | null;
+            priority?: number | null;
+            shiftDays?: number;
+            shiftMinutes?: number;
+            addCategories?: string[];
+            dropCategories?: string[];
+            addParticipants?: components["schemas"]["ParticipantInput"][];
+            dropParticipants?: {
+                /** @enum {string} */
+                kind: "person" | "group" | "room";
+                id: number;
+            }[];
+        };
+        BulkPreviewRow: {
+            id: number;
+            title: string;
+            /** @enum {string} */
+            what: "change" | "nothing" | "copy" | "delete" | "refused";
+            refused: string | null;
+            changes: components["schemas"]["HistoryChange"][];
+        };
+        BulkDone: {
+            operation: number;
+            events: number;
+        };
+        WeeksInput: {
+            calendar: string;
+            /**
+             * Format: date
+             * @description A day of the week that is laid
+             */
+            week: string;
+            /**
+             * Format: date
+             * @description A day of the first week
+             */
+            from: string;
+            /**
+             * Format: date
+             * @description The last day
+             */
+            to: string;
+            /** @description In every so many weeks */
+            every?: number;
+            /** @description The calendar that says which days are closed */
+            closures?: string | null;
+            tz: string;
+            /** @description Only these of the week */
+            events?: number[];
+        };
+        LaidEvent: {
+            id: number;
+            title: string;
+            start: string;
+            days: string[];
+            /** @description Days that are left out */
+            closed: string[];
+            /** @description Why nothing of it is laid */
+            why: string | null;
         };
     };
     responses: never;
@@ -2214,6 +2727,154 @@ export interface operations {
         responses: {
             /** @description Done */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    attachFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The file */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attachment"];
+                };
+            };
+        };
+    };
+    downloadFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                attachment: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    detachFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                attachment: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken off */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    previewBulk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BulkInput"];
+            };
+        };
+        responses: {
+            /** @description Event by event */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkPreviewRow"][];
+                };
+            };
+        };
+    };
+    changeInBulk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BulkInput"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkDone"];
+                };
+            };
+        };
+    };
+    findOperation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It was done, all of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkDone"];
+                };
+            };
+            /** @description Nothing of it was done */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2660,6 +3321,8 @@ export interface operations {
                 q?: string;
                 /** @description Only people, or only groups */
                 kind?: "person" | "group";
+                /** @description Rooms, too */
+                rooms?: boolean;
                 /** @description Only these people, by id */
                 "people[]"?: number[];
             };
@@ -3020,6 +3683,96 @@ export interface operations {
             };
         };
     };
+    listRooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Room"][];
+                };
+            };
+        };
+    };
+    createRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoomInput"];
+            };
+        };
+        responses: {
+            /** @description The room */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Room"];
+                };
+            };
+        };
+    };
+    deleteRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken off */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    renameRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoomInput"];
+            };
+        };
+        responses: {
+            /** @description The room */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Room"];
+                };
+            };
+        };
+    };
     getSession: {
         parameters: {
             query?: never;
@@ -3201,6 +3954,34 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    copyEvent: {
+        parameters: {
+            query?: {
+                occurrence?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinInput"];
+            };
+        };
+        responses: {
+            /** @description The copy */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Event"];
+                };
             };
         };
     };
@@ -3389,12 +4170,16 @@ export interface operations {
     tellRepeat: {
         parameters: {
             query: {
-                /** @description RRULE without its end */
-                rule: string;
+                /** @description RRULE without its end; none where only the extra dates repeat it */
+                rule?: string;
                 start: string;
                 /** @description The last day, inclusive */
                 until?: string;
                 count?: number;
+                /** @description Dates that are left out */
+                "skipped[]"?: string[];
+                /** @description Dates that are added */
+                "extra[]"?: string[];
             };
             header?: never;
             path?: never;
@@ -3894,6 +4679,143 @@ export interface operations {
             };
         };
     };
+    pinEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinInput"];
+            };
+        };
+        responses: {
+            /** @description Pinned */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    unpinEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken off */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    joinEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The calendar it is on now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinedEvent"];
+                };
+            };
+        };
+    };
+    leaveEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Left */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    listDueTasks: {
+        parameters: {
+            query: {
+                from: string;
+                /** @description The day after the last */
+                to: string;
+                tz: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By due day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueTask"][];
+                };
+            };
+        };
+    };
+    setTaskDone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                task: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaskDoneInput"];
+            };
+        };
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     listSources: {
         parameters: {
             query?: never;
@@ -3956,6 +4878,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Source"];
+                };
+            };
+        };
+    };
+    getTable: {
+        parameters: {
+            query: {
+                from: string;
+                /** @description The day after the last */
+                to: string;
+                tz: string;
+                overlay?: string;
+                calendar?: string;
+                as?: number;
+                "categories[]"?: string[];
+                words?: string;
+                "people[]"?: number[];
+                status?: "confirmed" | "provisional" | "cancelled";
+                sort?: "when" | "title" | "calendar" | "place" | "categories" | "status" | "responsible" | "addedBy" | "changedAt";
+                descending?: boolean;
+                /** @description Where the page begins, as the one before told it */
+                cursor?: number;
+                /** @description Every row, but only its id, version and what holds it */
+                whole?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of rows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Table"];
+                };
+            };
+        };
+    };
+    previewWeeks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeeksInput"];
+            };
+        };
+        responses: {
+            /** @description Event by event */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LaidEvent"][];
+                };
+            };
+        };
+    };
+    layWeeks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeeksInput"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkDone"];
                 };
             };
         };

@@ -4,23 +4,27 @@ import { useId, useState, type KeyboardEvent } from 'react';
 import { api, type Schemas } from '@/api/client';
 import { CONTROL } from '@/components/Field';
 
-export type Entry = Schemas['DirectoryEntry'];
+type Found = Schemas['DirectoryEntry'];
+
+/** A person or a group. */
+export type Entry = Omit<Found, 'kind'> & { kind: 'person' | 'group' };
 
 /** Finds a person or a group by typing part of the name. */
-export function SubjectPicker({ entry, onChange, label = 'Person or group', kind, narrow = false }: { entry: Entry | null; onChange: (entry: Entry | null) => void; label?: string; /** Where only one kind will do. */ kind?: Entry['kind']; narrow?: boolean }) {
+export function SubjectPicker({ entry, onChange, label = 'Person or group', kind, narrow = false, onRoom }: { entry: Entry | null; onChange: (entry: Entry | null) => void; label?: string; /** Where only one kind will do. */ kind?: 'person' | 'group'; narrow?: boolean; /** What is done with a room, where those are found, too. */ onRoom?: (room: { id: number; name: string }) => void }) {
     const id = useId();
     const [words, setWords] = useState('');
     const [open, setOpen] = useState(false);
     const [active, setActive] = useState(0);
     const found = useQuery({
-        queryKey: ['directory', words, kind],
-        queryFn: ({ signal }) => api<Entry[]>('GET', '/directory', { query: { q: words, kind }, signal }),
+        queryKey: ['directory', words, kind, onRoom !== undefined],
+        queryFn: ({ signal }) => api<Found[]>('GET', '/directory', { query: { q: words, kind, rooms: onRoom === undefined ? undefined : '1' }, signal }),
         enabled: open,
         placeholderData: (before) => before,
     });
     const entries = open ? (found.data ?? []) : [];
-    const choose = (chosen: Entry) => {
-        onChange(chosen);
+    const choose = (chosen: Found) => {
+        if (chosen.kind === 'room') onRoom?.(chosen);
+        else onChange({ ...chosen, kind: chosen.kind });
         setWords('');
         setOpen(false);
     };

@@ -3,13 +3,14 @@ import { Button } from '@/components/Button';
 import { FormProblem } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatWhen } from '@/time/dates';
+import { dueWords, reminderWords } from './reminderWords';
 import type { Event, EventInput } from './useEventActions';
 
 type Key = keyof EventInput;
 
 const FIELDS: { name: string; keys: Key[] }[] = [
     { name: 'Title', keys: ['title'] },
-    { name: 'When', keys: ['allDay', 'start', 'end'] },
+    { name: 'When', keys: ['allDay', 'start', 'end', 'timezone'] },
     { name: 'Calendar', keys: ['calendar'] },
     { name: 'Place', keys: ['place'] },
     { name: 'Categories', keys: ['categories'] },
@@ -19,6 +20,11 @@ const FIELDS: { name: string; keys: Key[] }[] = [
     { name: 'Private', keys: ['private'] },
     { name: 'Repeat', keys: ['repeat'] },
     { name: 'Link', keys: ['link'] },
+    { name: 'Priority', keys: ['priority'] },
+    { name: 'Colour', keys: ['colour'] },
+    { name: 'Reminders', keys: ['reminders'] },
+    { name: 'Joining', keys: ['joinable'] },
+    { name: 'To prepare', keys: ['tasks'] },
     { name: 'About', keys: ['description'] },
 ];
 
@@ -47,6 +53,8 @@ export function ConflictFields({ before, theirs, mine, current, onSave, onTheirs
         if (keys[0] === 'calendar') return calendars.data?.find((each) => each.slug === value)?.name ?? input.calendar;
         if (keys[0] === 'busy') return value === true ? 'busy' : 'free';
         if (keys[0] === 'participants') return `${(value as unknown[]).length} of the directory`;
+        if (keys[0] === 'tasks') return (input.tasks ?? []).map(({ title, days }) => `${title} (${dueWords(days)})`).join(', ') || 'nothing';
+        if (keys[0] === 'reminders') return (input.reminders ?? []).map(reminderWords).join(', ') || 'none';
         if (keys[0] === 'categories') return (input.categories ?? []).join(', ') || 'none';
         if (typeof value === 'boolean') return value ? 'yes' : 'no';
         if (value === null || value === undefined || value === '') return 'nothing';

@@ -7,8 +7,9 @@ import { useDraft, useRota } from '@/features/overlays/RotaContext';
 import { addDays } from '@/time/dates';
 import { ConflictFields } from './ConflictFields';
 import { CategoryPicker } from './CategoryPicker';
-import { endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
-import { pickOf } from './repeatRule';
+import { changesOf, endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
+import { KindNote } from './KindNote';
+import { MoreFields } from './MoreFields';
 import { RepeatFields } from './RepeatFields';
 import { ParticipantsPicker } from './ParticipantsPicker';
 import { TargetPicker } from './TargetPicker';
@@ -31,8 +32,8 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
     const filled = useRef(draft?.begun ?? 0);
     const saving = event === null ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
-    // An imported rule that says more than this form can is kept as it is.
-    const foreignRule = event?.repeat != null && (event.repeat.rule === null || pickOf(event.repeat.rule, event.start.slice(0, 10)) === null);
+    // Several rules, as a file may have them, are kept as they are.
+    const foreignRule = event?.repeat?.several === true;
     // Of one and all that follow the repeat goes on as it was, unless it is changed here.
     const whole = scope === null || isFollowing(scope);
     const withRepeat = whole && !foreignRule;
@@ -66,8 +67,10 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
     };
     const submit = form.handleSubmit((given) => {
         const input = inputOf(given, sendsRepeat(given));
-        if (event === null) create.mutate(input, { onSuccess: onDone });
-        else update.mutate({ event, scope, change: scope === null ? input : { ...input, calendar: undefined } }, { onSuccess: onDone });
+        if (event === null) return create.mutate(input, { onSuccess: onDone });
+        const changes = changesOf(inputOf(valuesOf(event), sendsRepeat(given)), input);
+        if (Object.keys(changes).length === 0) return onDone();
+        update.mutate({ event, scope, change: changes }, { onSuccess: onDone });
     });
     const conflict = problem?.status === 412 ? (problem.current as Event) : null;
     return (
@@ -84,7 +87,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                 </div>
                 <TextField label="Place" error={problem?.field('place')} {...register('place')} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
-                <ParticipantsPicker chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
+                <ParticipantsPicker onRoom={(name) => getValues('place') === '' && setValue('place', name)} chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
                 <Field label="State">
                     {(control) => (
                         <select {...control} {...register('status')}>
@@ -94,26 +97,16 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                         </select>
                     )}
                 </Field>
-                {withRepeat && values.rule !== null ? (
-                    <p className="flex items-baseline gap-2">
-                        <span className="min-w-0 flex-1 text-soft">Repeats as you wrote it.</span>
-                        <Button look="quiet" onClick={() => setValue('rule', null)}>
-                            Not so
-                        </Button>
-                    </p>
-                ) : withRepeat ? (
-                    <RepeatFields problem={problem} />
-                ) : (
-                    foreignRule && whole && <p className="text-soft">Repeats {event?.repeat?.words}. This repeat is kept as it is.</p>
-                )}
+                {withRepeat ? <RepeatFields problem={problem} withDates={scope === null} /> : foreignRule && whole && <p className="text-soft">Repeats {event?.repeat?.words}. This repeat is kept as it is.</p>}
+                {event !== null && scope === null && <KindNote event={event} allDay={allDay} />}
                 <div>
                     <CheckField label="Leaves the time free" {...register('free')} />
                     <CheckField label="Private: busy to all who may not edit" {...register('private')} />
                 </div>
-                <TextField label="Link" type="url" error={problem?.field('link')} {...register('link')} />
                 <Field label="About" error={problem?.field('description')}>
                     {(control) => <textarea rows={3} {...control} {...register('description')} />}
                 </Field>
+                <MoreFields problem={problem} zone={event?.timezone ?? null} whole={scope === null} begun={event === null} />
                 {conflict !== null && event !== null ? (
                     <ConflictFields
                         before={inputOf(valuesOf(event), withRepeat)}

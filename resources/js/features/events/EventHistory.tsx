@@ -8,7 +8,7 @@ import { formatMoment } from '@/time/dates';
 import { remember } from './operations';
 import { useUndo } from './useUndo';
 
-const DID: Record<Schemas['HistoryEntry']['what'], string> = { add: 'added it', change: 'changed it', delete: 'deleted it', restore: 'put an earlier state back' };
+const DID: Record<Schemas['HistoryEntry']['what'], string> = { add: 'added it', change: 'changed it', delete: 'deleted it', restore: 'put an earlier state back', bulk: 'changed it with others', weeks: 'laid a week over others' };
 
 /** What was done with an event, by whom and when; any earlier state can be put back. */
 export function EventHistory({ id, version }: { id: number; version: number }) {

@@ -10,7 +10,12 @@ import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
 import { usePerson } from '@/features/session/useSession';
 import { Answer } from './Answer';
+import { EventFiles } from './EventFiles';
 import { EventHistory } from './EventHistory';
+import { EventPlaces } from './EventPlaces';
+import { EventTasks } from './EventTasks';
+import { Linked } from './Linked';
+import { reminderWords } from './reminderWords';
 import { following, type Scope } from './scope';
 
 type Props = { event: Event; onEdit: (scope: Scope) => void; onClose: () => void };
@@ -25,8 +30,10 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const [looking, setLooking] = useState(false);
     const [asking, setAsking] = useState<'change' | 'delete' | null>(null);
     const calendar = calendars.data?.find((each) => each.slug === event.calendar);
-    // The same event by other ways: the sheet shows it once, and it is said here where else it is.
-    const also = (rota.sheet?.items.find((item) => item.id === event.id)?.also ?? []).map((slug) => calendars.data?.find((each) => each.slug === slug)?.name ?? slug);
+    // The same event in several files: the sheet shows it once, and it is said here where else it is.
+    const also = (rota.sheet?.items.find((item) => item.id === event.id)?.also ?? [])
+        .filter((slug) => slug !== event.calendar && !event.pins.some((each) => each.calendar === slug))
+        .map((slug) => calendars.data?.find((each) => each.slug === slug)?.name ?? slug);
     const person = usePerson();
     const asked = rota.search.as === undefined ? event.participants.find((each) => each.kind === 'person' && each.id === person.id && each.part !== 'responsible') : undefined;
     const series = event.repeat !== null && event.occurrence !== null;
@@ -86,6 +93,8 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Category">{event.categories.join(', ')}</Fact>
                 <Fact name="State">{STATUS[event.status]}</Fact>
                 <Fact name="Repeats">{event.repeat?.words}</Fact>
+                <Fact name="Priority">{event.priority === 0 ? null : `${event.priority}${event.priority === 1 ? ', highest' : event.priority === 9 ? ', lowest' : ''}`}</Fact>
+                <Fact name="Reminds">{event.reminders.map(reminderWords).join(', ')}</Fact>
                 <Fact name="Time is">{event.busyOnly || event.busy ? null : 'left free'}</Fact>
                 <Fact name="Seen by">{event.private ? 'those who may edit; busy to others' : null}</Fact>
                 <Fact name="Link">
@@ -95,10 +104,11 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         </a>
                     )}
                 </Fact>
-                <Fact name="About">{event.description !== '' && <span className="whitespace-pre-line [overflow-wrap:anywhere]">{event.description}</span>}</Fact>
+                <Fact name="About">{event.description !== '' && <Linked text={event.description} />}</Fact>
                 <Fact name="Added by">{event.addedBy !== null && event.addedAt !== null && `${event.addedBy}, ${formatMoment(event.addedAt)}`}</Fact>
                 <Fact name="Changed by">{event.changedAt !== event.addedAt && event.changedBy !== null && event.changedAt !== null && `${event.changedBy}, ${formatMoment(event.changedAt)}`}</Fact>
             </dl>
+            {event.pinned && <p className="mb-3 text-soft italic">It is pinned here; its own calendar is not open to you, and it is changed there.</p>}
             {calendar?.subscribed === true && <p className="mb-3 text-soft italic">It comes from outside and is changed there.</p>}
             {event.mayChange && (
                 <div className="flex gap-1.5">
@@ -111,9 +121,15 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                     </Button>
                 </div>
             )}
+            <EventTasks event={event} />
+            <EventFiles event={event} />
+            <EventPlaces event={event} />
             {event.mayChange && looking && <EventHistory id={event.id} version={event.version} />}
             {asking !== null && (
                 <SeriesQuestion
+                    doing={asking}
+                    id={event.id}
+                    occurrence={event.occurrence}
                     title={asking === 'change' ? `Change “${event.title}”` : `Delete “${event.title}”`}
                     onClose={() => setAsking(null)}
                     onOne={() => (asking === 'change' ? onEdit(event.occurrence) : drop(event.occurrence))}

@@ -2,12 +2,12 @@ import { X } from 'lucide-react';
 import { SubjectPicker } from '@/features/access/SubjectPicker';
 import type { Participant } from '@/features/overlays/RotaContext';
 
-type Props = { chosen: Participant[]; onChange: (chosen: Participant[]) => void; error: string | undefined };
+type Props = { chosen: Participant[]; onChange: (chosen: Participant[]) => void; error: string | undefined; /** What a room that takes part means besides. */ onRoom: (name: string) => void };
 
 const PARTS: Record<Participant['part'], string> = { responsible: 'responsible', required: 'required', optional: 'optional', informed: 'told of it' };
 
 /** Whose event it is, and who else takes part: apart from where it is. */
-export function ParticipantsPicker({ chosen, onChange, error }: Props) {
+export function ParticipantsPicker({ chosen, onChange, error, onRoom }: Props) {
     const without = (gone: Participant) => onChange(chosen.filter((each) => each !== gone));
     const known = chosen.filter((each) => each.kind !== 'other');
     const others = chosen.filter((each) => each.kind === 'other');
@@ -15,7 +15,12 @@ export function ParticipantsPicker({ chosen, onChange, error }: Props) {
         <div>
             <SubjectPicker
                 entry={null}
-                label="People and groups"
+                label="People, groups and rooms"
+                onRoom={(room) => {
+                    if (chosen.some((each) => each.kind === 'room' && each.id === room.id)) return;
+                    onChange([...chosen, { kind: 'room', ...room, part: 'required', answer: 'accepted' }]);
+                    onRoom(room.name);
+                }}
                 onChange={(entry) => {
                     if (entry?.id == null || chosen.some((each) => each.kind === entry.kind && each.id === entry.id)) return;
                     // The first person is most often whose event it is.

@@ -1,8 +1,15 @@
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
+import { exceptionWords } from './exceptions';
+import { fetchEvent } from './useEventActions';
 
 type Props = {
     title: string;
+    doing: 'change' | 'delete';
+    id: number;
+    occurrence: string | null;
     /** Undefined where it can only mean all of them. */
     onOne: (() => void) | undefined;
     onFollowing: (() => void) | undefined;
@@ -11,25 +18,48 @@ type Props = {
 };
 
 /** Asks whether a change means one time of a series, it and all that follow, or all of them; says what becomes of the others first. */
-export function SeriesQuestion({ title, onOne, onFollowing, onAll, onClose }: Props) {
+export function SeriesQuestion({ title, doing, id, occurrence, onOne, onFollowing, onAll, onClose }: Props) {
+    const event = useQuery({ queryKey: ['event', id, occurrence, undefined], queryFn: () => fetchEvent(id, occurrence) });
+    const words = event.data === undefined ? null : exceptionWords(event.data, doing);
     const choose = (action: () => void) => () => {
         onClose();
         action();
     };
     return (
-        <Dialog open onOpenChange={onClose} title={title} about="This event repeats. Times that were changed or left out on their own stay so, and go along with the series that they are in.">
-            <div className="flex flex-wrap gap-2">
+        <Dialog open onOpenChange={onClose} title={title} about={event.data?.repeat == null ? 'This event repeats.' : `It repeats ${event.data.repeat.words}.`}>
+            <dl className="grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2.5">
                 {onOne !== undefined && (
-                    <Button look="primary" onClick={choose(onOne)} autoFocus>
-                        Only this one
-                    </Button>
+                    <Choice words={words?.one}>
+                        <Button look="primary" className="w-full" onClick={choose(onOne)} autoFocus>
+                            Only this one
+                        </Button>
+                    </Choice>
                 )}
-                {onFollowing !== undefined && <Button onClick={choose(onFollowing)}>This and all that follow</Button>}
-                <Button onClick={choose(onAll)}>All of them</Button>
-                <Button look="quiet" onClick={onClose}>
-                    Leave it
-                </Button>
-            </div>
+                {onFollowing !== undefined && (
+                    <Choice words={words?.following}>
+                        <Button className="w-full" onClick={choose(onFollowing)}>
+                            This and all that follow
+                        </Button>
+                    </Choice>
+                )}
+                <Choice words={words?.all}>
+                    <Button className="w-full" onClick={choose(onAll)}>
+                        All of them
+                    </Button>
+                </Choice>
+            </dl>
+            <Button look="quiet" className="mt-3" onClick={onClose}>
+                Leave it
+            </Button>
         </Dialog>
+    );
+}
+
+function Choice({ words, children }: { words: string | undefined; children: ReactNode }) {
+    return (
+        <>
+            <dt>{children}</dt>
+            <dd className="text-[12.5px] text-soft">{words}</dd>
+        </>
     );
 }

@@ -1,12 +1,17 @@
 import type { Schemas } from '@/api/client';
-import { pickOf, ruleOf, type MonthBy, type Unit } from './repeatRule';
-import { WEEKDAYS, type Weekday } from './weekdays';
+import type { Ink } from '@/components/Mark';
+import { pickOf, ruleOf, type RepeatPick } from './repeatRule';
+import { WEEKDAYS } from './weekdays';
 import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
 import type { Draft, Participant } from '@/features/overlays/RotaContext';
-import { knownOf, type Event, type EventInput } from './useEventActions';
+import { knownOf } from './participants';
+import type { Event, EventInput } from './useEventActions';
+
+/** Something to prepare, as it is written. */
+export type TaskValues = { id: number | null; title: string; days: number; doer: { id: number; name: string } | null };
 
 /** What the form holds: dates and times in fields of their own, the last day of an all-day event as people say it. */
-export type EventValues = {
+export type EventValues = RepeatPick & {
     calendar: string;
     title: string;
     allDay: boolean;
@@ -14,24 +19,29 @@ export type EventValues = {
     startTime: string;
     endDate: string;
     endTime: string;
+    /** Empty: that of the calendar, or as it was. */
+    timezone: string;
     place: string;
     link: string;
     description: string;
     categories: string[];
     participants: Participant[];
-    /** A rule that the fields of the form do not offer, kept until another repeat is chosen. */
-    rule: { rule: string; until: string | null; count: number | null } | null;
     status: Event['status'];
     free: boolean;
     private: boolean;
+    priority: number;
+    colour: Ink | null;
+    joinable: boolean;
+    reminders: number[];
+    tasks: TaskValues[];
     repeats: boolean;
-    unit: Unit;
-    interval: number;
-    weekdays: Weekday[];
-    monthBy: MonthBy;
     ends: 'never' | 'until' | 'count';
     until: string;
     count: number;
+    skipped: string[];
+    extra: string[];
+    /** Whether the dates left out and added were changed here; else they move along with the start. */
+    datesTouched: boolean;
 };
 
 export function valuesOf(event: Event | Draft): EventValues {
@@ -39,7 +49,7 @@ export function valuesOf(event: Event | Draft): EventValues {
     const begun = 'id' in event ? null : event;
     const startDate = event.start.slice(0, 10);
     const told = full?.repeat ?? begun?.repeat ?? null;
-    const pick = told?.rule == null ? null : pickOf(told.rule, startDate);
+    const own: RepeatPick = { unit: 'week', interval: 1, weekdays: [WEEKDAYS[weekday(startDate)] ?? 'MO'], monthBy: 'date', ruleText: '' };
     return {
         calendar: event.calendar,
         title: event.title,
@@ -48,23 +58,28 @@ export function valuesOf(event: Event | Draft): EventValues {
         startTime: event.allDay ? '09:00' : event.start.slice(11, 16),
         endDate: event.allDay ? addDays(event.end.slice(0, 10), -1) : event.end.slice(0, 10),
         endTime: event.allDay ? '10:00' : event.end.slice(11, 16),
+        timezone: '',
         place: full?.place ?? begun?.place ?? '',
         link: full?.link ?? '',
         description: full?.description ?? '',
         categories: full?.categories ?? begun?.categories ?? [],
         participants: full?.participants ?? begun?.participants ?? [],
-        rule: told?.rule != null && pick === null ? { rule: told.rule, until: told.until, count: told.count } : null,
         status: full?.status ?? begun?.status ?? 'confirmed',
         free: full === null ? false : !full.busy,
         private: full?.private ?? begun?.private ?? false,
-        repeats: pick !== null,
-        unit: pick?.unit ?? 'week',
-        interval: pick?.interval ?? 1,
-        weekdays: pick?.weekdays ?? [WEEKDAYS[weekday(startDate)] ?? 'MO'],
-        monthBy: pick?.monthBy ?? 'date',
+        priority: full?.priority ?? 0,
+        colour: full?.colour ?? null,
+        joinable: full?.joinable ?? false,
+        reminders: full?.reminders ?? [],
+        tasks: full?.tasks.map(({ id, title, days, doer }) => ({ id, title, days, doer })) ?? [],
+        repeats: told !== null,
+        ...(told === null ? own : told.rule === null ? { ...own, unit: 'dates' } : pickOf(told.rule, startDate)),
         ends: told?.until != null ? 'until' : told?.count != null ? 'count' : 'never',
         until: told?.until ?? addDays(startDate, 70),
         count: told?.count ?? 10,
+        skipped: full?.repeat?.skipped ?? [],
+        extra: full?.repeat?.extra ?? [],
+        datesTouched: false,
     };
 }
 
@@ -77,6 +92,7 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         allDay,
         start: allDay ? startDate : `${startDate}T${values.startTime}`,
         end: allDay ? addDays(endDate, 1) : `${endDate}T${values.endTime}`,
+        ...(values.timezone === '' || allDay ? {} : { timezone: values.timezone }),
         place: values.place,
         link: values.link,
         description: values.description,
@@ -85,17 +101,33 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         status: values.status,
         busy: !values.free,
         private: values.private,
+        priority: values.priority,
+        colour: values.colour,
+        joinable: values.joinable,
+        reminders: values.reminders,
+        tasks: values.tasks.filter((task) => task.title.trim() !== '').map(({ id, title, days, doer }) => ({ id, title, days, doer: doer?.id ?? null })),
         ...(withRepeat ? { repeat: repeatOf(values) } : {}),
     };
 }
 
+const TIMES: (keyof EventInput)[] = ['allDay', 'start', 'end', 'timezone'];
+
+/** What of an input is another than before; of the time, all of it or nothing. */
+export function changesOf(before: EventInput, input: EventInput): Partial<EventInput> {
+    const differs = (key: keyof EventInput) => JSON.stringify(input[key] ?? null) !== JSON.stringify(before[key] ?? null);
+    const timed = TIMES.some(differs);
+    return Object.fromEntries((Object.keys(input) as (keyof EventInput)[]).filter((key) => (TIMES.includes(key) ? timed : differs(key))).map((key) => [key, input[key]]));
+}
+
 function repeatOf(values: EventValues): Schemas['RepeatInput'] | null {
-    if (values.rule !== null) return values.rule;
     if (!values.repeats) return null;
-    const end = { until: values.ends === 'until' ? values.until : null, count: values.ends === 'count' ? values.count : null };
-    // Weekdays are told as such, so that it is said at their field where none is chosen.
-    if (values.unit === 'week') return { interval: values.interval, weekdays: values.weekdays, ...end };
-    return { rule: ruleOf(values, values.startDate), ...end };
+    const ends = values.unit === 'dates' ? 'never' : values.ends;
+    return {
+        rule: ruleOf(values, values.startDate),
+        until: ends === 'until' ? values.until : null,
+        count: ends === 'count' ? values.count : null,
+        ...(values.datesTouched || values.unit === 'dates' ? { skipped: values.skipped, extra: values.extra } : {}),
+    };
 }
 
 /** The end that goes with another start: the length stays. */

@@ -1,7 +1,8 @@
 import { addDays, weekday } from '@/time/dates';
 import { WEEKDAYS, type Weekday } from './weekdays';
 
-export const UNITS = ['day', 'week', 'month', 'year'] as const;
+/** The plain units, a rule that is written out, and days that are chosen one by one. */
+export const UNITS = ['day', 'week', 'month', 'year', 'rule', 'dates'] as const;
 
 export type Unit = (typeof UNITS)[number];
 
@@ -11,9 +12,9 @@ export const MONTH_BYS = ['date', 'weekday', 'last weekday', 'last day'] as cons
 export type MonthBy = (typeof MONTH_BYS)[number];
 
 /** What the form offers of a rule. */
-export type RepeatPick = { unit: Unit; interval: number; weekdays: Weekday[]; monthBy: MonthBy };
+export type RepeatPick = { unit: Unit; interval: number; weekdays: Weekday[]; monthBy: MonthBy; ruleText: string };
 
-const FREQUENCIES: Record<Unit, string> = { day: 'DAILY', week: 'WEEKLY', month: 'MONTHLY', year: 'YEARLY' };
+const FREQUENCIES = { day: 'DAILY', week: 'WEEKLY', month: 'MONTHLY', year: 'YEARLY' } as const;
 
 /** Which of its weekdays a date is in its month, from 1. */
 export function ordinalOf(date: string): number {
@@ -25,8 +26,10 @@ export function isLastOf(date: string): boolean {
     return addDays(date, 7).slice(0, 7) !== date.slice(0, 7);
 }
 
-/** The rule (RFC 5545, 3.3.10) of what was picked, for a series that starts on a date. */
-export function ruleOf({ unit, interval, weekdays, monthBy }: RepeatPick, start: string): string {
+/** The rule (RFC 5545, 3.3.10) of what was picked, for a series that starts on a date; null where days are chosen one by one. */
+export function ruleOf({ unit, interval, weekdays, monthBy, ruleText }: RepeatPick, start: string): string | null {
+    if (unit === 'dates') return null;
+    if (unit === 'rule') return ruleText.trim().replace(/^RRULE:/i, '');
     const parts = [`FREQ=${FREQUENCIES[unit]}`];
     if (interval > 1) parts.push(`INTERVAL=${interval}`);
     const day = WEEKDAYS[weekday(start)] ?? 'MO';
@@ -37,19 +40,19 @@ export function ruleOf({ unit, interval, weekdays, monthBy }: RepeatPick, start:
     return parts.join(';');
 }
 
-/** What was picked to make a rule; null where the form has no fields for it, so that it is kept as it is. */
-export function pickOf(rule: string, start: string): RepeatPick | null {
+/** What was picked to make a rule: what there are no fields for is written out. */
+export function pickOf(rule: string, start: string): RepeatPick {
     const parts = new Map(rule.split(';').map((part) => part.split('=') as [string, string]));
-    const unit = UNITS.find((each) => FREQUENCIES[each] === parts.get('FREQ'));
-    if (unit === undefined) return null;
-    const interval = Number(parts.get('INTERVAL') ?? 1);
+    const unit = (['day', 'week', 'month', 'year'] as const).find((each) => FREQUENCIES[each] === parts.get('FREQ'));
     const own = WEEKDAYS[weekday(start)] ?? 'MO';
+    const plain: RepeatPick = { unit: 'rule', interval: 1, weekdays: [own], monthBy: 'date', ruleText: rule };
+    if (unit === undefined) return plain;
     const weekdays = unit === 'week' ? ((parts.get('BYDAY') ?? own).split(',') as Weekday[]) : [own];
     for (const monthBy of MONTH_BYS) {
-        const pick: RepeatPick = { unit, interval, weekdays, monthBy };
+        const pick: RepeatPick = { unit, interval: Number(parts.get('INTERVAL') ?? 1), weekdays, monthBy, ruleText: rule };
         if (unit !== 'month' && monthBy !== 'date') break;
         const made = ruleOf(pick, start);
-        if (made === rule || (unit === 'week' && made.replace(/;BYDAY=.*/, '') === rule)) return pick;
+        if (made === rule || (unit === 'week' && made?.replace(/;BYDAY=.*/, '') === rule)) return pick;
     }
-    return null;
+    return plain;
 }

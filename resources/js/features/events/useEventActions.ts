@@ -105,11 +105,6 @@ export function useEventActions() {
     return { create, update, remove, move };
 }
 
-/** Those whom the directory knows, as an input names them. */
-export function knownOf(participants: Event['participants']): Schemas['ParticipantInput'][] {
-    return participants.flatMap(({ kind, id, part }) => (kind === 'other' || id === null ? [] : { kind, id, part }));
-}
-
 function movedWords(move: Move, saved: Event): string {
     const row = move.rows === null ? '' : `${rowWords(move.rows.to)}`;
     if (move.startBy === 0 && move.endBy === 0) return `“${saved.title}” is ${row === '' ? 'as it was' : `now ${row}`}.`;

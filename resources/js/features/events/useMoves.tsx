@@ -35,7 +35,7 @@ export function useMoves() {
         <>
             {both !== null && <MoveQuestion move={both} onClose={() => setBoth(null)} onMove={settle} />}
             {series !== null && (
-                <SeriesQuestion title={`Move “${series.item.title}”`} onClose={() => setSeries(null)} onOne={wholeOnly ? undefined : () => scoped(series.item.occurrence)} onFollowing={wholeOnly ? undefined : () => scoped(following(series.item.occurrence ?? ''))} onAll={() => scoped(null)} />
+                <SeriesQuestion doing="change" id={series.item.id} occurrence={series.item.occurrence} title={`Move “${series.item.title}”`} onClose={() => setSeries(null)} onOne={wholeOnly ? undefined : () => scoped(series.item.occurrence)} onFollowing={wholeOnly ? undefined : () => scoped(following(series.item.occurrence ?? ''))} onAll={() => scoped(null)} />
             )}
         </>
     );

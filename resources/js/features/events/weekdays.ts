@@ -1,5 +1,3 @@
-import type { Schemas } from '@/api/client';
-
-export type Weekday = Schemas['WeeklyRepeat']['weekdays'][number];
+export type Weekday = 'MO' | 'TU' | 'WE' | 'TH' | 'FR' | 'SA' | 'SU';
 
 export const WEEKDAYS: Weekday[] = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];

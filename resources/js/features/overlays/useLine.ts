@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, type Schemas } from '@/api/client';
 import { addDays, addMinutes } from '@/time/dates';
-import { knownOf } from '@/features/events/useEventActions';
+import { knownOf } from '@/features/events/participants';
 import type { Beginning } from './RotaContext';
 
 export type UnderstoodLine = Schemas['UnderstoodLine'];

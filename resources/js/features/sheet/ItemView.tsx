@@ -37,7 +37,7 @@ export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends
             data-item={itemKey(item)}
             data-id={item.id}
             data-occurrence={item.occurrence ?? ''}
-            data-ink={look.colour}
+            data-ink={item.colour ?? look.colour}
             data-pattern={look.pattern === 'plain' ? undefined : look.pattern}
             data-ends={ends || undefined}
             className={clsx(shape, item.status, item.busyOnly && 'busy-only', item.unanswered && 'unanswered', item.allDay && 'all-day', chosen && 'chosen', short && 'short')}
@@ -56,7 +56,7 @@ export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends
     );
 });
 
-type Face = Pick<Item, 'title' | 'start' | 'allDay'> & Partial<Pick<Item, 'private' | 'external' | 'unanswered'>>;
+type Face = Pick<Item, 'title' | 'start' | 'allDay'> & Partial<Pick<Item, 'private' | 'external' | 'unanswered' | 'pinned'>>;
 
 export function ItemFace({ item, shape, mark }: { item: Face; shape: Shape; mark: MarkName }) {
     const time = item.allDay ? null : <span className="at">{timeOfDay(item.start)}</span>;
@@ -78,14 +78,15 @@ export function ItemFace({ item, shape, mark }: { item: Face; shape: Shape; mark
     );
 }
 
-/** Small signs for what colour does not tell: asked and not answered, private, from outside. */
+/** Small signs for what colour does not tell: asked and not answered, private, from outside, pinned. */
 function Signs({ item }: { item: Face }) {
-    if (item.unanswered !== true && item.private !== true && item.external !== true) return null;
+    if (item.unanswered !== true && item.private !== true && item.external !== true && item.pinned !== true) return null;
     return (
         <span className="signs" aria-hidden="true">
             {item.unanswered === true && <CircleHelp size={11} />}
             {item.private === true && <Lock size={10} />}
             {item.external === true && <Import size={11} />}
+            {item.pinned === true && <span className="pin-head" />}
         </span>
     );
 }
@@ -102,5 +103,6 @@ export function notes(item: Item): string[] {
         ...(item.unanswered ? ['you have not answered'] : []),
         ...(item.private ? ['private'] : []),
         ...(item.external ? ['from outside'] : []),
+        ...(item.pinned ? ['pinned'] : []),
     ];
 }

@@ -1,5 +1,6 @@
 import type { Schemas } from '@/api/client';
 import { addDays, addMinutes, daysBetween, minutesBetween } from '@/time/dates';
+import { knownOf } from '@/features/events/participants';
 import type { Item } from './geometry';
 import type { LaneRow } from './rows';
 
@@ -13,6 +14,7 @@ export const HOLDS: Record<NonNullable<Item['hold']>, string> = {
     outside: 'It comes from outside and is changed there.',
     archived: 'Its calendar is archived, so nothing on it changes.',
     level: 'You may look at this event, not change it.',
+    pinned: 'It is pinned here, and is changed on its own calendar.',
     looking: 'You look with somebody else’s eyes; nothing can be changed.',
 };
 
@@ -44,6 +46,7 @@ export function refusalOf({ item, rows }: Move): string | null {
     const { to } = rows;
     if (to.key === '*') return 'Nothing can be put among what is hidden from you.';
     if (to.kind !== 'layer' && to.kind !== 'calendar') return null;
+    if (item.pinned) return 'It is pinned to several calendars. Open it to move it to another.';
     if (to.calendars?.includes(item.calendar) === true) return 'Both layers are of its calendar: what tells them apart is in the event itself.';
     return to.target == null ? `You may not add to ${to.name}.` : null;
 }
@@ -56,8 +59,8 @@ export function rowChange({ from, to }: NonNullable<Move['rows']>, event: Schema
         case 'category':
             return { categories: [...event.categories.filter((name) => name.toLowerCase() !== from.key && name.toLowerCase() !== to.key), ...(to.key === '' ? [] : [to.name])] };
         case 'person': {
-            const others = event.participants.filter((each) => each.part === 'responsible' && String(each.id) !== from.key && String(each.id) !== to.key).flatMap((each) => each.id ?? []);
-            return { responsible: [...others, ...(to.key === '' ? [] : [Number(to.key)])] };
+            const stays = event.participants.filter((each) => !(each.kind === 'person' && each.part === 'responsible' && String(each.id) === from.key) && !(each.kind === 'person' && String(each.id) === to.key));
+            return { participants: [...knownOf(stays), ...(to.key === '' ? [] : [{ kind: 'person' as const, id: Number(to.key), part: 'responsible' as const }])] };
         }
         default:
             return { calendar: to.target ?? event.calendar };

@@ -1,0 +1,122 @@
+<?php
+
+namespace App\Bulk;
+
+use App\Access\CurrentViewer;
+use App\Events\SeriesWriter;
+use App\History\Operation;
+use App\History\Recorder;
+use App\History\SeriesFields;
+use App\Http\VersionConflict;
+use Closure;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Series;
+
+/** Changes many events at once: looked at first, then all of it or nothing, and undone as one. */
+final class BulkController
+{
+    /** So long it may take, in seconds. */
+    private const LONGEST = 300;
+
+    public function __construct(private readonly CurrentViewer $viewer, private readonly BulkPlan $plan, private readonly SeriesFields $fields, private readonly SeriesWriter $writer, private readonly Recorder $recorder)
+    {
+    }
+
+    #[OA\Post(path: '/bulk/preview', operationId: 'previewBulk', summary: 'What a change of many events would change of each, and what of it cannot be done. Nothing is changed.', tags: ['events'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/BulkInput')),
+        responses: [new OA\Response(response: 200, description: 'Event by event', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/BulkPreviewRow')))])]
+    public function preview(BulkInput $input): JsonResponse
+    {
+        $copies = $input->filled('copyDays');
+
+        return new JsonResponse(array_map(function (Planned $each) use ($copies): array {
+            $before = $each->before === null ? [] : $this->fields->ofSeries($each->head->calendar_id, $each->before);
+            $after = $each->after === null ? [] : $this->fields->ofSeries((int) $each->calendarId, $each->after);
+
+            return [
+                'id' => $each->id,
+                'title' => $each->head->title ?? '',
+                'what' => match (true) {
+                    $each->refused !== null => 'refused',
+                    $each->after === null => 'delete',
+                    $copies => 'copy',
+                    $before == $after => 'nothing',
+                    default => 'change',
+                },
+                'refused' => $each->refused,
+                'changes' => $each->refused !== null || $each->after === null ? [] : SeriesFields::differences($before, $after),
+            ];
+        }, $this->plan->of($input)));
+    }
+
+    #[OA\Post(path: '/bulk', operationId: 'changeInBulk', summary: 'Changes many events alike, as one operation: all of them or none. With the key of one that is done it does nothing again.', tags: ['events'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/BulkInput')),
+        responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/BulkDone'))])]
+    public function store(BulkInput $input): JsonResponse
+    {
+        $person = $this->viewer->person();
+        $key = $input->filled('key') ? (string) $input->validated('key') : null;
+        $known = $key === null ? null : Operation::query()->where('person_id', $person->id)->where('key', $key)->first();
+        if ($known !== null) {
+            return $this->done($known);
+        }
+        set_time_limit(self::LONGEST);
+        $copies = $input->filled('copyDays');
+        $this->recorder->record($person, 'bulk', $copies ? [] : $input->ids(), function (Closure $added) use ($input, $copies, $person): void {
+            $planned = $this->plan->of($input, locked: true);
+            $this->demandAll($planned, $input);
+            $by = ['updated_by' => $person->id];
+            foreach ($planned as $each) {
+                if ($copies) {
+                    $uid = Str::uuid()->toString();
+                    $copy = new Series($each->after->master?->with(uid: $uid), array_map(static fn (CoreEvent $event): CoreEvent => $event->with(uid: $uid), $each->after->overrides));
+                    $added($this->writer->add((int) $each->calendarId, $copy, $by + ['created_by' => $person->id, 'copied_from' => $each->id])->id);
+                } elseif ($each->after === null) {
+                    $this->writer->delete($each->head);
+                } else {
+                    $this->writer->move($each->head, (int) $each->calendarId);
+                    $this->writer->replace($each->head, $each->after, $by + ['created_by' => $each->head->created_by]);
+                }
+            }
+        }, $key);
+
+        return $this->done($this->recorder->last);
+    }
+
+    #[OA\Get(path: '/operations/{key}', operationId: 'findOperation', summary: 'Whether something that was asked for under a key was done: where no answer came.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'key', schema: new OA\Schema(type: 'string', format: 'uuid'))],
+        responses: [new OA\Response(response: 200, description: 'It was done, all of it', content: new OA\JsonContent(ref: '#/components/schemas/BulkDone')), new OA\Response(response: 404, description: 'Nothing of it was done')])]
+    public function find(string $key): JsonResponse
+    {
+        return $this->done(Operation::query()->where('person_id', $this->viewer->person()->id)->where('key', $key)->firstOrFail());
+    }
+
+    /**
+     * @param  list<Planned>  $planned
+     *
+     * @throws VersionConflict where somebody else was first with one of them
+     * @throws ValidationException where one of them cannot be changed
+     */
+    private function demandAll(array $planned, BulkInput $input): void
+    {
+        $refused = array_filter($planned, static fn (Planned $each): bool => $each->refused !== null);
+        if ($refused === []) {
+            return;
+        }
+        $outdated = array_filter($refused, static fn (Planned $each): bool => $each->outdated);
+        if ($outdated !== []) {
+            throw new VersionConflict(array_values(array_map(static fn (Planned $each): array => ['id' => $each->id, 'title' => $each->head->title ?? '', 'version' => $each->head->version ?? 0], $outdated)));
+        }
+        $events = $input->events();
+        throw ValidationException::withMessages(collect($refused)->mapWithKeys(static fn (Planned $each): array => ["events.{$events[$each->id]['position']}" => (string) $each->refused])->all());
+    }
+
+    private function done(Operation $operation): JsonResponse
+    {
+        return (new JsonResponse(['operation' => $operation->id, 'events' => $operation->series()->count()]))->header(Operation::HEADER, (string) $operation->id);
+    }
+}

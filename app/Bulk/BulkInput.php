@@ -1,0 +1,107 @@
+<?php
+
+namespace App\Bulk;
+
+use App\Events\ParticipantsInput;
+use App\Http\Rules\ZoneName;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Events\BulkChange;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\Status;
+
+/** Events, each with the version that it was seen in, and what is done with all of them; or the cells of each, as they are typed. */
+final class BulkInput extends FormRequest
+{
+    /** What a cell may be of. */
+    public const COLUMNS = ['title', 'when', 'calendar', 'place', 'categories', 'status', 'responsible'];
+
+    private const MOST = 2_000;
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'key' => ['sometimes', 'uuid'],
+            'tz' => ['required', 'string', new ZoneName],
+            'events' => ['required', 'array', 'min:1', 'max:'.self::MOST],
+            'events.*.id' => ['required', 'integer', 'distinct'],
+            'events.*.version' => ['required', 'integer'],
+            'events.*.cells' => ['sometimes', 'array:'.implode(',', self::COLUMNS)],
+            'events.*.cells.*' => ['nullable', 'string', 'max:1000'],
+            'delete' => ['sometimes', 'boolean'],
+            'copyDays' => ['sometimes', 'nullable', 'integer', 'between:-4000,4000', 'not_in:0'],
+            'calendar' => ['sometimes', 'nullable', 'string', 'max:80'],
+            'place' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'status' => ['sometimes', 'nullable', Rule::enum(Status::class)],
+            'busy' => ['sometimes', 'nullable', 'boolean'],
+            'private' => ['sometimes', 'nullable', 'boolean'],
+            'priority' => ['sometimes', 'nullable', 'integer', 'between:0,9'],
+            'shiftDays' => ['sometimes', 'integer', 'between:-4000,4000'],
+            'shiftMinutes' => ['sometimes', 'integer', 'between:-1440,1440'],
+            'addCategories' => ['sometimes', 'array', 'max:20'],
+            'addCategories.*' => ['string', 'min:1', 'max:80'],
+            'dropCategories' => ['sometimes', 'array', 'max:20'],
+            'dropCategories.*' => ['string', 'max:80'],
+            'addParticipants' => ['sometimes', 'array', 'max:50'],
+            'addParticipants.*.kind' => ['required', Rule::in(ParticipantsInput::KINDS)],
+            'addParticipants.*.id' => ['required', 'integer'],
+            'addParticipants.*.part' => ['required', Rule::in(ParticipantsInput::PARTS)],
+            'dropParticipants' => ['sometimes', 'array', 'max:50'],
+            'dropParticipants.*.kind' => ['required', Rule::in(ParticipantsInput::KINDS)],
+            'dropParticipants.*.id' => ['required', 'integer'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'events.required' => 'Choose at least one event.',
+            'events.max' => 'At most '.self::MOST.' events are changed at once.',
+            'shiftDays.between' => 'Events are moved by at most 4,000 days.',
+            'shiftMinutes.between' => 'Events are moved by at most a day of minutes; use days beyond that.',
+            'copyDays.not_in' => 'A copy goes to other days.',
+            'place.max' => 'A place has at most 500 characters.',
+        ];
+    }
+
+    /** @throws ValidationException where somebody who is named is not there */
+    public function change(): BulkChange
+    {
+        $people = fn (string $name, string $part): array => ParticipantsInput::put([], array_map(static fn (array $each): array => $each + ['part' => $part], array_values($this->validated($name, []))));
+        $bool = fn (string $name): ?bool => $this->filled($name) || $this->input($name) === false ? $this->boolean($name) : null;
+
+        return new BulkChange(
+            place: $this->has('place') ? (string) $this->validated('place') : null,
+            status: $this->filled('status') ? Status::from($this->validated('status')) : null,
+            busy: $bool('busy'),
+            private: $bool('private'),
+            priority: $this->filled('priority') ? $this->integer('priority') : null,
+            shiftDays: $this->integer('shiftDays'),
+            shiftMinutes: $this->integer('shiftMinutes'),
+            addCategories: array_map(trim(...), array_values($this->validated('addCategories', []))),
+            dropCategories: array_values($this->validated('dropCategories', [])),
+            addParticipants: $people('addParticipants', 'required'),
+            dropParticipants: array_map(static fn (Participant $each): string => $each->address, $people('dropParticipants', 'required')),
+        );
+    }
+
+    /** @return list<int> in the order in which they are locked */
+    public function ids(): array
+    {
+        return collect($this->validated('events'))->pluck('id')->map(intval(...))->sort()->values()->all();
+    }
+
+    /** @return array<int, array{position: int, version: int, cells: array<string, string>}> by id */
+    public function events(): array
+    {
+        $events = [];
+        foreach (array_values($this->validated('events')) as $position => $each) {
+            $events[(int) $each['id']] = ['position' => $position, 'version' => (int) $each['version'], 'cells' => array_map(static fn (?string $text): string => trim((string) $text), $each['cells'] ?? [])];
+        }
+
+        return $events;
+    }
+}

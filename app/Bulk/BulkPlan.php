@@ -1,0 +1,93 @@
+<?php
+
+namespace App\Bulk;
+
+use App\Access\AccessibleCalendar;
+use App\Access\CurrentViewer;
+use App\Events\Event;
+use App\Events\SeenEvents;
+use App\Events\TargetCalendar;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Access\Visibility;
+use PinnedRota\Core\Events\BulkChange;
+use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Time\Zone;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+/** What a bulk change makes of each of its events: the same for the preview and for carrying it out. */
+final class BulkPlan
+{
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly TargetCalendar $targets, private readonly Cells $cells)
+    {
+    }
+
+    /**
+     * @param  bool  $locked  whether the events are to stay as they are until the transaction ends
+     * @return list<Planned> by id
+     *
+     * @throws ValidationException where the change is wrong as such
+     */
+    public function of(BulkInput $input, bool $locked = false): array
+    {
+        $change = $input->change();
+        $target = $input->filled('calendar') ? $this->targets->named($input->validated('calendar')) : null;
+        $heads = Event::query()->whereNull('series_id')->whereIntegerInRaw('id', $input->ids())->orderBy('id')->when($locked, fn ($query) => $query->lockForUpdate())
+            ->with(['categories', 'overrides.categories', 'pins'])->get()->keyBy('id');
+        $wall = Zone::of($input->validated('tz'));
+        $planned = [];
+        foreach ($input->events() as $id => $asked) {
+            $planned[] = $this->one($id, $asked, $heads, $input, $change, $target, $wall);
+        }
+        usort($planned, static fn (Planned $a, Planned $b): int => $a->id <=> $b->id);
+
+        return $planned;
+    }
+
+    /**
+     * @param  array{position: int, version: int, cells: array<string, string>}  $asked
+     * @param  Collection<int, Event>  $heads
+     */
+    private function one(int $id, array $asked, Collection $heads, BulkInput $input, BulkChange $change, ?AccessibleCalendar $target, Zone $wall): Planned
+    {
+        $head = $heads[$id] ?? null;
+        $series = $head === null ? null : $this->seen->load($head);
+        $shown = $series === null ? Visibility::Hidden : $this->seen->visibility($head, $series->master ?? $series->overrides[0], $head->created_by, $this->viewer->sight());
+        if ($shown !== Visibility::Full) {
+            // What is hidden is told of as though it were not there.
+            return Planned::refused($id, null, 'It is not there any more, or not for you.');
+        }
+        try {
+            // A copy takes no right to change what is copied.
+            if (! $input->filled('copyDays')) {
+                $this->seen->demandChange($head);
+            }
+            if ($head->version !== $asked['version']) {
+                return Planned::refused($id, $head, 'Somebody changed it since it was shown here.', true);
+            }
+            if ($input->boolean('delete')) {
+                return new Planned($id, $head, $series, null, $head->calendar_id);
+            }
+            $target = isset($asked['cells']['calendar']) ? $this->cells->target($asked['cells']['calendar']) : $target;
+            if ($target === null && $input->filled('copyDays')) {
+                $target = $this->targets->named($this->viewer->calendars()[$head->calendar_id]->calendar->slug ?? '');
+            }
+            $after = $asked['cells'] === [] ? $series : $this->cells->apply($asked['cells'], $series, $wall);
+            $after = ($input->filled('copyDays') ? new BulkChange(shiftDays: $input->integer('copyDays')) : $change)->apply($after);
+            $this->demandCategories($target ?? $this->viewer->calendars()[$head->calendar_id], $after);
+
+            return new Planned($id, $head, $series, $after, $target?->calendar->id ?? $head->calendar_id);
+        } catch (InvalidRule|HttpExceptionInterface $problem) {
+            return Planned::refused($id, $head, $problem->getMessage());
+        } catch (ValidationException $problem) {
+            return Planned::refused($id, $head, (string) collect($problem->errors())->flatten()->first());
+        }
+    }
+
+    private function demandCategories(AccessibleCalendar $calendar, Series $series): void
+    {
+        $this->targets->demandCategories($calendar, array_values(array_unique(array_merge(...array_map(static fn (CoreEvent $event): array => $event->categories, $series->events())))));
+    }
+}

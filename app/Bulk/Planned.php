@@ -1,0 +1,25 @@
+<?php
+
+namespace App\Bulk;
+
+use App\Events\Event;
+use PinnedRota\Core\Events\Series;
+
+/** What a bulk change makes of one event. */
+final readonly class Planned
+{
+    /**
+     * @param  ?Series  $after  null where it is deleted, or where nothing can be done
+     * @param  ?int  $calendarId  the calendar that it is on afterwards
+     * @param  ?string  $refused  why nothing can be done with it
+     * @param  bool  $outdated  whether that is because somebody else was first
+     */
+    public function __construct(public int $id, public ?Event $head, public ?Series $before, public ?Series $after, public ?int $calendarId, public ?string $refused = null, public bool $outdated = false)
+    {
+    }
+
+    public static function refused(int $id, ?Event $head, string $why, bool $outdated = false): self
+    {
+        return new self($id, $head, null, null, null, $why, $outdated);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+namespace App\Table;
+
+use App\Overlays\SheetRequest;
+use Illuminate\Validation\Rule;
+use PinnedRota\Core\Events\Status;
+
+/** A window on an overlay or a calendar whose events are told as rows, sorted and by pages. */
+final class TableRequest extends SheetRequest
+{
+    protected const MOST_DAYS = 1_200;
+
+    public const SORTS = ['when', 'title', 'calendar', 'place', 'categories', 'status', 'responsible', 'addedBy', 'changedAt'];
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return parent::rules() + [
+            'sort' => ['sometimes', Rule::in(self::SORTS)],
+            'descending' => ['sometimes', 'boolean'],
+            'status' => ['sometimes', 'nullable', Rule::enum(Status::class)],
+            'cursor' => ['sometimes', 'integer', 'min:0'],
+            'whole' => ['sometimes', 'boolean'],
+        ];
+    }
+}

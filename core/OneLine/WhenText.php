@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\OneLine;
+
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
+
+/** When an event is, typed anew: "Fri 9:30–11", "3 Dec to 5 Dec"; a time alone stays on the day of the event. */
+final class WhenText
+{
+    private const NONE = 'x';
+
+    /**
+     * @param  EventTime  $start  of the event as it is
+     * @param  EventTime  $end  exclusive
+     * @param  Zone  $wall  on whose wall the text is meant
+     * @return array{EventTime, EventTime} start and end (exclusive), in the zone of the event where it has one
+     *
+     * @throws InvalidTime where the text says no time, or more than one
+     */
+    public static function read(string $text, EventTime $start, EventTime $end, Zone $wall, bool $dayFirst = true): array
+    {
+        $onWall = $start->kind === TimeKind::Zoned ? $start->inZone($wall) : $start;
+        $midnight = new LocalDateTime($onWall->local->day() * 86_400);
+        $is = LineReader::read(self::NONE.' '.trim($text), new Vocabulary([], [], [], [], []), $midnight, $dayFirst);
+        if ($is->start === null || $is->end === null || $is->rule !== null || $is->title !== self::NONE) {
+            throw new InvalidTime('“'.mb_strimwidth($text, 0, 60, '…').'” is no time that is understood here. Type it like “Fri 9:30–11” or “3 Dec to 5 Dec”.');
+        }
+        if ($is->allDay) {
+            // A day alone moves the event there; its times stay.
+            if ($start->kind !== TimeKind::Date && $is->end->seconds - $is->start->seconds === 86_400) {
+                $by = $is->start->day() - $onWall->local->day();
+
+                return [$start->at($start->local->plusDays($by)), $end->at($end->local->plusDays($by))];
+            }
+
+            return [EventTime::date($is->start), EventTime::date($is->end)];
+        }
+        $make = static fn (LocalDateTime $local): EventTime => $start->kind === TimeKind::Floating
+            ? EventTime::floating($local)
+            : EventTime::zoned($local, $wall)->inZone($start->zone ?? $wall);
+        $from = $make($is->start);
+        $saysEnd = preg_match('/[-–—]|\b(?:to|for|until|till)\b|\d\s?(?:h|m|min|hours?|minutes?)\b/ui', $text) === 1;
+
+        // A start alone keeps the length.
+        return [$from, $saysEnd || $start->kind === TimeKind::Date ? $make($is->end) : $from->at($from->local->plusSeconds($end->local->seconds - $start->local->seconds))];
+    }
+}

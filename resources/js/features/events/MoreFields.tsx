@@ -1,0 +1,82 @@
+import clsx from 'clsx';
+import { useFormContext, useWatch } from 'react-hook-form';
+import type { Problem } from '@/api/client';
+import { CheckField, Field, TextField } from '@/components/Field';
+import { INKS } from '@/components/Mark';
+import type { EventValues } from './eventValues';
+import { RemindersField } from './RemindersField';
+import { TasksField } from './TasksField';
+
+type Props = { problem: Problem | null; /** As the event has it; null where it has none. */ zone: string | null; /** Whether the series as such is written, or a single event. */ whole: boolean; begun: boolean };
+
+/** What few events need: link, zone, priority, colour, reminders, joining, what is to be prepared. */
+export function MoreFields({ problem, zone, whole, begun }: Props) {
+    const { register, control, setValue } = useFormContext<EventValues>();
+    const [allDay, colour, priority, reminders, tasks, joinable, link, timezone] = useWatch({ control, name: ['allDay', 'colour', 'priority', 'reminders', 'tasks', 'joinable', 'link', 'timezone'] });
+    const used = [colour !== null && 'colour', priority !== 0 && 'priority', reminders.length > 0 && 'reminders', tasks.length > 0 && 'preparation', joinable && 'joining', link !== '' && 'link', timezone !== '' && 'zone'].filter((each) => each !== false);
+    const wrong = problem?.fields.some((each) => /^(link|timezone|priority|colour|reminders|tasks|joinable)/.test(each.field)) === true;
+    return (
+        <details className="border-t border-line pt-2" open={wrong || undefined}>
+            <summary className="cursor-pointer py-1 text-soft hover:text-ink">
+                More: {used.length === 0 ? 'link, zone, priority, colour, reminders, preparation' : `${used.join(', ')} …`}
+            </summary>
+            <div className="mt-2 flex flex-col gap-3">
+                <TextField label="Link" type="url" error={problem?.field('link')} {...register('link')} />
+                {!allDay && (
+                    <>
+                        <TextField label="Time zone" list="event-zones" placeholder={zone ?? 'that of the calendar'} autoComplete="off" spellCheck={false} error={problem?.field('timezone')} {...register('timezone')} />
+                        <datalist id="event-zones">
+                            {Intl.supportedValuesOf('timeZone').map((each) => (
+                                <option key={each} value={each} />
+                            ))}
+                        </datalist>
+                    </>
+                )}
+                <Field label="Priority" error={problem?.field('priority')}>
+                    {(control) => (
+                        <select {...control} {...register('priority', { valueAsNumber: true })}>
+                            <option value={0}>none</option>
+                            {Array.from({ length: 9 }, (_, index) => index + 1).map((each) => (
+                                <option key={each} value={each}>
+                                    {each}
+                                    {each === 1 ? ', highest' : each === 5 ? ', normal' : each === 9 ? ', lowest' : ''}
+                                </option>
+                            ))}
+                        </select>
+                    )}
+                </Field>
+                <div>
+                    <p className="mb-1 text-xs text-soft">Colour</p>
+                    <div role="radiogroup" aria-label="Colour" className="flex flex-wrap items-center gap-1.5">
+                        <button
+                            type="button"
+                            role="radio"
+                            aria-checked={colour === null}
+                            onClick={() => setValue('colour', null)}
+                            className={clsx('h-6 rounded-sm border px-1.5 text-xs', colour === null ? 'border-ink bg-ink text-paper' : 'border-line bg-sheet')}
+                        >
+                            as its layer
+                        </button>
+                        {INKS.map((each) => (
+                            <button
+                                key={each}
+                                type="button"
+                                role="radio"
+                                aria-checked={each === colour}
+                                aria-label={each}
+                                title={each}
+                                data-ink={each}
+                                onClick={() => setValue('colour', each)}
+                                className={clsx('size-6 rounded-sm border-2 bg-(--k)', each === colour ? 'border-ink outline-2 outline-offset-1 outline-ink' : 'border-sheet')}
+                            />
+                        ))}
+                    </div>
+                </div>
+                <RemindersField chosen={reminders} onChange={(chosen) => setValue('reminders', chosen)} error={problem?.fields.find((each) => each.field.startsWith('reminders'))?.message} />
+                {whole && <CheckField label="Open for joining: who may read it may join" {...register('joinable')} />}
+                {whole && <TasksField tasks={tasks} onChange={(chosen) => setValue('tasks', chosen)} problems={problem?.fields ?? []} />}
+                {begun && <p className="text-xs text-soft">Files are attached once it is added.</p>}
+            </div>
+        </details>
+    );
+}

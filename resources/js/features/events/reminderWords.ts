@@ -1,0 +1,13 @@
+/** How long before an event a reminder comes, in words. */
+export function reminderWords(minutes: number): string {
+    if (minutes === 0) return 'when it starts';
+    const [count, unit] = minutes % 10_080 === 0 ? [minutes / 10_080, 'week'] : minutes % 1440 === 0 ? [minutes / 1440, 'day'] : minutes % 60 === 0 ? [minutes / 60, 'hour'] : [minutes, 'minute'];
+    return `${count} ${unit}${count === 1 ? '' : 's'} before`;
+}
+
+/** Days from the start of an event, in words. */
+export function dueWords(days: number): string {
+    if (days === 0) return 'on the day';
+    const count = Math.abs(days);
+    return `${count} ${count === 1 ? 'day' : 'days'} ${days < 0 ? 'before' : 'after'}`;
+}
