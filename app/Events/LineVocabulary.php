@@ -7,6 +7,7 @@ use App\Access\CurrentViewer;
 use App\Calendars\Category;
 use App\Directory\Group;
 use App\Directory\Person;
+use App\Directory\Room;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\OneLine\Vocabulary;
@@ -28,7 +29,7 @@ final class LineVocabulary
         $categories = Category::query()->where(fn ($query) => $query->whereNull('calendar_id')->orWhereIn('calendar_id', $readable))->distinct()->pluck('name');
 
         return new Vocabulary(
-            $places->all(), $categories->all(),
+            array_values(array_unique([...Room::query()->orderBy('name')->pluck('name'), ...$places])), $categories->all(),
             Person::query()->where('status', 'active')->pluck('name', 'id')->all(),
             Group::query()->pluck('name', 'id')->all(),
             $calendars->filter(fn (AccessibleCalendar $each): bool => $each->mayAdd())->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->name])->all(),

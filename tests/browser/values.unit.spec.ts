@@ -55,11 +55,11 @@ test('it is said what becomes of times that were changed on their own, before it
     const series = (occurrence: string | null, days: string[], skipped: string[] = []) => ({ occurrence, repeat: { ...event.repeat!, skipped, changed: days.map((day) => ({ occurrence: `${day}T09:00:00Z`, start: `${day}T10:00` })) } });
     expect(exceptionWords(series('2026-11-10T09:00:00Z', []), 'delete')).toEqual({ one: 'All others stay.', following: 'Those before it stay.', all: 'Every time of it goes.' });
     expect(exceptionWords(series('2026-11-10T09:00:00Z', ['2026-11-03', '2026-11-17', '2026-11-24']), 'delete')).toMatchObject({
-        following: 'Those before it stay. The 2 times changed on their own (Tue 17, Tue 24) go, too.', all: 'Every time of it goes. The 3 times changed on their own (Tue 3, Tue 17, Tue 24) go, too.',
+        following: 'Those before it stay. The 2 times changed on their own (Tue 17 Nov, Tue 24 Nov) go, too.', all: 'Every time of it goes. The 3 times changed on their own (Tue 3 Nov, Tue 17 Nov, Tue 24 Nov) go, too.',
     });
     expect(exceptionWords(series('2026-11-10T09:00:00Z', ['2026-11-17'], ['2026-11-24']), 'change')).toEqual({
-        one: 'It is told apart from the others from now on.', following: 'From here on it is a series of its own. The time changed on its own (Tue 17) goes along and keeps its changes.',
-        all: 'The time changed on its own (Tue 17) keeps what was changed and where it was put. One day that is left out stays so.',
+        one: 'It is told apart from the others from now on.', following: 'From here on it is a series of its own. The time changed on its own (Tue 17 Nov) goes along and keeps its changes.',
+        all: 'The time changed on its own (Tue 17 Nov) keeps what was changed and where it was put. One day that is left out stays so.',
     });
     expect(exceptionWords(series('2026-11-17T09:00:00Z', ['2026-11-17']), 'change').one).toBe('It was changed on its own before, and is changed again.');
 });

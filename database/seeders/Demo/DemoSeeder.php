@@ -36,6 +36,7 @@ final class DemoSeeder
             $sources = $this->sources($groups['Coordination']->id);
             $demo->layOverlay($calendars + $sources, $groups);
             (new DemoEvents($this->writer, $calendars, $people))->lay();
+            (new DemoExtras($this->writer, $calendars, $people))->lay();
         });
         // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.
         Source::query()->with('calendar')->get()->each(fn (Source $source) => $this->refresher->refresh($source));

@@ -7,6 +7,7 @@ import { Empty, Failed, Loading } from '@/components/States';
 import { usePerson } from '@/features/session/useSession';
 import { GroupCard } from './GroupCard';
 import { GroupDialog } from './GroupDialog';
+import { RoomsPanel } from './RoomsPanel';
 import { useGroups } from './useGroups';
 
 /** The groups of the organisation: everyone sees who is in which, administrators change it. */
@@ -21,7 +22,7 @@ export function GroupsPage() {
     const found = groups.data.filter((each) => [each.name, ...each.people.map((person) => person.name)].some((name) => name.toLowerCase().includes(sought)));
     return (
         <Page
-            title="Groups"
+            title="Groups and rooms"
             about={`What is shared with a group is shared with whoever is in it, now and later; whoever is in a group is in the groups that have it.${mayChange ? '' : ' Administrators change who is in which.'}`}
             actions={
                 mayChange && (
@@ -42,6 +43,7 @@ export function GroupsPage() {
                     ))}
                 </>
             )}
+            <RoomsPanel mayChange={mayChange} />
             {creating && <GroupDialog group={null} onClose={() => setCreating(false)} />}
         </Page>
     );

@@ -20,7 +20,7 @@ export function DateChips({ label, dates, onChange, error }: Props) {
                 <TextField
                     label={label}
                     type="date"
-                    fieldClassName="flex-1"
+                    fieldClassName="min-w-0 flex-1"
                     error={error}
                     value={added}
                     onChange={(event) => setAdded(event.target.value)}

@@ -31,7 +31,7 @@ export function RepeatFields({ problem, withDates }: Props) {
         setValue('datesTouched', true);
     };
     return (
-        <fieldset className="flex flex-col gap-2 border-l-[3px] border-line pl-2.5">
+        <fieldset className="flex min-w-0 flex-col gap-2 border-l-[3px] border-line pl-2.5">
             <CheckField label="Repeats" {...register('repeats')} />
             <div className="flex items-center gap-2">
                 {unit !== 'rule' && unit !== 'dates' && (

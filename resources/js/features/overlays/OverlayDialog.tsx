@@ -21,7 +21,7 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
     const [name, setName] = useState(overlay?.name ?? '');
     const [layers, setLayers] = useState<Layer[]>(overlay?.layers ?? []);
     const [everyLayer, setEveryLayer] = useState(overlay?.everyLayer ?? false);
-    const [openingView, setOpeningView] = useState<Overlay['openingView']>(overlay?.openingView ?? rota.view);
+    const [openingView, setOpeningView] = useState<Overlay['openingView']>(overlay?.openingView ?? (rota.view === 'table' ? 'lanes' : rota.view));
     const categories = useCategories();
     const groups = useGroups();
     const person = usePerson();

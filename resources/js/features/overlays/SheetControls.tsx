@@ -5,12 +5,12 @@ import { useRota } from './RotaContext';
 import { VIEWS, type View } from './rotaSearch';
 import { ViewOptions } from './ViewOptions';
 
-const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List' };
-const UNITS: Record<View, string> = { lanes: 'week', day: 'day', week: 'week', month: 'month', year: 'year', list: 'week' };
+const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List', table: 'Table' };
+const UNITS: Record<View, string> = { lanes: 'week', day: 'day', week: 'week', month: 'month', year: 'year', list: 'week', table: 'month' };
 
 /** What the sheet is about, as a heading: its days, its month or its year. */
 export function useSheetHeading(): string {
-    const { view, span, focus } = useRota();
+    const { view, span, focus, search } = useRota();
     switch (view) {
         case 'month':
             return formatDate(focus.from, 'monthYear');
@@ -18,6 +18,8 @@ export function useSheetHeading(): string {
             return formatDate(span.from, 'long');
         case 'year':
             return span.from.slice(0, 4);
+        case 'table':
+            return search.period === 'all' ? 'All events' : `from ${formatDate(span.from, 'long')}`;
         case 'list':
             return `from ${formatDate(span.from, 'long')}`;
         default:

@@ -1,13 +1,16 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import { Failed, Loading } from '@/components/States';
 import { SheetBoard } from '@/features/sheet/SheetBoard';
+import { TableSheet } from '@/features/table/TableSheet';
 import { EmptySheet } from './EmptySheet';
+import { useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
 
 type Props = { sheet: UseQueryResult<Sheet>; overlaysError: Error | null };
 
 /** Where the sheet scrolls; what shows while it is fetched, when that fails, and when there is nothing yet. */
 export function SheetFrame({ sheet, overlaysError }: Props) {
+    const table = useRota().view === 'table';
     return (
         <div className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet" data-scroller aria-busy={sheet.isFetching}>
             {sheet.isError || overlaysError !== null ? (
@@ -17,7 +20,7 @@ export function SheetFrame({ sheet, overlaysError }: Props) {
             ) : sheet.data.layers.length === 0 ? (
                 <EmptySheet />
             ) : (
-                <SheetBoard sheet={sheet.data} />
+                table ? <TableSheet /> : <SheetBoard sheet={sheet.data} />
             )}
         </div>
     );

@@ -1,7 +1,7 @@
 import { isDate } from '@/time/dates';
 import type { Schemas } from '@/api/client';
 
-export const VIEWS = ['lanes', 'day', 'week', 'month', 'year', 'list'] as const;
+export const VIEWS = ['lanes', 'day', 'week', 'month', 'year', 'list', 'table'] as const;
 
 export type View = (typeof VIEWS)[number];
 
@@ -11,6 +11,11 @@ export const GROUPINGS = ['layer', 'person', 'place', 'calendar', 'category'] as
 export type Grouping = (typeof GROUPINGS)[number];
 
 export const MOST_WEEKS = 8;
+
+/** How far a table looks from its date on. */
+export const PERIODS = ['month', 'half', 'year', 'all'] as const;
+
+export type Period = (typeof PERIODS)[number];
 
 /** What the address of the rota says: it is the state, so that a copied address shows the same. */
 export type RotaSearch = {
@@ -25,6 +30,7 @@ export type RotaSearch = {
     /** How many weeks lanes show. */
     weeks?: number;
     group?: Grouping;
+    period?: Period;
     /** Whether layers stand side by side in the hours of a day. */
     side?: boolean;
     categories?: string[];
@@ -52,6 +58,8 @@ export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     if (Number.isInteger(raw.weeks) && Number(raw.weeks) >= 1 && Number(raw.weeks) <= MOST_WEEKS) search.weeks = Number(raw.weeks);
     const group = GROUPINGS.find((each) => each === raw.group);
     if (group !== undefined && group !== 'layer') search.group = group;
+    const period = PERIODS.find((each) => each === raw.period);
+    if (period !== undefined && period !== 'half') search.period = period;
     if (raw.side === true) search.side = true;
     if (Array.isArray(raw.categories)) search.categories = raw.categories.filter((each) => typeof each === 'string');
     if (typeof raw.words === 'string' && raw.words !== '') search.words = raw.words;

@@ -16,6 +16,8 @@ type Doing = { setDraft: (draft: Draft | null) => void; move: (move: Move) => vo
 let beginnings = 0;
 const LAST = 'rota.overlay';
 
+const TABLE_DAYS = 180;
+
 /** A sheet and all that is known and can be done there: what the address says, made whole. */
 export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: Doing) {
     const zone = usePerson().timezone;
@@ -33,13 +35,15 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: 
     const single = calendars.data?.find((each) => each.slug === search.calendar);
     const view = search.view ?? (search.calendar === undefined ? null : single?.openingView) ?? overlays.data?.find((each) => each.slug === overlay)?.openingView ?? 'lanes';
     const date = search.date ?? today;
-    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO'), [view, date, laneDays, single?.firstDay]);
+    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO', search.period), [view, date, laneDays, single?.firstDay, search.period]);
     const group = view === 'lanes' ? (search.group ?? 'layer') : 'layer';
     const through = useMemo(
         () => ({ overlay, calendar: search.calendar, as: search.as, zone, categories: search.categories ?? [], words: search.words, people: search.people ?? [], group }),
         [overlay, search.calendar, search.as, zone, search.categories, search.words, search.people, group],
     );
-    const sheet = useSheet(through, span, overlays.isSuccess);
+    // Of a table the sheet has layers and counts: what is near tells enough.
+    const drawn = useMemo(() => (view === 'table' ? { from: date, to: addDays(date, TABLE_DAYS) } : span), [view, date, span]);
+    const sheet = useSheet(through, drawn, overlays.isSuccess);
     const hidden = useMemo(() => new Set(search.off ?? []), [search.off]);
 
     const rota = useMemo<Rota>(
@@ -50,13 +54,20 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: 
             chosen: (item) => search.event === item.id && (search.occurrence ?? null) === item.occurrence,
             begin: ({ start, end, allDay, calendar: target, title = '', ...has }) => {
                 if (search.as !== undefined) return;
+                const write = (on: string) => {
+                    go({ event: undefined, occurrence: undefined });
+                    setDraft({ ...has, begun: ++beginnings, calendar: on, title, allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
+                };
                 const first = calendars.data?.find((each) => each.mayAdd);
+                if (single !== undefined && !single.mayAdd && target === null) {
+                    // Said at once, not at saving.
+                    return void toast.error(`You may look at “${single.name}”, not add to it.`, first === undefined ? {} : { action: { label: `Add to ${first.name}`, onClick: () => write(first.slug) } });
+                }
                 // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
                 const inView = sheet.data?.layers.find((layer, index) => layer.target !== null && !hidden.has(index))?.target;
                 const calendar = target ?? inView ?? first?.slug;
                 if (calendar === undefined) return void toast.error('There is no calendar yet that you may add to.');
-                go({ event: undefined, occurrence: undefined });
-                setDraft({ ...has, begun: ++beginnings, calendar, title, allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
+                write(calendar);
             },
             open: (item) => {
                 setDraft(null);
@@ -64,7 +75,7 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: 
             },
             refuse: (why) => void toast.error(why),
         }),
-        [search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, calendars.data, setDraft, move],
+        [search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, calendars.data, single, setDraft, move],
     );
     return { rota, sheet, overlays };
 }

@@ -18,7 +18,8 @@ export type Through = {
     group: Grouping;
 };
 
-function query({ overlay, calendar, as, zone, categories, words, people, group }: Through, { from, to }: Span) {
+/** As the API is asked. */
+export function sheetQuery({ overlay, calendar, as, zone, categories, words, people, group }: Through, { from, to }: Span) {
     return {
         from, to, tz: zone, overlay: calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as: as?.toString(),
         categories, words, people: people.map(String), group: group === 'layer' ? undefined : group,
@@ -28,7 +29,7 @@ function query({ overlay, calendar, as, zone, categories, words, people, group }
 export function useSheet(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: ['sheet', through, span],
-        queryFn: ({ signal }) => api<Sheet>('GET', '/sheet', { query: query(through, span), signal }),
+        queryFn: ({ signal }) => api<Sheet>('GET', '/sheet', { query: sheetQuery(through, span), signal }),
         placeholderData: keepPreviousData,
         enabled,
     });
@@ -37,10 +38,17 @@ export function useSheet(through: Through, span: Span, enabled: boolean) {
 export function useRuler(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: ['ruler', through, span],
-        queryFn: ({ signal }) => api<Schemas['Ruler']>('GET', '/ruler', { query: query(through, span), signal }),
+        queryFn: ({ signal }) => api<Schemas['Ruler']>('GET', '/ruler', { query: sheetQuery(through, span), signal }),
         placeholderData: keepPreviousData,
         enabled,
     });
+}
+
+const nextDays = (days: number) => Math.min(days * 2, 180);
+
+/** How many days so many sheets of an endless list are together. */
+export function listDays(first: number, pages: number): number {
+    return pages <= 1 ? first : first + listDays(nextDays(first), pages - 1);
 }
 
 /** Sheets one after the other, without end: a list goes on as it is read. */
@@ -48,8 +56,8 @@ export function useEndlessSheet(through: Through, span: Span) {
     return useInfiniteQuery({
         queryKey: ['sheet', 'endless', through, span],
         initialPageParam: span,
-        queryFn: ({ signal, pageParam }) => api<Sheet>('GET', '/sheet', { query: query(through, pageParam), signal }),
-        getNextPageParam: (_, __, { to, from }) => ({ from: to, to: addDays(to, Math.min(daysBetween(from, to) * 2, 180)) }),
+        queryFn: ({ signal, pageParam }) => api<Sheet>('GET', '/sheet', { query: sheetQuery(through, pageParam), signal }),
+        getNextPageParam: (_, __, { to, from }) => ({ from: to, to: addDays(to, nextDays(daysBetween(from, to))) }),
         placeholderData: keepPreviousData,
     });
 }

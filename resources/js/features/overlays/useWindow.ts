@@ -1,10 +1,14 @@
 import { useSyncExternalStore } from 'react';
 import { addDays, addMonths, daysBetween, startOfMonth, startOfWeek, type FirstDay } from '@/time/dates';
-import type { View } from './rotaSearch';
+import type { Period, View } from './rotaSearch';
 import type { Span } from './useSheet';
 
 /** How many days a list begins with; it goes on as it is read. */
 const LIST_DAYS = 28;
+
+/** How many months a table looks on; all is as many days as the server tells at once. */
+const MONTHS = { month: 1, half: 6, year: 12 } as const;
+const ALL_DAYS = 1200;
 
 /** How many days lanes show side by side where nothing else is asked for: as many as can be read. */
 export function useLaneDays(): 3 | 7 | 14 {
@@ -18,7 +22,7 @@ export function useLaneDays(): 3 | 7 | 14 {
 }
 
 /** The days that a view draws, and those it is about. */
-export function windowOf(view: View, date: string, laneDays: number, firstDay: FirstDay = 'MO'): { span: Span; focus: Span } {
+export function windowOf(view: View, date: string, laneDays: number, firstDay: FirstDay = 'MO', period: Period = 'half'): { span: Span; focus: Span } {
     if (view === 'lanes') {
         const from = laneDays < 7 ? date : startOfWeek(date, firstDay);
         const span = { from, to: addDays(from, laneDays) };
@@ -31,6 +35,10 @@ export function windowOf(view: View, date: string, laneDays: number, firstDay: F
     if (view === 'week') {
         const from = startOfWeek(date, firstDay);
         const span = { from, to: addDays(from, 7) };
+        return { span, focus: span };
+    }
+    if (view === 'table') {
+        const span = period === 'all' ? { from: addDays(date, -ALL_DAYS / 2), to: addDays(date, ALL_DAYS / 2) } : { from: date, to: addMonths(date, MONTHS[period]) };
         return { span, focus: span };
     }
     if (view === 'list') {
@@ -62,6 +70,7 @@ export function stepped(view: View, date: string, laneDays: number, direction: 1
         case 'year':
             return addMonths(date, direction * 12);
         case 'month':
+        case 'table':
             return addMonths(startOfMonth(date), direction);
     }
 }

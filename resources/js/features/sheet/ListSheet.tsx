@@ -1,14 +1,16 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useRota } from '@/features/overlays/RotaContext';
 import { usePrinting } from '@/features/overlays/printing';
-import { useEndlessSheet } from '@/features/overlays/useSheet';
-import { formatDate, timeOfDay } from '@/time/dates';
+import { listDays, useEndlessSheet } from '@/features/overlays/useSheet';
+import { addDays, daysBetween, formatDate, timeOfDay } from '@/time/dates';
 import { itemKey, lastDay, type Item } from './geometry';
 import { useBoard } from './BoardContext';
+import { DueTaskLine } from './DueTaskLine';
 import { ItemView, PLAIN } from './ItemView';
+import { useDueTasks, type DueTask } from './useDueTasks';
 
-type Day = { day: string; items: Item[]; closed: string | undefined };
+type Day = { day: string; items: Item[]; closed: string | undefined; tasks: DueTask[] };
 
 /** What is on, day after day, as far as one reads on. */
 export function ListSheet() {
@@ -17,7 +19,9 @@ export function ListSheet() {
     const sheets = useEndlessSheet(through, span);
     const end = useRef<HTMLDivElement>(null);
     const pages = sheets.data?.pages;
-    const days = useMemo(() => byDay(pages ?? [], hidden, span.from), [pages, hidden, span.from]);
+    const reached = pages === undefined ? span.to : addDays(span.from, listDays(daysBetween(span.from, span.to), pages.length));
+    const tasks = useDueTasks({ from: span.from, to: reached });
+    const days = byDay(pages ?? [], hidden, span.from, tasks);
     useEffect(() => register(pages?.flatMap((page) => page.items) ?? []), [register, pages]);
     const printing = usePrinting() !== null;
     const { hasNextPage, isFetchingNextPage, fetchNextPage } = sheets;
@@ -36,7 +40,7 @@ export function ListSheet() {
         <div className="list mx-auto max-w-3xl px-4 pb-10">
             {days.length === 0 && <p className="py-6 text-soft italic">Nothing is on in these weeks.</p>}
             <ol aria-label="What is on, by day">
-                {days.map(({ day, items, closed }) => (
+                {days.map(({ day, items, closed, tasks: due }) => (
                     <li key={day} data-day={day} className="grid grid-cols-[92px_1fr] gap-3 border-b border-line py-2 max-sm:grid-cols-[64px_1fr]">
                         <h3 className="sticky top-0 self-start font-serif">
                             <span className="block text-[22px] leading-none data-today:text-pin-ink" data-today={day === today || undefined}>
@@ -46,6 +50,15 @@ export function ListSheet() {
                         </h3>
                         <div className="min-w-0">
                             {closed !== undefined && <p className="hatched mb-1 inline-block border border-line px-2 text-xs">closed: {closed}</p>}
+                            {due.length > 0 && (
+                                <ul aria-label="To prepare" className="mb-1.5 flex flex-col gap-1 border-l-[3px] border-pin pl-2">
+                                    {due.map((task) => (
+                                        <li key={`${task.id} ${task.occurrence ?? ''}`}>
+                                            <DueTaskLine task={task} />
+                                        </li>
+                                    ))}
+                                </ul>
+                            )}
                             <ul className="flex flex-col gap-1">
                                 {items.map((item) => (
                                     <li key={itemKey(item)} className="grid grid-cols-[104px_1fr] items-baseline gap-2 max-sm:grid-cols-1">
@@ -68,7 +81,7 @@ export function ListSheet() {
     );
 }
 
-function byDay(pages: { items: Item[]; closed: { date: string; title: string }[] }[], hidden: ReadonlySet<number>, first: string): Day[] {
+function byDay(pages: { items: Item[]; closed: { date: string; title: string }[] }[], hidden: ReadonlySet<number>, first: string, tasks: Map<string, DueTask[]>): Day[] {
     const closed = new Map(pages.flatMap((page) => page.closed).map((each) => [each.date, each.title]));
     const days = new Map<string, Map<string, Item>>();
     for (const item of pages.flatMap((page) => page.items)) {
@@ -79,8 +92,8 @@ function byDay(pages: { items: Item[]; closed: { date: string; title: string }[]
         known.set(itemKey(item), item);
         days.set(day, known);
     }
-    for (const day of closed.keys()) if (!days.has(day)) days.set(day, new Map());
-    return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).map(([day, items]) => ({ day, items: [...items.values()], closed: closed.get(day) }));
+    for (const day of [...closed.keys(), ...tasks.keys()]) if (!days.has(day)) days.set(day, new Map());
+    return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).map(([day, items]) => ({ day, items: [...items.values()], closed: closed.get(day), tasks: tasks.get(day) ?? [] }));
 }
 
 function when(item: Item, day: string): string {

@@ -1,0 +1,23 @@
+import { api } from '@/api/client';
+import { useAction } from '@/api/useAction';
+import { useRota } from '@/features/overlays/RotaContext';
+import { formatDate } from '@/time/dates';
+import type { DueTask } from './useDueTasks';
+
+/** Something to prepare, in the list of whoever does it. */
+export function DueTaskLine({ task }: { task: DueTask }) {
+    const { go, today } = useRota();
+    const tick = useAction((done: boolean) => api<void>('PUT', `/events/${task.event}/tasks/${task.id}/done`, { body: { done, occurrence: task.occurrence } }));
+    return (
+        <span className="flex items-baseline gap-2">
+            <input type="checkbox" className="size-4 shrink-0 self-center accent-(--ink)" aria-label={`${task.title}, done`} checked={task.done} disabled={tick.isPending} onChange={(event) => tick.mutate(event.target.checked)} />
+            <span className="min-w-0">
+                <span className={task.done ? 'text-soft line-through' : ''}>{task.title}</span>
+                {task.due < today && !task.done && <b className="ml-1.5 font-semibold text-pin-ink">was due {formatDate(task.due, 'short')}</b>}
+                <button type="button" className="block text-left text-xs text-soft underline" onClick={() => go({ event: task.event, occurrence: task.occurrence ?? undefined })}>
+                    for {task.of}, {formatDate(task.on, 'weekdayDay')}
+                </button>
+            </span>
+        </span>
+    );
+}

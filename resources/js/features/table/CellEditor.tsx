@@ -1,0 +1,79 @@
+import { useQueryClient, type InfiniteData } from '@tanstack/react-query';
+import { useRef, useState, type KeyboardEvent } from 'react';
+import { Problem, type Schemas } from '@/api/client';
+import { problemOf } from '@/api/useAction';
+import { useCalendars } from '@/features/calendars/useCalendars';
+import { useRota } from '@/features/overlays/RotaContext';
+import { whenTyped, type Column, type Row } from './columns';
+import { useBulk } from './useBulk';
+
+type Props = { row: Row; column: Column['key']; first: string | null; onDone: (to: 'down' | 'right' | 'left' | 'stay') => void };
+
+const STATES = ['confirmed', 'provisional', 'cancelled'];
+
+/** One cell being written. What is refused stays as it was typed, and it is said why. */
+export function CellEditor({ row, column, first, onDone }: Props) {
+    const rota = useRota();
+    const client = useQueryClient();
+    const calendars = useCalendars().data ?? [];
+    const before = column === 'when' ? whenTyped(row) : column === 'calendar' ? row.calendar : column === 'categories' || column === 'responsible' ? row[column].join(', ') : row[column];
+    const choices = column === 'status' ? STATES.map((each) => [each, each] as const) : column === 'calendar' ? calendars.filter((each) => each.mayAdd || each.slug === row.calendar).map((each) => [each.slug, each.name] as const) : null;
+    const [text, setText] = useState(first !== null && choices === null ? first : before);
+    const save = useBulk(() => `“${row.title}” is changed.`);
+    const leaving = useRef<'down' | 'right' | 'left' | 'stay' | null>(null);
+    const submit = (to: 'down' | 'right' | 'left' | 'stay') => {
+        if (leaving.current !== null) return;
+        if (text.trim() === before.trim()) {
+            leaving.current = to;
+            return onDone(to);
+        }
+        leaving.current = to;
+        save.mutate(
+            { tz: rota.zone, events: [{ id: row.id, version: row.version, cells: { [column]: text } }] },
+            {
+                onSuccess: () => {
+                    // Its next cell may be written before the table is there anew.
+                    client.setQueriesData<InfiniteData<Schemas['Table']>>({ queryKey: ['sheet', 'table'] }, (data) => data && { ...data, pages: data.pages.map((page) => ({ ...page, rows: page.rows.map((each) => (each.id === row.id ? { ...each, version: each.version + 1 } : each)) })) });
+                    onDone(to);
+                },
+                onError: (error) => {
+                    leaving.current = null;
+                    if (error instanceof Problem && error.status === 412) void client.invalidateQueries({ queryKey: ['sheet', 'table'] });
+                },
+            },
+        );
+    };
+    const problem = problemOf(save);
+    const wrong = problem === null ? undefined : problem.status === 412 ? 'Somebody else changed this event just now. What you typed is still here: Enter puts it over theirs.' : (problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`);
+    const onKeyDown = (event: KeyboardEvent) => {
+        event.stopPropagation();
+        if (event.key === 'Escape') {
+            leaving.current = 'stay';
+            onDone('stay');
+        } else if (event.key === 'Enter') submit('down');
+        else if (event.key === 'Tab') submit(event.shiftKey ? 'left' : 'right');
+        else return;
+        event.preventDefault();
+    };
+    const control = { 'aria-label': column, 'aria-invalid': wrong !== undefined, 'aria-describedby': wrong === undefined ? undefined : 'cell-wrong', autoFocus: true, disabled: save.isPending, className: 'absolute inset-0 w-full border-2 border-ink bg-sheet px-1 text-ink', onKeyDown, onBlur: () => wrong === undefined && submit('stay') };
+    return (
+        <>
+            {choices === null ? (
+                <input type="text" {...control} value={text} maxLength={1000} onChange={(event) => setText(event.target.value)} />
+            ) : (
+                <select {...control} value={text} onChange={(event) => setText(event.target.value)}>
+                    {choices.map(([value, name]) => (
+                        <option key={value} value={value}>
+                            {name}
+                        </option>
+                    ))}
+                </select>
+            )}
+            {wrong !== undefined && (
+                <span id="cell-wrong" role="alert" className="absolute top-full left-0 z-20 w-64 border border-pin-ink bg-paper px-2 py-1 text-xs font-semibold whitespace-normal text-pin-ink shadow-(--shadow)">
+                    {wrong}
+                </span>
+            )}
+        </>
+    );
+}

@@ -1,0 +1,102 @@
+import { CalendarRange, Columns3 } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { CheckField, CONTROL } from '@/components/Field';
+import { PERIODS, type Period } from '@/features/overlays/rotaSearch';
+import { useRota } from '@/features/overlays/RotaContext';
+import { COLUMNS, type Column } from './columns';
+import { WeeksDialog } from './WeeksDialog';
+
+export type BulkAction = 'set' | 'shift' | 'copy' | 'delete';
+
+type Props = {
+    total: number;
+    status: string;
+    onStatus: (status: string) => void;
+    shown: Column['key'][];
+    onShown: (keys: Column['key'][]) => void;
+    selected: { id: number }[];
+    onAll: () => void;
+    onNone: () => void;
+    onBulk: (action: BulkAction) => void;
+};
+
+const PERIOD_NAMES: Record<Period, string> = { month: 'a month on', half: 'half a year on', year: 'a year on', all: 'all, past and to come' };
+const STATES = { '': 'in any state', confirmed: 'confirmed', provisional: 'provisional', cancelled: 'cancelled' };
+
+/** What the table is about; and once rows are chosen, what can be done with them. */
+export function TableBar({ total, status, onStatus, shown, onShown, selected, onAll, onNone, onBulk }: Props) {
+    const rota = useRota();
+    const [laying, setLaying] = useState(false);
+    return (
+        <div className="flex min-h-10 shrink-0 flex-wrap items-center gap-2 border-b border-line px-3 py-1.5" role="toolbar" aria-label="Table">
+            {selected.length === 0 ? (
+                <>
+                    <p className="mr-auto text-soft" aria-live="polite">
+                        <b className="font-semibold text-ink">{total}</b> {total === 1 ? 'event' : 'events'}
+                        <span className="max-xl:hidden"> · Enter writes in a cell, Alt Enter opens</span>
+                    </p>
+                    <select aria-label="State" className={`${CONTROL} w-auto!`} value={status} onChange={(event) => onStatus(event.target.value)}>
+                        {Object.entries(STATES).map(([value, name]) => (
+                            <option key={value} value={value}>
+                                {name}
+                            </option>
+                        ))}
+                    </select>
+                    <select aria-label="Time" className={`${CONTROL} w-auto!`} value={rota.search.period ?? 'half'} onChange={(event) => rota.go({ period: event.target.value === 'half' ? undefined : (event.target.value as Period) })}>
+                        {PERIODS.map((each) => (
+                            <option key={each} value={each}>
+                                {PERIOD_NAMES[each]}
+                            </option>
+                        ))}
+                    </select>
+                    <Popover.Root>
+                        <Popover.Trigger asChild>
+                            <Button className="border-line">
+                                <Columns3 size={14} aria-hidden="true" /> Columns
+                            </Button>
+                        </Popover.Trigger>
+                        <Popover.Portal>
+                            <Popover.Content align="end" sideOffset={6} aria-label="Columns" className="z-40 border border-ink bg-sheet p-3 text-[13px] shadow-(--shadow)">
+                                {COLUMNS.map((column) => (
+                                    <CheckField
+                                        key={column.key}
+                                        label={column.name}
+                                        disabled={column.key === 'title'}
+                                        checked={shown.includes(column.key)}
+                                        onChange={(event) => onShown(event.target.checked ? [...shown, column.key] : shown.filter((each) => each !== column.key))}
+                                    />
+                                ))}
+                            </Popover.Content>
+                        </Popover.Portal>
+                    </Popover.Root>
+                    <Button className="border-line" onClick={() => setLaying(true)}>
+                        <CalendarRange size={14} aria-hidden="true" /> Lay a week…
+                    </Button>
+                </>
+            ) : (
+                <>
+                    <p className="mr-auto" aria-live="polite">
+                        <b className="font-semibold">{selected.length}</b> of {total} chosen
+                    </p>
+                    <Button look="primary" onClick={() => onBulk('set')}>
+                        Change…
+                    </Button>
+                    <Button onClick={() => onBulk('shift')}>Move in time…</Button>
+                    <Button onClick={() => onBulk('copy')}>Copy to other days…</Button>
+                    <Button onClick={() => onBulk('delete')}>Delete…</Button>
+                    {selected.length < total && (
+                        <Button look="quiet" onClick={onAll}>
+                            Choose all {total}
+                        </Button>
+                    )}
+                    <Button look="quiet" onClick={onNone}>
+                        None
+                    </Button>
+                </>
+            )}
+            {laying && <WeeksDialog onClose={() => setLaying(false)} />}
+        </div>
+    );
+}
