@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
+use Closure;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -27,8 +28,17 @@ final class WhenText
     {
         $onWall = $start->kind === TimeKind::Zoned ? $start->inZone($wall) : $start;
         $midnight = new LocalDateTime($onWall->local->day() * 86_400);
-        $is = LineReader::read(self::NONE.' '.trim($text), new Vocabulary([], [], [], [], []), $midnight, $dayFirst);
-        if ($is->start === null || $is->end === null || $is->rule !== null || $is->title !== self::NONE) {
+        $is = self::understood($text, $midnight, $dayFirst);
+        // From a time of one day to a time of another: each side says its own.
+        if ($is === null && preg_match('/^(.+\d)\s(?:to|until|till|-|–|—)\s(.+)$/ui', trim($text), $sides) === 1) {
+            [$from, $to] = [self::understood($sides[1], $midnight, $dayFirst), self::understood($sides[2], $midnight, $dayFirst)];
+            if ($from?->start !== null && $to?->start !== null && ! $from->allDay && ! $to->allDay && $start->kind !== TimeKind::Date) {
+                $make = self::maker($start, $wall);
+
+                return [$make($from->start), $make($to->start)];
+            }
+        }
+        if ($is === null || $is->start === null || $is->end === null) {
             throw new InvalidTime('“'.mb_strimwidth($text, 0, 60, '…').'” is no time that is understood here. Type it like “Fri 9:30–11” or “3 Dec to 5 Dec”.');
         }
         if ($is->allDay) {
@@ -41,13 +51,27 @@ final class WhenText
 
             return [EventTime::date($is->start), EventTime::date($is->end)];
         }
-        $make = static fn (LocalDateTime $local): EventTime => $start->kind === TimeKind::Floating
-            ? EventTime::floating($local)
-            : EventTime::zoned($local, $wall)->inZone($start->zone ?? $wall);
+        $make = self::maker($start, $wall);
         $from = $make($is->start);
         $saysEnd = preg_match('/[-–—]|\b(?:to|for|until|till)\b|\d\s?(?:h|m|min|hours?|minutes?)\b/ui', $text) === 1;
 
         // A start alone keeps the length.
         return [$from, $saysEnd || $start->kind === TimeKind::Date ? $make($is->end) : $from->at($from->local->plusSeconds($end->local->seconds - $start->local->seconds))];
+    }
+
+    /** What a text means, where it is a time and nothing else. */
+    private static function understood(string $text, LocalDateTime $midnight, bool $dayFirst): ?Understood
+    {
+        $is = LineReader::read(self::NONE.' '.trim($text), new Vocabulary([], [], [], [], []), $midnight, $dayFirst);
+
+        return $is->start === null || $is->end === null || $is->rule !== null || $is->title !== self::NONE ? null : $is;
+    }
+
+    /** @return Closure(LocalDateTime): EventTime */
+    private static function maker(EventTime $start, Zone $wall): Closure
+    {
+        return static fn (LocalDateTime $local): EventTime => $start->kind === TimeKind::Floating
+            ? EventTime::floating($local)
+            : EventTime::zoned($local, $wall)->inZone($start->zone ?? $wall);
     }
 }

@@ -1,0 +1,79 @@
+<?php
+
+use App\Calendars\Calendar;
+use App\Directory\Person;
+use App\Events\Event;
+use App\Events\VerifyOccurrences;
+use App\History\Operation;
+use Illuminate\Contracts\Process\InvokedProcess;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
+use Illuminate\Support\Str;
+
+// Nothing here is in a transaction: another process is to see it, and to be ended in the middle.
+
+beforeEach(function () {
+    $this->ada = $this->person();
+    $this->slip = $this->calendar($this->ada, 'Slipway');
+    DB::transaction(fn () => collect(range(1, 1000))->each(fn (int $number) => $this->add($this->slip, $this->ada, title: "Haul out {$number}", start: sprintf('2026-%02d-%02dT09:00', $number % 12 + 1, $number % 28 + 1))));
+    $this->key = Str::uuid()->toString();
+    $this->body = ['key' => $this->key, 'tz' => 'Europe/London', 'place' => 'Elsewhere', 'shiftDays' => 1, 'events' => Event::query()->where('calendar_id', $this->slip->id)->get()->map(fn (Event $event): array => ['id' => $event->id, 'version' => 1])->all()];
+    // Sees what another one has written and not yet kept.
+    config(['database.connections.watching' => config('database.connections.'.config('database.default'))]);
+    DB::connection('watching')->statement('SET SESSION TRANSACTION ISOLATION LEVEL READ UNCOMMITTED');
+    $this->written = fn (): int => DB::connection('watching')->table('events')->where('place', 'Elsewhere')->count();
+    $this->state = fn (): string => md5(json_encode([DB::table('events')->orderBy('id')->get(), DB::table('occurrences')->orderBy('id')->get(), DB::table('operations')->count()]));
+    $this->start = fn (): InvokedProcess => Process::path(base_path())->env(['APP_ENV' => 'testing', 'APP_CONFIG_CACHE' => 'var/no-cache/config.php', 'APP_ROUTES_CACHE' => 'var/no-cache/routes.php', 'QUEUE_CONNECTION' => 'sync', 'DB_DATABASE' => DB::getDatabaseName(), 'ROTA_HOME' => (string) getenv('ROTA_HOME')])
+        ->timeout(300)->input(json_encode($this->body))->start([PHP_BINARY, 'tests/Support/bulk-change.php', (string) $this->ada->id]);
+    /** Waits until it is in the middle of it. */
+    $this->middle = function (InvokedProcess $process): void {
+        while (($this->written)() < 200) {
+            expect($process->running())->toBeTrue('It ended before it could be broken off: '.$process->output().$process->errorOutput());
+            usleep(2_000);
+        }
+        expect(($this->written)())->toBeLessThan(1000);
+    };
+});
+
+afterEach(function () {
+    DB::purge('watching');
+    DB::table('occurrences')->delete();
+    Calendar::withTrashed()->forceDelete();
+    Operation::query()->delete();
+    Person::query()->delete();
+    DB::table('changes')->delete();
+    DB::table('occurrence_horizons')->delete();
+});
+
+test('where the worker is killed in the middle of 1,000 events, nothing was done, and that is what is told', function () {
+    $before = ($this->state)();
+    $process = ($this->start)();
+    ($this->middle)($process);
+    $process->signal(SIGKILL);
+    $process->wait();
+    while (($this->written)() > 0) {
+        usleep(20_000);
+    }
+    expect(($this->state)())->toBe($before)->and(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
+    $this->as($this->ada, 'GET', "/operations/{$this->key}")->assertNotFound();
+    // Asked for again under the same key, all of it is done, once.
+    $this->as($this->ada, 'POST', '/bulk', $this->body)->assertOk()->assertJsonPath('events', 1000);
+    $this->as($this->ada, 'POST', '/bulk', $this->body)->assertOk()->assertJsonPath('events', 1000);
+    $operation = $this->as($this->ada, 'GET', "/operations/{$this->key}")->assertOk()->assertJsonPath('events', 1000)->json('operation');
+    expect(Event::query()->where('place', 'Elsewhere')->where('version', 2)->count())->toBe(1000)->and(Operation::query()->count())->toBe(1)
+        ->and(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
+    $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertNoContent();
+    expect(Event::query()->where('place', 'Elsewhere')->count())->toBe(0)->and(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
+});
+
+test('where the database drops the connection in the middle, nothing was done, and it is told as a failure', function () {
+    $before = ($this->state)();
+    $process = ($this->start)();
+    ($this->middle)($process);
+    $own = [DB::selectOne('SELECT CONNECTION_ID() AS id')->id, DB::connection('watching')->selectOne('SELECT CONNECTION_ID() AS id')->id];
+    $others = collect(DB::select('SELECT id FROM information_schema.processlist WHERE db = ?', [DB::getDatabaseName()]))->pluck('id')->diff($own);
+    expect($others)->toHaveCount(1);
+    DB::statement('KILL CONNECTION '.(int) $others->first());
+    expect($process->wait()->output())->toBe('500')->and(($this->state)())->toBe($before);
+    $this->as($this->ada, 'GET', "/operations/{$this->key}")->assertNotFound();
+});
