@@ -5,6 +5,7 @@ namespace App\Bulk;
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Events\Event;
+use App\Events\EventTranslator;
 use App\Events\SeenEvents;
 use App\Events\TargetCalendar;
 use Illuminate\Database\Eloquent\Collection;
@@ -20,7 +21,7 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 /** What a bulk change makes of each of its events: the same for the preview and for carrying it out. */
 final class BulkPlan
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly TargetCalendar $targets, private readonly Cells $cells)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly TargetCalendar $targets, private readonly Cells $cells, private readonly EventTranslator $translator)
     {
     }
 
@@ -53,7 +54,8 @@ final class BulkPlan
     private function one(int $id, array $asked, Collection $heads, BulkInput $input, BulkChange $change, ?AccessibleCalendar $target, Zone $wall): Planned
     {
         $head = $heads[$id] ?? null;
-        $series = $head === null ? null : $this->seen->load($head);
+        // Read for all of them at once.
+        $series = $head === null ? null : $this->translator->series($head);
         $shown = $series === null ? Visibility::Hidden : $this->seen->visibility($head, $series->master ?? $series->overrides[0], $head->created_by, $this->viewer->sight());
         if ($shown !== Visibility::Full) {
             // What is hidden is told of as though it were not there.

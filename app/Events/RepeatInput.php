@@ -51,7 +51,8 @@ final class RepeatInput
             $extra = array_values(array_map(static fn (string $text): ExtraDate => $was?->equals($start) === true && isset($known[$text]) ? $known[$text] : new ExtraDate(SeriesDate::read($text, $start)), array_unique($repeat['extra'])));
         }
 
-        return $rules === [] && $extra === [] ? new RecurrenceSet : new RecurrenceSet($rules, $extra, $skipped);
+        // Days that are chosen one by one leave none out.
+        return $rules === [] ? new RecurrenceSet([], $extra) : new RecurrenceSet($rules, $extra, $skipped);
     }
 
     /**

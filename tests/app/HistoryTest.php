@@ -15,6 +15,7 @@ beforeEach(function () {
         'events' => DB::table('events')->orderBy('id')->get()->map(fn (object $row): array => array_diff_key((array) $row, ['version' => true]))->all(),
         'categories' => DB::table('event_category')->orderBy('event_id')->orderBy('category_id')->get()->map(fn (object $row): array => (array) $row)->all(),
         'participants' => DB::table('event_participants')->orderBy('event_id')->orderBy('address')->get()->map(fn (object $row): array => (array) $row)->all(),
+        'tasks' => DB::table('event_tasks')->orderBy('id')->get()->map(fn (object $row): array => (array) $row)->all(),
         'occurrences' => DB::table('occurrences')->orderBy('series_id')->orderBy('starts_at')->get()->map(fn (object $row): array => array_diff_key((array) $row, ['id' => true]))->all(),
     ];
     $more = ['categories' => ['Launch', 'Visit'], 'place' => 'Slip 2', 'participants' => [new Participant("mailto:{$this->ben->email}"), new Participant('mailto:guest@example.org')]];
@@ -45,6 +46,8 @@ test('whatever is done is undone to the byte, the index too, and done again', fu
 })->with([
     'added' => ['POST', 'single', '', ['calendar' => 'x', 'title' => 'New', 'start' => '2026-11-12T09:00', 'repeat' => ['rule' => 'FREQ=DAILY', 'count' => 5]]],
     'changed in every field' => ['PATCH', 'single', '', ['title' => 'Other', 'start' => '2026-12-01', 'end' => '2026-12-03', 'allDay' => true, 'place' => '', 'categories' => ['Third'], 'status' => 'provisional', 'busy' => false, 'private' => true, 'participants' => [], 'link' => 'https://example.org', 'description' => 'x']],
+    'all that hangs on it' => ['PATCH', 'single', '', ['colour' => 'plum', 'priority' => 2, 'reminders' => [30], 'joinable' => true, 'tasks' => [['title' => 'Cradle', 'days' => -2]]]],
+    'a series with dates left out and added' => ['PATCH', 'weekly', '', ['repeat' => ['rule' => 'FREQ=WEEKLY', 'count' => 8, 'skipped' => ['2026-11-10'], 'extra' => ['2026-11-12']]]],
     'moved to another calendar' => ['PATCH', 'single', '', ['calendar' => 'x']],
     'a series moved to another calendar' => ['PATCH', 'weekly', '', ['calendar' => 'x']],
     'a series moved by a day' => ['PATCH', 'weekly', '', ['start' => '2026-11-04T09:00']],
