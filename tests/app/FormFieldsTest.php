@@ -116,7 +116,7 @@ test('a file that may not be attached is refused with the reason', function (Upl
 })->with([
     'a page that a browser would run' => [fn () => UploadedFile::fake()->createWithContent('x.html', '<script>alert(1)</script>'), 'Documents, tables, pictures, sound and zip files can be attached; this one is none of them.'],
     'a picture that can hold a script' => [fn () => UploadedFile::fake()->createWithContent('x.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>'), 'Documents, tables, pictures, sound and zip files can be attached; this one is none of them.'],
-    'a script by another name' => [fn () => new UploadedFile(base_path('artisan'), 'x.pdf', 'application/pdf', null, true), 'Documents, tables, pictures, sound and zip files can be attached; this one is none of them.'],
+    'a script by another name' => [fn () => new UploadedFile(base_path('public/index.php'), 'x.pdf', 'application/pdf', null, true), 'Documents, tables, pictures, sound and zip files can be attached; this one is none of them.'],
     'too large' => [fn () => UploadedFile::fake()->create('x.pdf', 21 * 1024, 'application/pdf'), 'A file has at most 20 MB.'],
 ]);
 

@@ -209,7 +209,7 @@ test('rows are people, places or categories; what is begun in one has it', async
     await test.step('given to somebody in the form, it stands in their row', async () => {
         await page.getByRole('button', { name: /^Splicing/ }).click();
         await panel(page).getByRole('button', { name: 'Change' }).click();
-        await panel(page).getByRole('combobox', { name: 'People and groups' }).fill('rufus');
+        await panel(page).getByRole('combobox', { name: 'People, groups and rooms' }).fill('rufus');
         await page.getByRole('option', { name: /Rufus Tamm/ }).click();
         await panel(page).getByLabel('Place').fill('Long loft');
         await panel(page).getByRole('button', { name: 'Save' }).click();

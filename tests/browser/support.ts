@@ -75,3 +75,34 @@ export async function addEvent(page: Page, layer: string, date: string, title: s
     await expect(page.getByText(/^Added to /).first()).toBeVisible();
     await expect(laneCell(page, layer, date).getByRole('button', { name: new RegExp(title) })).toBeVisible();
 }
+
+type New = { calendar: string; title: string; start: string; [field: string]: unknown };
+
+/** Adds events by the API, as whoever is signed in at a page; answers their ids. */
+export async function addByApi(page: Page, events: New[]): Promise<number[]> {
+    const token = decodeURIComponent((await page.context().cookies()).find((each) => each.name === 'XSRF-TOKEN')?.value ?? '');
+    const ids: number[] = [];
+    for (const data of events) {
+        const answer = await page.request.post('/api/v1/events', { data, headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json', Referer: page.url() } });
+        expect(answer.status(), await answer.text()).toBe(201);
+        ids.push(((await answer.json()) as { id: number }).id);
+    }
+    return ids;
+}
+
+/** The slug of a calendar of this name. */
+export async function slugOf(page: Page, name: string): Promise<string> {
+    const calendars = (await (await page.request.get('/api/v1/calendars')).json()) as { slug: string; name: string }[];
+    const found = calendars.find((each) => each.name === name);
+    if (found === undefined) throw new Error(`There is no calendar “${name}”.`);
+    return found.slug;
+}
+
+/** Lets somebody read a calendar that is open. */
+export async function shareWith(page: Page, name: string, person: string): Promise<void> {
+    await openCalendar(page, name);
+    await page.getByRole('combobox', { name: 'Person or group' }).fill(person);
+    await page.getByRole('option', { name: new RegExp(person) }).click();
+    await page.getByRole('button', { name: 'Share', exact: true }).click();
+    await expect(page.getByText(`${person}: Read`)).toBeVisible();
+}

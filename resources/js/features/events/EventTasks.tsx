@@ -22,7 +22,7 @@ export function EventTasks({ event }: { event: Event }) {
                                 type="checkbox"
                                 aria-label={task.title}
                                 className="size-4 shrink-0 self-center accent-(--ink)"
-                                checked={task.done}
+                                checked={tick.isPending && tick.variables.task === task.id ? tick.variables.done : task.done}
                                 disabled={ofSeries || tick.isPending || !(event.mayChange || task.doer?.id === person.id)}
                                 onChange={(change) => tick.mutate({ task: task.id, done: change.target.checked })}
                             />

@@ -2,6 +2,7 @@ import { ListTree, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { PersonMenu } from '@/app/PersonMenu';
+import { useCalendars } from '@/features/calendars/useCalendars';
 import { OneLineField } from './OneLineField';
 import { OverlayDialog } from './OverlayDialog';
 import { OverlaySharingDialog } from './OverlaySharingDialog';
@@ -12,6 +13,8 @@ import { useOverlays } from './useOverlays';
 export function RotaHeader({ onKey }: { onKey: () => void }) {
     const rota = useRota();
     const overlays = useOverlays();
+    // Where an event may go is known once they are there.
+    const calendars = useCalendars();
     const [editing, setEditing] = useState<'new' | 'this' | 'sharing' | null>(null);
     const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
     const layers = rota.sheet?.layers.length ?? 0;
@@ -23,7 +26,7 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
                 <OneLineField className="w-60 transition-[width] focus-within:w-[30rem] max-lg:focus-within:w-80 max-md:hidden" />
                 {rota.search.as === undefined && (
-                    <Button look="primary" onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
+                    <Button look="primary" disabled={calendars.data === undefined} onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
                         <Plus size={15} aria-hidden="true" />
                         <span className="max-sm:hidden">Add an event</span>
                     </Button>

@@ -10,7 +10,7 @@ export function DueTaskLine({ task }: { task: DueTask }) {
     const tick = useAction((done: boolean) => api<void>('PUT', `/events/${task.event}/tasks/${task.id}/done`, { body: { done, occurrence: task.occurrence } }));
     return (
         <span className="flex items-baseline gap-2">
-            <input type="checkbox" className="size-4 shrink-0 self-center accent-(--ink)" aria-label={`${task.title}, done`} checked={task.done} disabled={tick.isPending} onChange={(event) => tick.mutate(event.target.checked)} />
+            <input type="checkbox" className="size-4 shrink-0 self-center accent-(--ink)" aria-label={`${task.title}, done`} checked={tick.isPending ? tick.variables : task.done} disabled={tick.isPending} onChange={(event) => tick.mutate(event.target.checked)} />
             <span className="min-w-0">
                 <span className={task.done ? 'text-soft line-through' : ''}>{task.title}</span>
                 {task.due < today && !task.done && <b className="ml-1.5 font-semibold text-pin-ink">was due {formatDate(task.due, 'short')}</b>}

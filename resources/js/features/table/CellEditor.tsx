@@ -20,6 +20,8 @@ export function CellEditor({ row, column, first, onDone }: Props) {
     const choices = column === 'status' ? STATES.map((each) => [each, each] as const) : column === 'calendar' ? calendars.filter((each) => each.mayAdd || each.slug === row.calendar).map((each) => [each.slug, each.name] as const) : null;
     const [text, setText] = useState(first !== null && choices === null ? first : before);
     const save = useBulk(() => `“${row.title}” is changed.`);
+    // What others change meanwhile shows in the table; a cell is written from what it was when one began.
+    const version = useRef(row.version);
     const leaving = useRef<'down' | 'right' | 'left' | 'stay' | null>(null);
     const submit = (to: 'down' | 'right' | 'left' | 'stay') => {
         if (leaving.current !== null) return;
@@ -29,7 +31,7 @@ export function CellEditor({ row, column, first, onDone }: Props) {
         }
         leaving.current = to;
         save.mutate(
-            { tz: rota.zone, events: [{ id: row.id, version: row.version, cells: { [column]: text } }] },
+            { tz: rota.zone, events: [{ id: row.id, version: version.current, cells: { [column]: text } }] },
             {
                 onSuccess: () => {
                     // Its next cell may be written before the table is there anew.
@@ -38,7 +40,9 @@ export function CellEditor({ row, column, first, onDone }: Props) {
                 },
                 onError: (error) => {
                     leaving.current = null;
-                    if (error instanceof Problem && error.status === 412) void client.invalidateQueries({ queryKey: ['sheet', 'table'] });
+                    if (!(error instanceof Problem) || error.status !== 412) return;
+                    version.current = (error.current as { version: number }[])[0]?.version ?? version.current;
+                    void client.invalidateQueries({ queryKey: ['sheet', 'table'] });
                 },
             },
         );

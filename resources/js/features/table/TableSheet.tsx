@@ -47,7 +47,19 @@ export function TableSheet() {
         if (hasNextPage && !isFetchingNextPage && lastDrawn >= rows.length - 40) void fetchNextPage();
     }, [hasNextPage, isFetchingNextPage, fetchNextPage, lastDrawn, rows.length]);
 
-    const focusCell = () => requestAnimationFrame(() => grid.current?.querySelector<HTMLElement>('[role=gridcell][tabindex="0"]')?.focus());
+    // Where the keyboard is to be next: taken there as soon as that cell is drawn.
+    const goes = useRef(false);
+    const [, draw] = useState(0);
+    const focusCell = () => {
+        goes.current = true;
+        draw((times) => times + 1);
+    };
+    useEffect(() => {
+        const cell = goes.current ? grid.current?.querySelector<HTMLElement>('[role=gridcell][tabindex="0"]') : null;
+        if (cell == null) return;
+        goes.current = false;
+        cell.focus();
+    });
     const moveTo = (row: number, column: number) => {
         const next = { row: Math.max(0, Math.min(rows.length - 1, row)), column: Math.max(0, Math.min(columns.length, column)) };
         setCursor(next);

@@ -1,0 +1,193 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { addByApi, day, enter, enterElsewhere, makeCalendar, slugOf, unique } from './support';
+
+const cell = (page: Page, title: string, column: string) => page.getByRole('row', { name: new RegExp(title) }).locator(`[data-column=${column}]`);
+
+async function laid(page: Page, person: string, titles: string[]): Promise<string> {
+    const name = unique('Yard table');
+    await enter(page, person);
+    await makeCalendar(page, name);
+    const calendar = await slugOf(page, name);
+    await addByApi(page, titles.map((title, index) => ({ calendar, title, start: `${day(7 + index)}T09:00`, place: 'Slip 1' })));
+    await page.goto(`/?calendar=${calendar}&view=table&date=${day(0)}`);
+    await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', String(titles.length + 1));
+    return calendar;
+}
+
+async function paste(page: Page, text: string): Promise<void> {
+    await page.evaluate((copied) => {
+        const data = new DataTransfer();
+        data.setData('text/plain', copied);
+        document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    }, text);
+}
+
+test('cells are written in place by keyboard, a column is pasted, many are changed as one, and all of it is undone', async ({ page }) => {
+    await laid(page, 'Oda Lindqvarn', ['Anchor', 'Bollard', 'Cleat']);
+
+    await test.step('by keyboard alone: a place, a time; what is no time is told and stays as it was typed', async () => {
+        await cell(page, 'Anchor', 'place').focus();
+        await page.keyboard.type('Slip 7');
+        await page.keyboard.press('Enter');
+        await expect(cell(page, 'Anchor', 'place')).toHaveText('Slip 7');
+        await expect(cell(page, 'Bollard', 'place')).toBeFocused();
+        await page.keyboard.press('ArrowUp');
+        for (let steps = 0; steps < 3; steps++) await page.keyboard.press('ArrowLeft');
+        await expect(cell(page, 'Anchor', 'when')).toBeFocused();
+        await page.keyboard.press('F2');
+        const field = page.getByRole('textbox', { name: 'when' });
+        await field.fill('when the tide is out');
+        await field.press('Enter');
+        await expect(page.getByRole('alert')).toContainText('is no time that is understood here');
+        await expect(field).toHaveValue('when the tide is out');
+        await field.fill('14:30');
+        await field.press('Enter');
+        await expect(cell(page, 'Anchor', 'when')).toContainText('14:30–15:30');
+        await page.keyboard.press('Control+z');
+        await expect(cell(page, 'Anchor', 'when')).toContainText('9:00–10:00');
+    });
+
+    await test.step('a column from a spreadsheet is looked at first, then put in as one', async () => {
+        await cell(page, 'Anchor', 'place').focus();
+        await paste(page, 'North quay\r\nSouth quay\r\nSlip 1\r\nNowhere\r\n');
+        const dialog = page.getByRole('dialog');
+        await expect(dialog).toContainText('1 more line has no row here and is left out.');
+        await expect(dialog.getByRole('list', { name: 'What would change' }).getByRole('listitem')).toHaveCount(2);
+        await expect(dialog).toContainText('1 is so already.');
+        await dialog.getByRole('button', { name: 'Change 2 events' }).click();
+        await expect(cell(page, 'Bollard', 'place')).toHaveText('South quay');
+        await page.getByRole('grid', { name: 'Events' }).getByRole('gridcell').nth(1).focus();
+        await page.keyboard.press('Control+z');
+        await expect(cell(page, 'Bollard', 'place')).toHaveText('Slip 1');
+        await expect(cell(page, 'Anchor', 'place')).toHaveText('Slip 7');
+    });
+
+    await test.step('many at once: what it does is told before, and it is one step back', async () => {
+        await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
+        await expect(page.getByText('3 of 3 chosen')).toBeVisible();
+        await page.getByRole('button', { name: 'Change…' }).click();
+        const dialog = page.getByRole('dialog');
+        await dialog.getByLabel('State').selectOption('provisional');
+        await dialog.getByRole('textbox', { name: 'Place' }).fill('Slip 1');
+        await dialog.getByRole('button', { name: 'See what it does' }).click();
+        await expect(dialog.getByRole('list', { name: 'What would change' })).toContainText('place: Slip 7 Slip 1');
+        await dialog.getByRole('button', { name: 'Change 3 events' }).click();
+        await expect(page.getByText('3 events are changed.')).toBeVisible();
+        await expect(cell(page, 'Cleat', 'status')).toHaveText('provisional');
+        await page.locator('[data-sonner-toast]', { hasText: '3 events are changed.' }).getByRole('button', { name: 'Undo' }).click();
+        await expect(cell(page, 'Cleat', 'status')).toHaveText('confirmed');
+        await expect(cell(page, 'Anchor', 'place')).toHaveText('Slip 7');
+    });
+
+    await test.step('copied by weeks, and deleted', async () => {
+        await page.getByRole('checkbox', { name: 'Choose Anchor' }).check();
+        await page.getByRole('checkbox', { name: 'Choose Bollard' }).check();
+        await page.getByRole('button', { name: 'Copy to other days…' }).click();
+        await page.getByRole('dialog').getByLabel('Weeks later (before: −)').fill('3');
+        await page.getByRole('dialog').getByRole('button', { name: 'See what it does' }).click();
+        await page.getByRole('dialog').getByRole('button', { name: 'Add copies of 2 events' }).click();
+        await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '6');
+        await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
+        await page.getByRole('button', { name: 'Delete…' }).click();
+        await page.getByRole('dialog').getByRole('button', { name: 'Delete 5 events' }).click();
+        await expect(page.getByText('No event of this time matches.')).toBeVisible();
+        await page.locator('[data-sonner-toast]', { hasText: '5 events are deleted.' }).getByRole('button', { name: 'Undo' }).click();
+        await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '6');
+    });
+
+    await test.step('sorted, filtered by state, with other columns, and sound to a screen reader', async () => {
+        await page.getByRole('button', { name: 'Title' }).click();
+        await page.getByRole('button', { name: 'Title' }).click();
+        await expect(page.getByRole('row').nth(1)).toContainText('Cleat');
+        await page.getByRole('button', { name: 'Columns' }).click();
+        await page.getByRole('checkbox', { name: 'Added by' }).check();
+        await page.keyboard.press('Escape');
+        await expect(cell(page, 'Cleat', 'addedBy')).toHaveText('Oda Lindqvarn');
+        expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+        await page.getByLabel('State').selectOption('cancelled');
+        await expect(page.getByText('No event of this time matches.')).toBeVisible();
+    });
+});
+
+test('two at the same table: what the other changes shows, and neither writes over the other unawares', async ({ page, browser }) => {
+    const calendar = await laid(page, 'Hana Brekspear', ['Halyard', 'Jib']);
+    const other = await enterElsewhere(browser, 'Hana Brekspear');
+    await other.goto(`/?calendar=${calendar}&view=table&date=${day(0)}`);
+    await cell(page, 'Halyard', 'place').dblclick();
+    const field = page.getByRole('textbox', { name: 'place' });
+    await field.fill('My loft');
+    await cell(other, 'Halyard', 'place').focus();
+    await other.keyboard.type('Their loft');
+    await other.keyboard.press('Enter');
+    await expect(cell(other, 'Halyard', 'place')).toHaveText('Their loft');
+    await field.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('Somebody else changed this event just now.');
+    await expect(field).toHaveValue('My loft');
+    await field.press('Enter');
+    await expect(cell(page, 'Halyard', 'place')).toHaveText('My loft');
+    await expect(cell(other, 'Halyard', 'place')).toHaveText('My loft');
+
+    // Many at once: looked at, then somebody is first; nothing is changed, and it is looked at again.
+    await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
+    await page.getByRole('button', { name: 'Change…' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('State').selectOption('cancelled');
+    await dialog.getByRole('button', { name: 'See what it does' }).click();
+    await cell(other, 'Jib', 'place').focus();
+    await other.keyboard.type('Elsewhere');
+    await other.keyboard.press('Enter');
+    await expect(cell(other, 'Jib', 'place')).toHaveText('Elsewhere');
+    await dialog.getByRole('button', { name: 'Change 2 events' }).click();
+    await expect(dialog).toContainText('Somebody else was first with some of these.');
+    await dialog.getByRole('button', { name: 'Change 2 events' }).click();
+    await expect(cell(page, 'Jib', 'status')).toHaveText('cancelled');
+    await expect(cell(page, 'Jib', 'place')).toHaveText('Elsewhere');
+    await other.context().close();
+});
+
+test('where the answer to a change of many is lost, it is said whether all was done or nothing', async ({ page }) => {
+    await laid(page, 'Yusuf Calloway', ['Kedge', 'Leadline']);
+    const change = async (place: string) => {
+        await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
+        await page.getByRole('button', { name: 'Change…' }).click();
+        await page.getByRole('dialog').getByRole('textbox', { name: 'Place' }).fill(place);
+        await page.getByRole('dialog').getByRole('button', { name: 'See what it does' }).click();
+        await page.getByRole('dialog').getByRole('button', { name: 'Change 2 events' }).click();
+    };
+    await page.route('**/api/v1/bulk', (route) => route.abort());
+    await change('Never');
+    await expect(page.getByRole('dialog')).toContainText('Nothing was changed.');
+    await expect(page.getByRole('dialog')).toContainText('all of it was taken back');
+    await page.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+    await expect(cell(page, 'Kedge', 'place')).toHaveText('Slip 1');
+    await page.unroute('**/api/v1/bulk');
+    await page.getByRole('button', { name: 'None', exact: true }).click();
+    await page.route('**/api/v1/bulk', async (route) => {
+        await route.fetch();
+        await route.abort();
+    });
+    await change('Always');
+    await expect(page.getByText('2 events are changed.')).toBeVisible();
+    await expect(cell(page, 'Kedge', 'place')).toHaveText('Always');
+});
+
+test('a week is laid over weeks, leaving out the days that a calendar closes', async ({ page }) => {
+    const calendar = await laid(page, 'Ines Halloran', ['Lofting class']);
+    await page.getByRole('button', { name: 'Lay a week…' }).click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog.getByLabel('The events of')).toHaveValue(calendar);
+    await dialog.getByLabel('in the week of').fill(day(7));
+    await dialog.getByLabel('over the weeks from').fill(day(14));
+    await dialog.getByLabel('to', { exact: true }).fill(day(62));
+    await dialog.getByLabel('leaving out what is closed by').selectOption({ label: 'School days' });
+    await dialog.getByRole('button', { name: 'See what it adds' }).click();
+    // The winter closure lies five and six weeks on.
+    await expect(dialog.getByRole('list', { name: 'What would be laid' })).toContainText('5 times');
+    await expect(dialog.getByRole('list', { name: 'What would be laid' })).toContainText('closed, left out');
+    await dialog.getByRole('button', { name: 'Add 1 series' }).click();
+    await expect(page.getByText('1 series is added.')).toBeVisible();
+    await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '3');
+    await page.locator('[data-sonner-toast]', { hasText: '1 series is added.' }).getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '2');
+});
