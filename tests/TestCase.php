@@ -10,6 +10,7 @@ use App\Events\Event;
 use App\Events\SeriesWriter;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use PinnedRota\Core\Access\Level;
@@ -93,5 +94,18 @@ abstract class TestCase extends BaseTestCase
     public function sheet(Person $person, string $from, string $to, string $more = '', string $zone = 'Europe/London'): TestResponse
     {
         return $this->as($person, 'GET', "/sheet?from={$from}&to={$to}&tz={$zone}{$more}");
+    }
+
+    /** @return array<string, list<array<string, mixed>>> all that the database has of events, to the byte; a version is a new one each time */
+    public function everything(): array
+    {
+        $plain = static fn (string $table, string ...$order): array => array_reduce($order, static fn ($query, string $by) => $query->orderBy($by), DB::table($table))
+            ->get()->map(static fn (object $row): array => array_diff_key((array) $row, $table === 'events' ? ['version' => true] : ($table === 'occurrences' ? ['id' => true] : [])))->all();
+
+        return [
+            'events' => $plain('events', 'id'), 'categories' => $plain('event_category', 'event_id', 'category_id'), 'participants' => $plain('event_participants', 'event_id', 'address'),
+            'tasks' => $plain('event_tasks', 'id'), 'attachments' => $plain('event_attachments', 'id'), 'pins' => $plain('event_pins', 'event_id', 'calendar_id'),
+            'occurrences' => $plain('occurrences', 'series_id', 'starts_at', 'calendar_id'),
+        ];
     }
 }

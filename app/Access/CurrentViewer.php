@@ -53,12 +53,14 @@ final class CurrentViewer
     public function sight(?int $as = null): Sight
     {
         if ($as === null) {
-            return new Sight($this->calendars(), $this->person()->id, $this->person()->email, false);
+            return new Sight($this->calendars(), $this->person()->id, $this->person()->email, $this->viewer()->groupIds, false);
         }
         $other = Person::query()->where('status', 'active')->findOrFail($as);
         $managed = $this->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->level() === Level::Manage);
 
-        return new Sight($this->reader->calendars($this->reader->viewer($other))->intersectByKeys($managed), $other->id, $other->email, true);
+        $viewer = $this->reader->viewer($other);
+
+        return new Sight($this->reader->calendars($viewer)->intersectByKeys($managed), $other->id, $other->email, $viewer->groupIds, true);
     }
 
     /**

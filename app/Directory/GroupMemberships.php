@@ -18,6 +18,25 @@ final class GroupMemberships
         return new GroupTree($parents);
     }
 
+    /**
+     * Who is in groups, directly or through another.
+     *
+     * @param  list<int>  $groupIds
+     * @return array<int, list<int>> ids of people, by group
+     */
+    public function peopleIn(array $groupIds): array
+    {
+        $tree = $this->tree();
+        $people = array_fill_keys($groupIds, []);
+        foreach (DB::table('group_person')->get(['group_id', 'person_id'])->groupBy('person_id') as $person => $rows) {
+            foreach (array_intersect($tree->containing($rows->pluck('group_id')->all()), $groupIds) as $group) {
+                $people[$group][] = $person;
+            }
+        }
+
+        return $people;
+    }
+
     /** @return list<int> every group that a person is in, directly or through another */
     public function of(Person $person): array
     {

@@ -10,6 +10,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
@@ -128,7 +129,7 @@ final class EventSearch
         return $query->whereNull('e.deleted_at')
             ->where(fn (Builder $there) => $there->whereIntegerInRaw('e.calendar_id', $readable->keys()->all())->when($this->pinned !== [], fn (Builder $or) => $or->orWhereIn(DB::raw('COALESCE(e.series_id, e.id)'), array_keys($this->pinned))))
             ->where(fn (Builder $seen) => $seen->where('e.private', false)->orWhereIntegerInRaw('e.calendar_id', $editable->keys()->all())->orWhere('e.created_by', $sight->personId)
-                ->orWhereIn('e.id', DB::table('event_participants')->where('address', mb_strtolower($sight->address))->select('event_id')))
+                ->orWhereIn('e.id', DB::table('event_participants')->whereIn('address', [mb_strtolower($sight->address), ...array_map(Participants::groupAddress(...), $sight->groupIds)])->select('event_id')))
             ->limit($most)
             ->get(['e.id', 'e.series_id', 'e.calendar_id', 'e.title', 'e.place', 'e.time_kind', 'e.starts_local']);
     }

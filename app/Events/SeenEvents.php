@@ -39,7 +39,7 @@ final class SeenEvents
 
     public function visibility(Event $head, CoreEvent $event, ?int $author, Sight $sight): Visibility
     {
-        $isInvolved = $author === $sight->personId || $event->hasParticipant($sight->address) || $head->pins->contains(fn ($pin): bool => $pin->joined && $pin->pinned_by === $sight->personId);
+        $isInvolved = $author === $sight->personId || $event->involves($sight->address, $sight->groupIds) || $head->pins->contains(fn ($pin): bool => $pin->joined && $pin->pinned_by === $sight->personId);
         $seen = Visibility::Hidden;
         foreach ($this->ways($head, $sight) as $id => $way) {
             $seen = $seen->or(Visibility::of($way->eventLevel(), $event->private, $event->busy, $isInvolved, $id !== $head->calendar_id));

@@ -9,6 +9,7 @@ use App\Pins\Pin;
 use App\Preparation\TasksInput;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Events\Series;
 
 /** Writes series with their categories, their occurrences and the change counter, all or nothing. */
@@ -147,7 +148,7 @@ final class SeriesWriter
         }
         $rows = [];
         foreach ($event->participants as $participant) {
-            $address = $participant->mailAddress();
+            $address = Participants::indexAddress($participant);
             if ($address !== '' && strlen($address) <= 190) {
                 $rows[$address] = ['event_id' => $row->id, 'address' => $address, 'role' => $participant->role->value, 'answer' => $participant->answer->value];
             }

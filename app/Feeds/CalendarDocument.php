@@ -3,6 +3,7 @@
 namespace App\Feeds;
 
 use App\Calendars\Calendar;
+use App\Directory\GroupMemberships;
 use App\Directory\Person;
 use App\Events\Event;
 use App\Events\EventTranslator;
@@ -19,7 +20,7 @@ use PinnedRota\Core\ICalendar\CalendarWriter;
 /** A calendar as an iCalendar document, with what a level shows of it. */
 final class CalendarDocument
 {
-    public function __construct(private readonly EventTranslator $translator)
+    public function __construct(private readonly EventTranslator $translator, private readonly GroupMemberships $memberships)
     {
     }
 
@@ -30,11 +31,12 @@ final class CalendarDocument
     public function write(mixed $stream, Calendar $calendar, Level $level, ?Person $person, ?int $refreshMinutes): void
     {
         $series = [];
+        $groups = $person === null ? [] : $this->memberships->of($person);
         $heads = Event::query()->whereNull('series_id')
             ->where(fn ($query) => $query->where('calendar_id', $calendar->id)->orWhereIn('id', Pin::query()->where('calendar_id', $calendar->id)->select('event_id')))
             ->with(['categories', 'overrides.categories'])->orderBy('id')->lazy(500);
         foreach ($heads as $head) {
-            $isInvolved = static fn (CoreEvent $event): bool => $person !== null && ($head->created_by === $person->id || $event->hasParticipant($person->email));
+            $isInvolved = static fn (CoreEvent $event): bool => $person !== null && ($head->created_by === $person->id || $event->involves($person->email, $groups));
             $seen = $this->seen($this->translator->series($head), $level, $isInvolved, $head->calendar_id !== $calendar->id);
             if ($seen !== null) {
                 $series[] = $seen;

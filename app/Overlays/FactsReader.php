@@ -2,14 +2,21 @@
 
 namespace App\Overlays;
 
+use App\Directory\GroupMemberships;
 use App\Directory\Person;
 use App\Events\IndexedOccurrence;
 use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Participants;
 
 /** Reads what filters ask of events beyond what is drawn of them: descriptions and people, where some layer asks at all. */
 final class FactsReader
 {
+    public function __construct(private readonly GroupMemberships $memberships)
+    {
+    }
+
     /**
      * @param  list<IndexedOccurrence>  $found
      * @param  list<DrawnLayer>  $layers
@@ -57,8 +64,14 @@ final class FactsReader
     {
         $rows = DB::table('event_participants')->whereIntegerInRaw('event_id', $ids)->where('role', '!=', ParticipantRole::Informed->value)->get();
         $people = Person::atAddresses($rows->pluck('address'));
+        $groups = $rows->pluck('address')->unique()->map(static fn (string $address): ?int => Participants::groupId(new Participant($address)))->filter()->values()->all();
+        $within = $groups === [] ? [] : $this->memberships->peopleIn($groups);
         $found = [];
         foreach ($rows as $row) {
+            foreach ($within[Participants::groupId(new Participant($row->address)) ?? 0] ?? [] as $member) {
+                $found[$row->event_id] ??= [[], []];
+                $found[$row->event_id][1][] = $member;
+            }
             $id = $people[$row->address]->id ?? null;
             if ($id !== null) {
                 $found[$row->event_id] ??= [[], []];

@@ -142,6 +142,25 @@ final readonly class Event
         return $this->start->at($original->local->plusSeconds($this->start->local->seconds - $named->local->seconds));
     }
 
+    /**
+     * Whether somebody takes part: by their mail address, or by a group that they are in.
+     *
+     * @param  list<int>  $groupIds
+     */
+    public function involves(string $address, array $groupIds): bool
+    {
+        if ($this->hasParticipant($address)) {
+            return true;
+        }
+        foreach ($groupIds === [] ? [] : $this->participants as $participant) {
+            if (in_array(Participants::groupId($participant), $groupIds, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Whether the holder of a mail address takes part. */
     public function hasParticipant(string $address): bool
     {

@@ -33,6 +33,20 @@ final class Participants
         return self::id($participant, 'room');
     }
 
+    /** By what a group goes where participants are asked for by their addresses; in lower case. */
+    public static function groupAddress(int $id): string
+    {
+        return self::URN['group'].$id;
+    }
+
+    /** By what a participant goes there: its mail address, or that of a group; empty where it has neither. */
+    public static function indexAddress(Participant $participant): string
+    {
+        $group = self::groupId($participant);
+
+        return $group === null ? $participant->mailAddress() : self::groupAddress($group);
+    }
+
     private static function id(Participant $participant, string $kind): ?int
     {
         return str_starts_with($participant->address, self::URN[$kind]) ? (int) substr($participant->address, strlen(self::URN[$kind])) : null;

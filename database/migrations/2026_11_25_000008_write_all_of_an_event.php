@@ -2,7 +2,10 @@
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
+use PinnedRota\Core\Events\Participants;
+use PinnedRota\Core\ICalendar\DetailsText;
 
 return new class extends Migration
 {
@@ -67,5 +70,13 @@ return new class extends Migration
             // What a pin or its taking off was about: the event, the calendar, whether it was joined.
             $table->json('about')->nullable();
         });
+        // Groups that take part are asked for like people, by what they go by.
+        foreach (DB::table('events')->where('details', 'like', '%urn:pinned-rota:group:%')->lazyById(500) as $row) {
+            foreach (DetailsText::read((string) $row->details)['participants'] as $participant) {
+                if (Participants::groupId($participant) !== null) {
+                    DB::table('event_participants')->insertOrIgnore(['event_id' => $row->id, 'address' => Participants::indexAddress($participant), 'role' => $participant->role->value, 'answer' => $participant->answer->value]);
+                }
+            }
+        }
     }
 };

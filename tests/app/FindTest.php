@@ -1,8 +1,11 @@
 <?php
 
+use App\Pins\Pin;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Participants;
 
 beforeEach(function () {
     $this->ada = $this->person();
@@ -73,4 +76,21 @@ test('words that mean a day say which', function () {
     $this->as($this->ada, 'GET', '/find?tz=Europe/London&q=next+tue')->assertJsonPath('events', [])->assertJsonPath('date', '2026-12-01');
     $this->as($this->ada, 'GET', '/find?tz=Europe/London&q=rigging')->assertJsonPath('date', null);
     $this->as($this->ada, 'GET', '/find?tz=Nowhere&q=x')->assertUnprocessable();
+});
+
+test('a private event is found by whoever is in a group that takes part, and a pinned one by who sees it there', function () {
+    $crew = $this->group('Gig crew', $this->ben);
+    $cy = $this->person('Cy Reader');
+    $this->give($this->calendar, $this->ben, Level::Read);
+    $this->give($this->calendar, $cy, Level::Read);
+    $this->add($this->calendar, $this->ada, title: 'Debrief', start: "{$this->soon}T09:00", more: ['private' => true, 'participants' => [Participants::ofGroup($crew->id, 'Gig crew', ParticipantRole::Required)]]);
+    $hidden = $this->calendar($this->ada, 'Hidden');
+    $board = $this->calendar($cy, 'Board');
+    $pinned = $this->add($hidden, $this->ada, title: 'Regatta supper', start: "{$this->soon}T19:00");
+    Pin::query()->insert(['event_id' => $pinned->id, 'calendar_id' => $board->id]);
+    ($this->settle)();
+    expect(($this->find)('debrief', $this->ben))->toBe(['Debrief'])->and(($this->find)('debrief', $cy))->toBe([])
+        ->and(($this->find)('regatta', $cy))->toBe(['Regatta supper'])->and(($this->find)('regatta', $this->ben))->toBe([]);
+    DB::table('group_person')->delete();
+    DB::table('groups')->delete();
 });

@@ -10,14 +10,6 @@ beforeEach(function () {
     $this->ben = $this->person('Ben Oar');
     $this->slip = $this->calendar($this->ada, 'Slipway');
     $this->loft = $this->calendar($this->ada, 'Long loft');
-    /** All that the database has of events, to the byte; a version is a new one each time. */
-    $this->everything = fn (): array => [
-        'events' => DB::table('events')->orderBy('id')->get()->map(fn (object $row): array => array_diff_key((array) $row, ['version' => true]))->all(),
-        'categories' => DB::table('event_category')->orderBy('event_id')->orderBy('category_id')->get()->map(fn (object $row): array => (array) $row)->all(),
-        'participants' => DB::table('event_participants')->orderBy('event_id')->orderBy('address')->get()->map(fn (object $row): array => (array) $row)->all(),
-        'tasks' => DB::table('event_tasks')->orderBy('id')->get()->map(fn (object $row): array => (array) $row)->all(),
-        'occurrences' => DB::table('occurrences')->orderBy('series_id')->orderBy('starts_at')->get()->map(fn (object $row): array => array_diff_key((array) $row, ['id' => true]))->all(),
-    ];
     $more = ['categories' => ['Launch', 'Visit'], 'place' => 'Slip 2', 'participants' => [new Participant("mailto:{$this->ben->email}"), new Participant('mailto:guest@example.org')]];
     $this->single = $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-10T09:00', more: $more);
     $this->weekly = $this->add($this->slip, $this->ada, title: 'Rowing', start: '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=8', more: $more);
@@ -27,22 +19,22 @@ beforeEach(function () {
 
 test('whatever is done is undone to the byte, the index too, and done again', function (string $method, string $which, string $query, array $body) {
     $event = $this->{$which};
-    $before = ($this->everything)();
+    $before = $this->everything();
     $path = $method === 'POST' ? '/events' : "/events/{$event->id}{$query}";
     if (isset($body['calendar'])) {
         $body['calendar'] = $this->loft->slug;
     }
     $answer = $this->as($this->ada, $method, $path, $body, (int) DB::table('events')->where('id', $event->id)->value('version'))->assertSuccessful();
-    $after = ($this->everything)();
+    $after = $this->everything();
     expect($after)->not->toEqual($before);
     $operation = (int) $answer->headers->get('Operation');
     $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertNoContent();
-    expect(($this->everything)())->toEqual($before);
+    expect($this->everything())->toEqual($before);
     $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertStatus(409);
     $this->as($this->ada, 'POST', "/operations/{$operation}/redo")->assertNoContent();
-    expect(($this->everything)())->toEqual($after);
+    expect($this->everything())->toEqual($after);
     $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertNoContent();
-    expect(($this->everything)())->toEqual($before);
+    expect($this->everything())->toEqual($before);
 })->with([
     'added' => ['POST', 'single', '', ['calendar' => 'x', 'title' => 'New', 'start' => '2026-11-12T09:00', 'repeat' => ['rule' => 'FREQ=DAILY', 'count' => 5]]],
     'changed in every field' => ['PATCH', 'single', '', ['title' => 'Other', 'start' => '2026-12-01', 'end' => '2026-12-03', 'allDay' => true, 'place' => '', 'categories' => ['Third'], 'status' => 'provisional', 'busy' => false, 'private' => true, 'participants' => [], 'link' => 'https://example.org', 'description' => 'x']],
@@ -122,25 +114,25 @@ test('what was deleted is listed for 90 days and comes back', function () {
 });
 
 test('several steps are undone one after the other, and done again', function () {
-    $states = [($this->everything)()];
+    $states = [$this->everything()];
     $operations = [];
     foreach ([['title' => 'One'], ['title' => 'Two', 'place' => 'Quay'], ['start' => '2026-11-12T09:00']] as $index => $change) {
         $operations[] = (int) $this->as($this->ada, 'PATCH', "/events/{$this->single->id}", $change, $index + 1)->assertOk()->headers->get('Operation');
-        $states[] = ($this->everything)();
+        $states[] = $this->everything();
     }
     foreach ([2, 1, 0] as $step) {
         $this->as($this->ada, 'POST', "/operations/{$operations[$step]}/undo")->assertNoContent();
-        expect(($this->everything)())->toEqual($states[$step]);
+        expect($this->everything())->toEqual($states[$step]);
     }
     foreach ([0, 1, 2] as $step) {
         $this->as($this->ada, 'POST', "/operations/{$operations[$step]}/redo")->assertNoContent();
-        expect(($this->everything)())->toEqual($states[$step + 1]);
+        expect($this->everything())->toEqual($states[$step + 1]);
     }
 });
 
 test('what is refused leaves no operation behind, and what failed half-way nothing at all', function () {
     $count = DB::table('operations')->count();
-    $before = ($this->everything)();
+    $before = $this->everything();
     $this->as($this->ada, 'PATCH', "/events/{$this->single->id}", ['title' => ''], 1)->assertUnprocessable();
     $this->as($this->ada, 'PATCH', "/events/{$this->single->id}", ['title' => 'Late'], 7)->assertStatus(412);
     $this->as($this->ben, 'PATCH', "/events/{$this->single->id}", ['title' => 'Not his'], 1)->assertNotFound();
@@ -150,7 +142,7 @@ test('what is refused leaves no operation behind, and what failed half-way nothi
         DB::table('events')->where('id', $this->single->id)->update(['title' => 'Half-way']);
         throw new RuntimeException('The worker was killed.');
     }))->toThrow(RuntimeException::class);
-    expect(($this->everything)())->toEqual($before)->and(DB::table('operations')->count())->toBe($count);
+    expect($this->everything())->toEqual($before)->and(DB::table('operations')->count())->toBe($count);
 });
 
 test('a category that was deleted since is left out when an earlier state comes back', function () {

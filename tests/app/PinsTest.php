@@ -5,6 +5,8 @@ use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Participants;
 
 beforeEach(function () {
     $this->ada = $this->person();
@@ -173,4 +175,19 @@ test('a copy is independent, knows what it is of, and asks nobody', function () 
     $this->as($this->ben, 'POST', "/operations/{$one->headers->get('Operation')}/undo")->assertNoContent();
     $this->as($this->ben, 'GET', "/events/{$one->json('id')}")->assertNotFound();
     $this->as($this->ben, 'POST', "/events/{$event->id}/copies?occurrence=2026-11-13T09:00:00Z", ['calendar' => $this->board->slug])->assertNotFound();
+});
+
+test('whoever is in a group that takes part is involved: they see what is private, and filters find them', function () {
+    $crew = $this->group('Gig crew', $this->cy);
+    $all = $this->groupOf($crew);
+    $this->give($this->slip, $this->cy, Level::Read);
+    $private = $this->add($this->slip, $this->ada, title: 'Debrief', start: '2026-11-12T09:00', more: ['private' => true, 'participants' => [Participants::ofGroup($all->id, 'All crews', ParticipantRole::Required)]]);
+    $seen = fn ($person): array => array_column($this->sheet($person, '2026-11-12', '2026-11-13')->json('items'), 'title');
+    expect($seen($this->cy))->toBe(['Debrief'])->and($seen($this->ben))->toBe(['Busy'])
+        ->and(($this->seen)($this->ada, "&people[]={$this->cy->id}"))->toBe(['11-12 Debrief'])->and(($this->seen)($this->ada, "&people[]={$this->ben->id}"))->toBe([]);
+    $this->as($this->cy, 'GET', "/events/{$private->id}")->assertJsonPath('title', 'Debrief');
+    $this->as($this->ben, 'GET', "/events/{$private->id}")->assertJsonPath('title', 'Busy');
+    // A group is asked as such: nobody in it has an answer open.
+    expect($this->sheet($this->cy, '2026-11-12', '2026-11-13')->json('items.0.unanswered'))->toBeFalse();
+    $this->as($this->cy, 'PUT', "/events/{$private->id}/answer", ['answer' => 'accepted'])->assertForbidden();
 });

@@ -22,12 +22,6 @@ beforeEach(function () {
     $this->titles = fn (string $more = ''): array => array_column(($this->table)($more)->json('rows'), 'title');
     $this->events = fn (Event ...$events): array => array_map(fn (Event $event): array => ['id' => $event->id, 'version' => $event->fresh()->version], $events);
     $this->bulk = fn (array $body, string $path = '/bulk', $person = null) => $this->as($person ?? $this->ada, 'POST', $path, $body + ['tz' => 'Europe/London', 'events' => ($this->events)($this->haul, $this->away, $this->weekly)]);
-    $this->everything = fn (): array => [
-        DB::table('events')->orderBy('id')->get()->map(fn (object $row): array => array_diff_key((array) $row, ['version' => true]))->all(),
-        DB::table('event_category')->orderBy('event_id')->orderBy('category_id')->get()->map(fn (object $row): array => (array) $row)->all(),
-        DB::table('event_participants')->orderBy('event_id')->orderBy('address')->get()->map(fn (object $row): array => (array) $row)->all(),
-        DB::table('occurrences')->orderBy('series_id')->orderBy('starts_at')->get()->map(fn (object $row): array => array_diff_key((array) $row, ['id' => true]))->all(),
-    ];
 });
 
 test('a series is one row, told by its first time and how often it is', function () {
@@ -69,10 +63,10 @@ test('many rows come in pages, and all of them by their ids', function () {
 });
 
 test('what a change would do is told event by event, and nothing is changed by that', function () {
-    $before = ($this->everything)();
+    $before = $this->everything();
     $rows = ($this->bulk)(['place' => 'Slip 2', 'shiftDays' => 1, 'addCategories' => ['wet']], '/bulk/preview')->assertOk()->json();
     expect(array_column($rows, 'what'))->toBe(['change', 'change', 'change'])->and(array_column($rows[0]['changes'], 'after', 'field'))->toBe(['starts' => '2026-11-13 09:00', 'ends' => '2026-11-13 10:00', 'categories' => 'Launch, wet'])
-        ->and(($this->everything)())->toEqual($before);
+        ->and($this->everything())->toEqual($before);
     expect(($this->bulk)(['place' => 'Slip 2', 'events' => ($this->events)($this->haul)], '/bulk/preview')->json('0.what'))->toBe('nothing')
         ->and(($this->bulk)(['delete' => true], '/bulk/preview')->json('*.what'))->toBe(['delete', 'delete', 'delete']);
 });
@@ -80,13 +74,13 @@ test('what a change would do is told event by event, and nothing is changed by t
 test('whatever is done to many is one operation, undone to the byte with the index, and done again', function (array $change, Closure $seen) {
     $change = isset($change['calendar']) ? ['calendar' => $this->loft->slug] + $change : $change;
     $change = isset($change['addParticipants']) ? ['addParticipants' => [['kind' => 'person', 'id' => $this->ben->id, 'part' => 'optional']]] + $change : $change;
-    $before = ($this->everything)();
+    $before = $this->everything();
     $operation = (int) ($this->bulk)($change)->assertOk()->headers->get('Operation');
-    $after = ($this->everything)();
+    $after = $this->everything();
     expect($after)->not->toEqual($before)->and(Operation::query()->count())->toBe(1)->and($seen->call($this))->toBeTrue();
     foreach ([['undo', $before], ['redo', $after], ['undo', $before]] as [$turn, $state]) {
         $this->as($this->ada, 'POST', "/operations/{$operation}/{$turn}")->assertNoContent();
-        expect(($this->everything)())->toEqual($state)->and(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
+        expect($this->everything())->toEqual($state)->and(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
     }
 })->with([
     'place' => [['place' => 'Quay'], fn () => Event::query()->where('place', 'Quay')->count() === 3],
@@ -193,12 +187,12 @@ test('a week is laid over weeks as series, without the days that the chosen cale
     $this->add($this->slip, $this->ada, title: 'Camp', start: '2026-11-08', end: '2026-11-11');
     $body = ['calendar' => $this->slip->slug, 'week' => '2026-11-11', 'from' => '2026-11-16', 'to' => '2026-12-06', 'closures' => $school->slug, 'tz' => 'Europe/London'];
     $this->as($this->ada, 'POST', '/weeks/preview', $body)->assertOk()->assertJsonPath('0.why', 'it begins before the week')->assertJsonPath('1.days', ['2026-11-26', '2026-12-03'])->assertJsonPath('1.closed', ['2026-11-19']);
-    $before = ($this->everything)();
+    $before = $this->everything();
     $operation = (int) $this->as($this->ada, 'POST', '/weeks', $body)->assertOk()->assertJsonPath('events', 1)->headers->get('Operation');
     $days = array_column(array_filter($this->sheet($this->ada, '2026-11-11', '2027-02-01', "&calendar={$this->slip->slug}")->json('items'), fn (array $item): bool => $item['title'] === 'Haul out'), 'start');
     expect(array_values($days))->toBe(['2026-11-12T09:00', '2026-11-26T09:00', '2026-12-03T09:00']);
     $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertNoContent();
-    expect(($this->everything)())->toEqual($before);
+    expect($this->everything())->toEqual($before);
     $this->as($this->ada, 'POST', '/weeks/preview', ['closures' => null] + $body)->assertJsonPath('1.closed', []);
     $this->as($this->ada, 'POST', '/weeks/preview', ['calendar' => $this->loft->slug, 'week' => '2026-11-10'] + $body)->assertJsonPath('*.why', [null, 'it repeats already']);
     $this->as($this->ada, 'POST', '/weeks', ['week' => '2027-03-01'] + $body)->assertUnprocessable()->assertJsonPath('errors.0.field', 'week');

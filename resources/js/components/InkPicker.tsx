@@ -7,21 +7,7 @@ type Props = { ink: Ink; mark: MarkName; onChange: (ink: Ink, mark: MarkName) =>
 export function InkPicker({ ink, mark, onChange, pattern, onPattern }: Props) {
     return (
         <div className="flex flex-col gap-2">
-            <div role="radiogroup" aria-label="Colour" className="flex flex-wrap gap-1.5">
-                {INKS.map((each) => (
-                    <button
-                        key={each}
-                        type="button"
-                        role="radio"
-                        aria-checked={each === ink}
-                        aria-label={each}
-                        title={each}
-                        data-ink={each}
-                        onClick={() => onChange(each, mark)}
-                        className={clsx('h-6 w-7 rounded-sm border-2 bg-(--k)', each === ink ? 'border-ink outline-2 outline-offset-1 outline-ink' : 'border-sheet')}
-                    />
-                ))}
-            </div>
+            <InkChoice ink={ink} onChange={(each) => onChange(each, mark)} />
             <div role="radiogroup" aria-label="Mark" className="flex flex-wrap gap-1.5">
                 {MARKS.map((each) => (
                     <button
@@ -57,6 +43,32 @@ export function InkPicker({ ink, mark, onChange, pattern, onPattern }: Props) {
                     ))}
                 </div>
             )}
+        </div>
+    );
+}
+
+/** Chooses a colour, or where that is offered, none of one's own. */
+export function InkChoice({ ink, onChange, none }: { ink: Ink | null; onChange: (ink: Ink) => void; none?: { name: string; onChoose: () => void } }) {
+    return (
+        <div role="radiogroup" aria-label="Colour" className="flex flex-wrap items-center gap-1.5">
+            {none !== undefined && (
+                <button type="button" role="radio" aria-checked={ink === null} onClick={none.onChoose} className={clsx('h-6 rounded-sm border px-1.5 text-xs', ink === null ? 'border-ink bg-ink text-paper' : 'border-line bg-sheet')}>
+                    {none.name}
+                </button>
+            )}
+            {INKS.map((each) => (
+                <button
+                    key={each}
+                    type="button"
+                    role="radio"
+                    aria-checked={each === ink}
+                    aria-label={each}
+                    title={each}
+                    data-ink={each}
+                    onClick={() => onChange(each)}
+                    className={clsx('h-6 w-7 rounded-sm border-2 bg-(--k)', each === ink ? 'border-ink outline-2 outline-offset-1 outline-ink' : 'border-sheet')}
+                />
+            ))}
         </div>
     );
 }

@@ -1,8 +1,7 @@
-import clsx from 'clsx';
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
 import { CheckField, Field, TextField } from '@/components/Field';
-import { INKS } from '@/components/Mark';
+import { InkChoice } from '@/components/InkPicker';
 import type { EventValues } from './eventValues';
 import { RemindersField } from './RemindersField';
 import { TasksField } from './TasksField';
@@ -47,30 +46,7 @@ export function MoreFields({ problem, zone, whole, begun }: Props) {
                 </Field>
                 <div>
                     <p className="mb-1 text-xs text-soft">Colour</p>
-                    <div role="radiogroup" aria-label="Colour" className="flex flex-wrap items-center gap-1.5">
-                        <button
-                            type="button"
-                            role="radio"
-                            aria-checked={colour === null}
-                            onClick={() => setValue('colour', null)}
-                            className={clsx('h-6 rounded-sm border px-1.5 text-xs', colour === null ? 'border-ink bg-ink text-paper' : 'border-line bg-sheet')}
-                        >
-                            as its layer
-                        </button>
-                        {INKS.map((each) => (
-                            <button
-                                key={each}
-                                type="button"
-                                role="radio"
-                                aria-checked={each === colour}
-                                aria-label={each}
-                                title={each}
-                                data-ink={each}
-                                onClick={() => setValue('colour', each)}
-                                className={clsx('size-6 rounded-sm border-2 bg-(--k)', each === colour ? 'border-ink outline-2 outline-offset-1 outline-ink' : 'border-sheet')}
-                            />
-                        ))}
-                    </div>
+                    <InkChoice ink={colour} onChange={(each) => setValue('colour', each)} none={{ name: 'as its layer', onChoose: () => setValue('colour', null) }} />
                 </div>
                 <RemindersField chosen={reminders} onChange={(chosen) => setValue('reminders', chosen)} error={problem?.fields.find((each) => each.field.startsWith('reminders'))?.message} />
                 {whole && <CheckField label="Open for joining: who may read it may join" {...register('joinable')} />}
