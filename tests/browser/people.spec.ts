@@ -50,8 +50,11 @@ test('somebody is invited by mail, comes in, makes a calendar and leaves: nothin
         await page.getByRole('option', { name: /^Coordination/ }).click();
         await dialog.getByRole('button', { name: 'Hand over, they have left' }).click();
         await expect(page.getByText('what they kept is handed over')).toBeVisible();
-        // Their own screen asks them to sign in, by itself.
-        await expect(wim.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
+        // Their own screen asks them to sign in, by itself, and lets them in no more.
+        const again = wim.getByRole('dialog', { name: 'You were signed out' });
+        await again.getByLabel('Password').fill('long-enough-to-keep');
+        await again.getByRole('button', { name: 'Sign in and go on' }).click();
+        await expect(again.getByRole('alert')).toBeVisible();
         await context.close();
     });
 

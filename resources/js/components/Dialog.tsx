@@ -2,13 +2,13 @@ import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
-type Props = { open: boolean; onOpenChange: (open: boolean) => void; title: string; about?: ReactNode; wide?: boolean; children: ReactNode };
+type Props = { open: boolean; onOpenChange: (open: boolean) => void; title: string; about?: ReactNode; wide?: boolean; /** Whether what is beneath is not to be seen. */ covering?: boolean; children: ReactNode };
 
-export function Dialog({ open, onOpenChange, title, about, wide = false, children }: Props) {
+export function Dialog({ open, onOpenChange, title, about, wide = false, covering = false, children }: Props) {
     return (
         <Radix.Root open={open} onOpenChange={onOpenChange}>
             <Radix.Portal>
-                <Radix.Overlay className="fixed inset-0 z-40 bg-[#0b1a27]/45" />
+                <Radix.Overlay className={`fixed inset-0 z-40 ${covering ? 'bg-wash' : 'bg-[#0b1a27]/45'}`} />
                 <Radix.Content
                     className={`fixed top-[7vh] left-1/2 z-50 max-h-[86vh] w-[calc(100vw-24px)] -translate-x-1/2 overflow-y-auto border-2 border-ink bg-paper p-5 shadow-(--shadow) ${wide ? 'max-w-3xl' : 'max-w-md'}`}
                     {...(about === undefined ? { 'aria-describedby': undefined } : {})}

@@ -20,7 +20,7 @@ export function SignInAgain({ person, demo, onBack }: Props) {
     );
     const problem = signIn.error instanceof Problem ? signIn.error : null;
     return (
-        <Dialog open onOpenChange={() => undefined} title="You were signed out" about="Nothing of what you typed is lost: sign in, and go on from where you were.">
+        <Dialog open covering onOpenChange={() => undefined} title="You were signed out" about="Nothing of what you typed is lost: sign in, and go on from where you were.">
             <form
                 className="flex flex-col gap-3"
                 onSubmit={(event) => {
