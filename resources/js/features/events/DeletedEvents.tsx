@@ -1,20 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
-import { toast } from 'sonner';
 import { api, change, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Failed, Loading } from '@/components/States';
 import { formatDate, formatMoment } from '@/time/dates';
-import { remember } from './operations';
+import { useTellDone } from './useTellDone';
 
 /** What was deleted from a calendar in the last 90 days, to be brought back. */
 export function DeletedEvents({ slug }: { slug: string }) {
+    const tellDone = useTellDone();
     const deleted = useQuery({ queryKey: ['deleted', slug], queryFn: ({ signal }) => api<Schemas['DeletedEvent'][]>('GET', `/calendars/${slug}/deleted`, { signal }) });
     const restore = useAction((event: Schemas['DeletedEvent']) => change<Schemas['Event']>('POST', `/events/${event.id}/restore`), {
-        onDone: ({ operation }, event) => {
-            remember(operation);
-            toast(`“${event.title}” is back.`);
-        },
+        onDone: ({ operation }, event) => tellDone(operation, `“${event.title}” is back.`),
     });
     if (deleted.isError) return <Failed error={deleted.error} retry={() => void deleted.refetch()} />;
     if (deleted.data === undefined) return <Loading what="what was deleted" />;

@@ -1,22 +1,19 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Paperclip, X } from 'lucide-react';
 import { useRef } from 'react';
-import { toast } from 'sonner';
 import { change, type Done, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
-import { remember } from './operations';
 import type { Event } from './useEventActions';
-import { useUndo } from './useUndo';
+import { useTellDone } from './useTellDone';
 
 /** Files that hang on an event. */
 export function EventFiles({ event }: { event: Event }) {
     const client = useQueryClient();
-    const turn = useUndo();
+    const tellDone = useTellDone();
     const input = useRef<HTMLInputElement>(null);
     const said = ({ operation }: Done<unknown>, words: string) => {
-        remember(operation);
         void client.invalidateQueries({ queryKey: ['event'] });
-        toast(words, operation === null ? {} : { action: { label: 'Undo', onClick: () => turn(operation, true) } });
+        tellDone(operation, words);
     };
     const attach = useAction(
         (file: File) => {

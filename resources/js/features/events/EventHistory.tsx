@@ -1,25 +1,22 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { toast } from 'sonner';
 import { api, change, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Failed, Loading } from '@/components/States';
 import { formatMoment } from '@/time/dates';
-import { remember } from './operations';
-import { useUndo } from './useUndo';
+import { useTellDone } from './useTellDone';
 
 const DID: Record<Schemas['HistoryEntry']['what'], string> = { add: 'added it', change: 'changed it', delete: 'deleted it', restore: 'put an earlier state back', bulk: 'changed it with others', weeks: 'laid a week over others' };
 
 /** What was done with an event, by whom and when; any earlier state can be put back. */
 export function EventHistory({ id, version }: { id: number; version: number }) {
     const client = useQueryClient();
-    const turn = useUndo();
+    const tellDone = useTellDone();
     const history = useQuery({ queryKey: ['event', 'history', id, version], queryFn: ({ signal }) => api<Schemas['HistoryEntry'][]>('GET', `/events/${id}/history`, { signal }) });
     const restore = useAction((entry: Schemas['HistoryEntry']) => change<void>('POST', `/events/${id}/history/${entry.operation}/restore`), {
         onDone: ({ operation }) => {
-            remember(operation);
             void client.invalidateQueries({ queryKey: ['event'] });
-            toast('It is as it was before that.', operation === null ? {} : { action: { label: 'Undo', onClick: () => turn(operation, true) } });
+            tellDone(operation, 'It is as it was before that.');
         },
     });
     if (history.isError) return <Failed error={history.error} retry={() => void history.refetch()} />;

@@ -1,43 +1,38 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
-import { toast } from 'sonner';
 import { change, type Done, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/overlays/RotaContext';
-import { remember } from './operations';
 import type { Event } from './useEventActions';
-import { useUndo } from './useUndo';
+import { useTellDone } from './useTellDone';
 
 /** Where else an event is: pinned to further calendars, copied to one’s own, joined. */
 export function EventPlaces({ event }: { event: Event }) {
     const rota = useRota();
     const client = useQueryClient();
     const calendars = useCalendars().data ?? [];
-    const turn = useUndo();
-    const said = (words: string) => ({
-        onDone: ({ operation }: Done<unknown>) => {
-            remember(operation);
-            void client.invalidateQueries({ queryKey: ['calendars'] });
-            toast(words, operation === null ? {} : { action: { label: 'Undo', onClick: () => turn(operation, true) } });
-        },
-    });
+    const tellDone = useTellDone();
+    const said = ({ operation }: Done<unknown>, words: string) => {
+        void client.invalidateQueries({ queryKey: ['calendars'] });
+        tellDone(operation, words);
+    };
     const nameOf = (slug: string) => calendars.find((each) => each.slug === slug)?.name ?? slug;
     const pin = useAction((slug: string) => change<void>('POST', `/events/${event.id}/pins`, { body: { calendar: slug } }), {
-        onDone: (done, slug) => said(`Pinned to ${nameOf(slug)}: it is one event, and shows on both.`).onDone(done),
+        onDone: (done, slug) => said(done, `Pinned to ${nameOf(slug)}: it is one event, and shows on both.`),
     });
     const unpin = useAction(({ calendar }: Schemas['Pin']) => change<void>('DELETE', `/events/${event.id}/pins/${calendar}`), {
-        onDone: (done, { name }) => said(`No longer on ${name}.`).onDone(done),
+        onDone: (done, { name }) => said(done, `No longer on ${name}.`),
     });
     const copy = useAction((slug: string) => change<Event>('POST', `/events/${event.id}/copies`, { query: { occurrence: event.occurrence ?? undefined }, body: { calendar: slug } }), {
         onDone: (done) => {
-            said(`Copied to ${nameOf(done.answer.calendar)}. The copy is its own event from now on.`).onDone(done);
+            said(done, `Copied to ${nameOf(done.answer.calendar)}. The copy is its own event from now on.`);
             rota.go({ event: done.answer.id, occurrence: undefined });
         },
     });
-    const join = useAction(() => change<Schemas['JoinedEvent']>('POST', `/events/${event.id}/join`), { onDone: (done) => said(`You have joined. It is on ${done.answer.name}, too.`).onDone(done) });
-    const leave = useAction(() => change<void>('DELETE', `/events/${event.id}/join`), said('You no longer take part.'));
+    const join = useAction(() => change<Schemas['JoinedEvent']>('POST', `/events/${event.id}/join`), { onDone: (done) => said(done, `You have joined. It is on ${done.answer.name}, too.`) });
+    const leave = useAction(() => change<void>('DELETE', `/events/${event.id}/join`), { onDone: (done) => said(done, 'You no longer take part.') });
     if (event.busyOnly || rota.search.as !== undefined) return null;
     const targets = calendars.filter((each) => each.mayAdd);
     const unpinned = targets.filter((each) => each.slug !== event.calendar && !event.pins.some((there) => there.calendar === each.slug));

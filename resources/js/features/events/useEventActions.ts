@@ -1,6 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useContext } from 'react';
-import { toast } from 'sonner';
 import { api, change, type Schemas } from '@/api/client';
 import { tellRefusal } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
@@ -8,9 +7,8 @@ import { RotaContext } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
 import { formatDate, formatWhen } from '@/time/dates';
-import { remember } from './operations';
 import { isFollowing, occurrenceOf, scopeQuery, type Scope } from './scope';
-import { useUndo } from './useUndo';
+import { useTellDone } from './useTellDone';
 
 export type Event = Schemas['Event'];
 export type EventInput = Schemas['EventInput'];
@@ -27,21 +25,14 @@ export function useEventActions() {
     const rota = useContext(RotaContext);
     const refresh = () => client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'event', 'categories'].includes(String(queryKey[0])) });
     const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(['calendars'])?.find((each) => each.slug === slug)?.name ?? slug;
-    const turn = useUndo();
-    const undo = (operation: number | null) => {
-        remember(operation);
-        return operation === null ? undefined : { label: 'Undo', onClick: () => turn(operation, true) };
-    };
+    const tellDone = useTellDone();
 
     const create = useMutation({
         mutationFn: (input: EventInput) => change<Event>('POST', '/events', { body: input }),
         onSuccess: ({ answer: event, operation }) => {
             void refresh();
-            toast(`Added to ${nameOf(event.calendar)}, ${formatDate(event.start, 'weekdayDay')}.`, {
-                action: undo(operation),
-                // Opened, it is moved to another calendar by one choice.
-                ...(rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } }),
-            });
+            // Opened, it is moved to another calendar by one choice.
+            tellDone(operation, `Added to ${nameOf(event.calendar)}, ${formatDate(event.start, 'weekdayDay')}.`, rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } });
         },
     });
 
@@ -52,9 +43,7 @@ export function useEventActions() {
             void refresh();
             // From here on it is a series of its own.
             if (isFollowing(scope)) rota?.go({ event: saved.id, occurrence: undefined });
-            toast(saved.calendar === event.calendar ? `“${saved.title}” is changed.` : `Moved to ${nameOf(saved.calendar)}.`, {
-                action: undo(operation),
-            });
+            tellDone(operation, saved.calendar === event.calendar ? `“${saved.title}” is changed.` : `Moved to ${nameOf(saved.calendar)}.`);
         },
     });
 
@@ -62,9 +51,7 @@ export function useEventActions() {
         mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => change<void>('DELETE', `/events/${event.id}`, { ...scopeQuery(scope), version: event.version }),
         onSuccess: ({ operation }, { event }) => {
             void refresh();
-            toast(`“${event.title}” is deleted from ${nameOf(event.calendar)}.`, {
-                action: undo(operation),
-            });
+            tellDone(operation, `“${event.title}” is deleted from ${nameOf(event.calendar)}.`);
         },
         onError: tellRefusal,
     });
@@ -93,7 +80,7 @@ export function useEventActions() {
             }
             return { sheets };
         },
-        onSuccess: ({ answer: saved, operation }, { move }) => void toast(movedWords(move, saved), { action: undo(operation) }),
+        onSuccess: ({ answer: saved, operation }, { move }) => tellDone(operation, movedWords(move, saved)),
         onError: (error, _, context) => {
             context?.sheets.forEach(([key, sheet]) => client.setQueryData(key, sheet));
             tellRefusal(error);

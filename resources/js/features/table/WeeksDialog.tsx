@@ -1,14 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { api, change, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { remember } from '@/features/events/operations';
-import { useUndo } from '@/features/events/useUndo';
+import { useTellDone } from '@/features/events/useTellDone';
 import { useRota } from '@/features/overlays/RotaContext';
 import { addDays, formatDate, startOfWeek } from '@/time/dates';
 
@@ -16,7 +14,7 @@ import { addDays, formatDate, startOfWeek } from '@/time/dates';
 export function WeeksDialog({ onClose }: { onClose: () => void }) {
     const rota = useRota();
     const client = useQueryClient();
-    const turn = useUndo();
+    const tellDone = useTellDone();
     const calendars = useCalendars().data ?? [];
     const targets = calendars.filter((each) => each.mayAdd);
     const week = startOfWeek(rota.date);
@@ -28,9 +26,8 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
     const lay = useAction(() => change<Schemas['BulkDone']>('POST', '/weeks', { body: input }), {
         quiet: true,
         onDone: ({ answer, operation }) => {
-            remember(operation);
             void client.invalidateQueries({ queryKey: ['sheet'] });
-            toast(`${answer.events} series ${answer.events === 1 ? 'is' : 'are'} added.`, operation === null ? {} : { action: { label: 'Undo', onClick: () => turn(operation, true) } });
+            tellDone(operation, `${answer.events} series ${answer.events === 1 ? 'is' : 'are'} added.`);
             onClose();
         },
     });

@@ -1,8 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { toast } from 'sonner';
 import { api, change, Problem, type Done, type Schemas } from '@/api/client';
-import { remember } from '@/features/events/operations';
-import { useUndo } from '@/features/events/useUndo';
+import { useTellDone } from '@/features/events/useTellDone';
 
 export type BulkInput = Schemas['BulkInput'];
 
@@ -13,7 +11,7 @@ const PAUSE = 1500;
 /** Changes many events as one; where the answer is lost, asks what became of it: all was done, or nothing. */
 export function useBulk(said: (events: number) => string) {
     const client = useQueryClient();
-    const turn = useUndo();
+    const tellDone = useTellDone();
     return useMutation({
         mutationFn: async (input: BulkInput): Promise<Done<Schemas['BulkDone']>> => {
             const key = crypto.randomUUID();
@@ -27,9 +25,8 @@ export function useBulk(said: (events: number) => string) {
             }
         },
         onSuccess: ({ answer, operation }) => {
-            remember(operation);
             void client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'event', 'categories', 'deleted'].includes(String(queryKey[0])) });
-            toast(said(answer.events), operation === null ? {} : { action: { label: 'Undo', onClick: () => turn(operation, true) } });
+            tellDone(operation, said(answer.events));
         },
     });
 }
