@@ -73,7 +73,7 @@ use PinnedRota\Core\Overlay\Pattern;
     new OA\Property(property: 'calendars', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'target', type: 'string', nullable: true),
 ])]
-#[OA\Schema(schema: 'SheetItem', required: ['id', 'occurrence', 'layer', 'calendar', 'also', 'title', 'place', 'categories', 'allDay', 'start', 'end', 'status', 'busyOnly', 'private', 'repeats', 'hold', 'external', 'pinned', 'colour', 'unanswered', 'responsible'], properties: [
+#[OA\Schema(schema: 'SheetItem', required: ['id', 'occurrence', 'layer', 'calendar', 'also', 'title', 'place', 'categories', 'allDay', 'start', 'end', 'status', 'busyOnly', 'private', 'repeats', 'hold', 'external', 'unanswered', 'responsible'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'occurrence', type: 'string', nullable: true),
     new OA\Property(property: 'layer', type: 'integer'),
@@ -91,8 +91,8 @@ use PinnedRota\Core\Overlay\Pattern;
     new OA\Property(property: 'repeats', type: 'boolean'),
     new OA\Property(property: 'hold', description: 'What, if anything, keeps the viewer from changing it', type: 'string', nullable: true, enum: Hold::class),
     new OA\Property(property: 'external', description: 'Whether it comes from a source', type: 'boolean'),
-    new OA\Property(property: 'pinned', description: 'Whether it shows on several calendars by a pin', type: 'boolean'),
-    new OA\Property(property: 'colour', description: 'Its own, whatever the layer has', type: 'string', enum: Colour::class, nullable: true),
+    new OA\Property(property: 'pinned', description: 'Told where it shows on several calendars by a pin', type: 'boolean'),
+    new OA\Property(property: 'colour', description: 'Its own, whatever the layer has; told where there is one', type: 'string', enum: Colour::class),
     new OA\Property(property: 'unanswered', description: 'Whether the viewer is asked to take part and has not answered', type: 'boolean'),
     new OA\Property(property: 'responsible', description: 'Names', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'rows', description: 'Where rows are asked for: those in which it stands', type: 'array', items: new OA\Items(type: 'integer')),

@@ -51,12 +51,15 @@ final class OccurrenceQuery
             $found = array_values($byName);
         }
         $overlapping = [];
+        $pinned = false;
         foreach ($found as $each) {
             if ($window->holds($each->kind, $each->starts, $each->ends)) {
                 $overlapping[] = $each;
+                $pinned = $pinned || $each->homeCalendarId !== $each->calendarId;
             }
         }
-        if ($beyond !== []) {
+        // Of an event that is pinned, its own calendar comes before the others.
+        if ($beyond !== [] || $pinned) {
             usort($overlapping, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId, $a->isPinned()] <=> [$b->starts, -$b->ends, $b->eventId, $b->isPinned()]);
         }
 
@@ -72,9 +75,7 @@ final class OccurrenceQuery
     {
         $query = $this->windowQuery($calendarIds, $from, $to)->when($seriesIds !== null, fn (Builder $some) => $some->whereIntegerInRaw('o.series_id', $seriesIds ?? []))->select(self::COLUMNS)
             ->selectRaw('TO_SECONDS(o.starts_at) - '.self::EPOCH.' AS starts, TO_SECONDS(o.ends_at) - '.self::EPOCH.' AS ends')
-            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id')
-            // Its own calendar before those that it is pinned to.
-            ->orderByRaw('o.calendar_id <> e.calendar_id');
+            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id');
         // Thousands of rows: each is made from the columns in their order, without an object or a collection between.
         $statement = $query->getConnection()->getPdo()->prepare($query->toSql());
         $statement->execute($query->getConnection()->prepareBindings($query->getBindings()));

@@ -75,10 +75,22 @@ final readonly class SheetItem
             'repeats' => $full && $occurrence->repeats,
             'unanswered' => $full && $this->unanswered,
             'external' => $this->external,
-            'pinned' => $full && ($occurrence->isPinned() || $this->also !== []),
-            'colour' => $full ? $occurrence->colour : null,
             'hold' => $this->hold?->value,
-        ] + ($this->rows === [] ? [] : ['rows' => $this->rows]);
+        ] + $this->rare($full);
+    }
+
+    /** @return array<string, mixed> what few items have, told of those alone: a window has thousands */
+    private function rare(bool $full): array
+    {
+        $rare = $this->rows === [] ? [] : ['rows' => $this->rows];
+        if ($full && $this->occurrence->colour !== null) {
+            $rare['colour'] = $this->occurrence->colour;
+        }
+        if ($full && ($this->also !== [] || $this->occurrence->isPinned())) {
+            $rare['pinned'] = true;
+        }
+
+        return $rare;
     }
 
     /**

@@ -51,7 +51,8 @@ final class SheetReader
         foreach ($found as $occurrence) {
             $isAuthor = $occurrence->createdBy === $sight->personId;
             $level = $levels[$occurrence->calendarId];
-            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor || $participation->takesPart($occurrence), $occurrence->isPinned());
+            $pinned = $occurrence->homeCalendarId !== $occurrence->calendarId;
+            $visibility = Visibility::of($level, $occurrence->private, $occurrence->busy, $isAuthor || $participation->takesPart($occurrence), $pinned);
             // What one calendar shows of an event, another that it is pinned to does not hide.
             if ($visibility === Visibility::Hidden || ($best !== [] && $visibility->value < ($best[$occurrence->seriesId] ?? $visibility)->value)) {
                 continue;
@@ -82,7 +83,7 @@ final class SheetReader
                 $hold = match (true) {
                     $sight->readOnly => Hold::Looking,
                     ! $full => Hold::Hidden,
-                    $occurrence->isPinned() => isset($sight->calendars[$occurrence->homeCalendarId]) ? $this->hold($sight->calendars[$occurrence->homeCalendarId], $isAuthor) : Hold::Pinned,
+                    $pinned => isset($sight->calendars[$occurrence->homeCalendarId]) ? $this->hold($sight->calendars[$occurrence->homeCalendarId], $isAuthor) : Hold::Pinned,
                     default => $holds[$occurrence->calendarId][(int) $isAuthor],
                 };
                 foreach ($taking as $layer) {
@@ -125,7 +126,7 @@ final class SheetReader
     {
         $pinned = [];
         foreach ($found as $each) {
-            if ($each->isPinned()) {
+            if ($each->homeCalendarId !== $each->calendarId) {
                 $pinned[$each->seriesId] = Visibility::Hidden;
             }
         }

@@ -71,7 +71,7 @@ final class TableReader
      */
     private function row(SheetItem $item, TableRequest $request, array $slugs): array
     {
-        $told = $item->tell($request->zone(), $slugs);
+        $told = $item->tell($request->zone(), $slugs) + ['pinned' => false, 'colour' => null];
 
         return array_intersect_key($told, array_flip(['id', 'occurrence', 'layer', 'calendar', 'title', 'place', 'categories', 'responsible', 'allDay', 'start', 'end', 'status', 'private', 'repeats', 'pinned', 'colour', 'hold', 'external']));
     }

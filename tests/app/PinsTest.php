@@ -20,7 +20,7 @@ beforeEach(function () {
     $this->event = $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-10T09:00', more: ['place' => 'Slip 2', 'categories' => ['Launch']]);
     $this->weekly = $this->add($this->slip, $this->ada, title: 'Rowing', start: '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=3');
     $this->pin = fn ($event, $person = null) => $this->as($person ?? $this->ben, 'POST', "/events/{$event->id}/pins", ['calendar' => $this->board->slug]);
-    $this->seen = fn ($person, string $more = ''): array => array_map(fn (array $item): string => substr($item['start'], 5, 5).' '.$item['title'].($item['pinned'] ? ', pinned' : ''), $this->sheet($person, '2026-11-01', '2026-12-01', $more)->assertOk()->json('items'));
+    $this->seen = fn ($person, string $more = ''): array => array_map(fn (array $item): string => substr($item['start'], 5, 5).' '.$item['title'].(isset($item['pinned']) ? ', pinned' : ''), $this->sheet($person, '2026-11-01', '2026-12-01', $more)->assertOk()->json('items'));
     $this->sound = fn () => expect(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
 });
 

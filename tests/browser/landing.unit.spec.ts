@@ -7,7 +7,7 @@ import { begunIn, laneRows, wouldStandIn, type LaneRow } from '../../resources/j
 
 const item: Item = {
     id: 1, occurrence: null, layer: 0, also: [], calendar: 'slip', title: 'Haul out', place: 'Slip 2', categories: ['launch'], allDay: false, start: '2026-11-10T09:00', end: '2026-11-10T11:00',
-    status: 'confirmed', busyOnly: false, private: false, repeats: false, hold: null, external: false, pinned: false, colour: null, unanswered: false, responsible: [], rows: [0, 2],
+    status: 'confirmed', busyOnly: false, private: false, repeats: false, hold: null, external: false, unanswered: false, responsible: [], rows: [0, 2],
 };
 const whole: Item = { ...item, allDay: true, start: '2026-11-10', end: '2026-11-12' };
 

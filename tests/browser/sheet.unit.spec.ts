@@ -6,7 +6,7 @@ function item(title: string, start: string, end: string, more: Partial<Item> = {
     return {
         id: 1, occurrence: null, layer: 0, also: [], calendar: 'slip', title, place: '', categories: [], allDay: start.length === 10,
         start, end, status: 'confirmed', busyOnly: false, private: false, repeats: false,
-        hold: null, external: false, pinned: false, colour: null, unanswered: false, responsible: [], rows: [], ...more,
+        hold: null, external: false, unanswered: false, responsible: [], rows: [], ...more,
     };
 }
 

@@ -2294,13 +2294,13 @@ export interface components {
             hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
             /** @description Whether it comes from a source */
             external: boolean;
-            /** @description Whether it shows on several calendars by a pin */
-            pinned: boolean;
+            /** @description Told where it shows on several calendars by a pin */
+            pinned?: boolean;
             /**
-             * @description Its own, whatever the layer has
-             * @enum {string|null}
+             * @description Its own, whatever the layer has; told where there is one
+             * @enum {string}
              */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
             /** @description Whether the viewer is asked to take part and has not answered */
             unanswered: boolean;
             /** @description Names */

@@ -103,6 +103,6 @@ export function notes(item: Item): string[] {
         ...(item.unanswered ? ['you have not answered'] : []),
         ...(item.private ? ['private'] : []),
         ...(item.external ? ['from outside'] : []),
-        ...(item.pinned ? ['pinned'] : []),
+        ...(item.pinned === true ? ['pinned'] : []),
     ];
 }

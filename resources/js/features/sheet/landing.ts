@@ -46,7 +46,7 @@ export function refusalOf({ item, rows }: Move): string | null {
     const { to } = rows;
     if (to.key === '*') return 'Nothing can be put among what is hidden from you.';
     if (to.kind !== 'layer' && to.kind !== 'calendar') return null;
-    if (item.pinned) return 'It is pinned to several calendars. Open it to move it to another.';
+    if (item.pinned === true) return 'It is pinned to several calendars. Open it to move it to another.';
     if (to.calendars?.includes(item.calendar) === true) return 'Both layers are of its calendar: what tells them apart is in the event itself.';
     return to.target == null ? `You may not add to ${to.name}.` : null;
 }
