@@ -27,6 +27,9 @@ final class EventSearch
     /** So many of the newest events are looked at one by one. */
     private const SAMPLED = 10_000;
 
+    /** @var list<int> the private events in which the viewer takes part */
+    private array $involved = [];
+
     /** @var array<int, int> a readable calendar to which a series is pinned, by its head */
     private array $pinned = [];
 
@@ -43,6 +46,9 @@ final class EventSearch
         if ($sought === [] || $readable->isEmpty()) {
             return [];
         }
+        // Asked once for all questions, of private events alone.
+        $this->involved = DB::table('event_participants as p')->join('events as e', 'e.id', '=', 'p.event_id')->where('e.private', true)
+            ->whereIn('p.address', [mb_strtolower($sight->address), ...array_map(Participants::groupAddress(...), $sight->groupIds)])->pluck('p.event_id')->all();
         $this->pinned = DB::table('event_pins')->whereIntegerInRaw('calendar_id', $readable->keys()->all())->pluck('calendar_id', 'event_id')->all();
         $head = static fn (object $row): int => $row->series_id ?? $row->id;
         $rows = $this->candidates($words, $sought, $readable, $sight)->unique($head)->take(self::RANKED);
@@ -129,7 +135,7 @@ final class EventSearch
         return $query->whereNull('e.deleted_at')
             ->where(fn (Builder $there) => $there->whereIntegerInRaw('e.calendar_id', $readable->keys()->all())->when($this->pinned !== [], fn (Builder $or) => $or->orWhereIn(DB::raw('COALESCE(e.series_id, e.id)'), array_keys($this->pinned))))
             ->where(fn (Builder $seen) => $seen->where('e.private', false)->orWhereIntegerInRaw('e.calendar_id', $editable->keys()->all())->orWhere('e.created_by', $sight->personId)
-                ->orWhereIn('e.id', DB::table('event_participants')->whereIn('address', [mb_strtolower($sight->address), ...array_map(Participants::groupAddress(...), $sight->groupIds)])->select('event_id')))
+                ->orWhereIntegerInRaw('e.id', $this->involved))
             ->limit($most)
             ->get(['e.id', 'e.series_id', 'e.calendar_id', 'e.title', 'e.place', 'e.time_kind', 'e.starts_local']);
     }
