@@ -141,8 +141,9 @@ test('joining pins an event to one’s own calendar and counts one; leaving undo
     $join($this->ben)->assertStatus(409);
     $this->as($this->ada, 'PATCH', "/events/{$this->event->id}", ['joinable' => true], 1)->assertOk()->assertJsonPath('joinable', true)->assertJsonPath('joiners', 0);
     $this->give($this->slip, $this->cy, Level::Read);
-    $join($this->ben)->assertOk()->assertJsonPath('name', 'Board');
-    // Who keeps no calendar yet gets one.
+    // Who keeps no calendar that nobody else sees gets one; who does has it there.
+    $diary = $this->calendar($this->ben, 'Diary');
+    $join($this->ben)->assertOk()->assertJsonPath('calendar', $diary->slug);
     $own = $join($this->cy)->assertOk()->assertJsonPath('name', 'Cy Reader: own calendar')->json('calendar');
     $join($this->cy)->assertStatus(409);
     $this->as($this->cy, 'GET', "/events/{$this->event->id}")->assertJsonPath('joiners', 2)->assertJsonPath('joined', true)->assertJsonPath('joinerNames', []);

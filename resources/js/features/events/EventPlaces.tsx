@@ -25,7 +25,7 @@ export function EventPlaces({ event }: { event: Event }) {
     const unpin = useAction(({ calendar }: Schemas['Pin']) => change<void>('DELETE', `/events/${event.id}/pins/${calendar}`), {
         onDone: (done, { name }) => said(done, `No longer on ${name}.`),
     });
-    const copy = useAction((slug: string) => change<Event>('POST', `/events/${event.id}/copies`, { query: { occurrence: event.occurrence ?? undefined }, body: { calendar: slug } }), {
+    const copy = useAction(({ slug, occurrence }: { slug: string; occurrence: string | null }) => change<Event>('POST', `/events/${event.id}/copies`, { query: { occurrence: occurrence ?? undefined }, body: { calendar: slug } }), {
         onDone: (done) => {
             said(done, `Copied to ${nameOf(done.answer.calendar)}. The copy is its own event from now on.`);
             rota.go({ event: done.answer.id, occurrence: undefined });
@@ -83,9 +83,10 @@ export function EventPlaces({ event }: { event: Event }) {
                     {event.joinerNames.length > 0 && <span className="w-full text-xs text-soft">{event.joinerNames.join(', ')}</span>}
                 </p>
             )}
-            <div className="flex gap-3">
+            <div className="flex flex-wrap gap-3">
                 {unpinned.length > 0 && <PlacePicker label="pin to…" name="Pin to a further calendar" calendars={unpinned} onChoose={(slug) => pin.mutate(slug)} />}
-                {targets.length > 0 && <PlacePicker label={event.occurrence === null ? 'copy to…' : 'copy this time to…'} name="Copy to a calendar" calendars={targets} onChoose={(slug) => copy.mutate(slug)} />}
+                {targets.length > 0 && <PlacePicker label={event.occurrence === null ? 'copy to…' : 'copy this time to…'} name="Copy to a calendar" calendars={targets} onChoose={(slug) => copy.mutate({ slug, occurrence: event.occurrence })} />}
+                {targets.length > 0 && event.occurrence !== null && <PlacePicker label="copy all times to…" name="Copy the whole series to a calendar" calendars={targets} onChoose={(slug) => copy.mutate({ slug, occurrence: null })} />}
             </div>
         </section>
     );

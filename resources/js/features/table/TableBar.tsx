@@ -3,6 +3,7 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { CheckField, CONTROL } from '@/components/Field';
+import { useCalendars } from '@/features/calendars/useCalendars';
 import { PERIODS, type Period } from '@/features/overlays/rotaSearch';
 import { useRota } from '@/features/overlays/RotaContext';
 import { COLUMNS, type Column } from './columns';
@@ -29,6 +30,7 @@ const STATES = { '': 'in any state', confirmed: 'confirmed', provisional: 'provi
 export function TableBar({ total, status, onStatus, shown, onShown, selected, onAll, onNone, onBulk }: Props) {
     const rota = useRota();
     const [laying, setLaying] = useState(false);
+    const mayAdd = useCalendars().data?.some((each) => each.mayAdd) === true && rota.search.as === undefined;
     return (
         <div className="flex min-h-10 shrink-0 flex-wrap items-center gap-2 border-b border-line px-3 py-1.5" role="toolbar" aria-label="Table">
             {selected.length === 0 ? (
@@ -71,7 +73,7 @@ export function TableBar({ total, status, onStatus, shown, onShown, selected, on
                             </Popover.Content>
                         </Popover.Portal>
                     </Popover.Root>
-                    <Button className="border-line" onClick={() => setLaying(true)}>
+                    <Button className="border-line" disabled={!mayAdd} onClick={() => setLaying(true)}>
                         <CalendarRange size={14} aria-hidden="true" /> Lay a week…
                     </Button>
                 </>
