@@ -109,9 +109,9 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
         await page.getByRole('option', { name: /^Yard/ }).click();
         await dialog.getByRole('button', { name: 'Hand over' }).click();
         await expect(page.getByText('is kept by Yard now.')).toBeVisible();
-        await page.getByRole('button', { name: 'Archive' }).click();
+        await page.getByRole('button', { name: 'Archive', exact: true }).click();
         await expect(page.getByText('archived', { exact: true })).toBeVisible();
         await page.getByRole('button', { name: 'Bring back' }).click();
-        await expect(page.getByRole('button', { name: 'Archive' })).toBeVisible();
+        await expect(page.getByRole('button', { name: 'Archive', exact: true })).toBeVisible();
     });
 });
