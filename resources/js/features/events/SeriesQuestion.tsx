@@ -19,7 +19,8 @@ type Props = {
 
 /** Asks whether a change means one time of a series, it and all that follow, or all of them; says what becomes of the others first. */
 export function SeriesQuestion({ title, doing, id, occurrence, onOne, onFollowing, onAll, onClose }: Props) {
-    const event = useQuery({ queryKey: ['event', id, occurrence, undefined], queryFn: () => fetchEvent(id, occurrence) });
+    // Asked on its own: what a panel shows next is to be what the event is by then.
+    const event = useQuery({ queryKey: ['event', 'exceptions', id, occurrence], queryFn: () => fetchEvent(id, occurrence) });
     const words = event.data === undefined ? null : exceptionWords(event.data, doing);
     const choose = (action: () => void) => () => {
         onClose();
