@@ -14,7 +14,6 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Event as CoreEvent;
-use PinnedRota\Core\Events\Series;
 
 /** Changes many events at once: looked at first, then all of it or nothing, and undone as one. */
 final class BulkController
@@ -73,7 +72,7 @@ final class BulkController
             foreach ($planned as $each) {
                 if ($copies) {
                     $uid = Str::uuid()->toString();
-                    $copy = new Series($each->after->master?->with(uid: $uid), array_map(static fn (CoreEvent $event): CoreEvent => $event->with(uid: $uid), $each->after->overrides));
+                    $copy = $each->after->each(static fn (CoreEvent $event): CoreEvent => $event->with(uid: $uid));
                     $added($this->writer->add((int) $each->calendarId, $copy, $by + ['created_by' => $person->id, 'copied_from' => $each->id])->id);
                 } elseif ($each->after === null) {
                     $this->writer->delete($each->head);

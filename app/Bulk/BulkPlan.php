@@ -12,8 +12,6 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\BulkChange;
-use PinnedRota\Core\Events\Event as CoreEvent;
-use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Time\Zone;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -78,7 +76,7 @@ final class BulkPlan
             }
             $after = $asked['cells'] === [] ? $series : $this->cells->apply($asked['cells'], $series, $wall);
             $after = ($input->filled('copyDays') ? new BulkChange(shiftDays: $input->integer('copyDays')) : $change)->apply($after);
-            $this->demandCategories($target ?? $this->viewer->calendars()[$head->calendar_id], $after);
+            $this->targets->demandCategoriesOf($target ?? $this->viewer->calendars()[$head->calendar_id], $after);
 
             return new Planned($id, $head, $series, $after, $target?->calendar->id ?? $head->calendar_id);
         } catch (InvalidRule|HttpExceptionInterface $problem) {
@@ -86,10 +84,5 @@ final class BulkPlan
         } catch (ValidationException $problem) {
             return Planned::refused($id, $head, (string) collect($problem->errors())->flatten()->first());
         }
-    }
-
-    private function demandCategories(AccessibleCalendar $calendar, Series $series): void
-    {
-        $this->targets->demandCategories($calendar, array_values(array_unique(array_merge(...array_map(static fn (CoreEvent $event): array => $event->categories, $series->events())))));
     }
 }

@@ -22,13 +22,11 @@ final class DirectoryController
         $words = preg_split('/\s+/', trim($request->string('q')->limit(100, '')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $like = array_map(static fn (string $word): string => '%'.addcslashes($word, '%_\\').'%', $words);
         $groups = Group::query()->withCount('people')->orderBy('name')->limit(20);
+        $rooms = Room::query()->orderBy('name')->limit(10);
         $people = Person::searched($request->string('q')->limit(100, ''))->where('status', 'active')->orderBy('name')->limit(20)
             ->when(isset($input['people']), fn ($query) => $query->whereKey($input['people']));
         foreach ($like as $pattern) {
             $groups->where('name', 'like', $pattern);
-        }
-        $rooms = Room::query()->orderBy('name')->limit(10);
-        foreach ($like as $pattern) {
             $rooms->where('name', 'like', $pattern);
         }
         $entries = [];

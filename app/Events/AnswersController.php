@@ -11,7 +11,6 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\Participants;
-use PinnedRota\Core\Events\Series;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 final class AnswersController
@@ -38,7 +37,7 @@ final class AnswersController
             $answer = self::ANSWERS[$request->validate(['answer' => ['required', Rule::in(array_keys(self::ANSWERS))]])['answer']];
             $with = static fn (CoreEvent $event): CoreEvent => $event->with(participants: Participants::answered($event->participants, $person->email, $answer));
             // Not a change of the event itself: whoever is writing at it goes on from the same version.
-            $this->writer->replace($head, new Series($series->master === null ? null : $with($series->master), array_map($with, $series->overrides)), ['version' => $head->version]);
+            $this->writer->replace($head, $series->each($with), ['version' => $head->version]);
         });
 
         return response()->noContent();

@@ -11,7 +11,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Events\Event as CoreEvent;
 use PinnedRota\Core\Events\RecurrenceId;
 
 final class CopiesController
@@ -32,7 +31,7 @@ final class CopiesController
         $text = $request->query('occurrence');
         $occurrence = is_string($text) && $text !== '' ? ($series->find(RecurrenceId::parse($text)) ?? throw (new ModelNotFoundException)->setModel(Event::class)) : null;
         $copy = $this->copy->of($head, $series, $occurrence, Str::uuid()->toString(), $this->viewer->sight());
-        $this->targets->demandCategories($target, array_merge(...array_map(static fn (CoreEvent $event): array => $event->categories, $copy->events())));
+        $this->targets->demandCategoriesOf($target, $copy);
         $person = $this->viewer->person();
         $added = $this->recorder->record($person, 'add', [], function (Closure $added) use ($target, $copy, $person, $head): Event {
             $new = $this->writer->add($target->calendar->id, $copy, ['created_by' => $person->id, 'updated_by' => $person->id, 'copied_from' => $head->id]);

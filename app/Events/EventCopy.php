@@ -29,8 +29,7 @@ final class EventCopy
                 $series = OccurrenceChanges::withoutChanged($series, $event);
             }
         }
-        $copied = static fn (CoreEvent $event): CoreEvent => $event->copied($uid);
 
-        return new Series($series->master === null ? null : $copied($series->master), array_map($copied, $series->overrides));
+        return $series->each(static fn (CoreEvent $event): CoreEvent => $event->copied($uid));
     }
 }

@@ -44,6 +44,7 @@ final class EventJson
         $people = $full ? Person::query()->whereKey(array_filter([$head->created_by, $row->updated_by]))->pluck('name', 'id') : collect();
         $calendar = $ways[array_key_first($ways)];
         $start = $occurrence->start ?? $event->start;
+        $mayChange = $full && $this->seen->mayChange($head, $sight);
 
         return [
             'id' => $head->id,
@@ -71,12 +72,12 @@ final class EventJson
             'tasks' => $full ? TasksJson::tell($head, $occurrence?->recurrenceId === null ? '' : RecurrenceId::text($occurrence->recurrenceId), $start->local) : [],
             'joinable' => $full && $head->joinable,
             'copyOf' => $full ? $this->original($head, $sight) : null,
-            ...PinsJson::tell($head, $full, $ways, $sight, $this->seen->mayChange($head, $sight)),
+            ...PinsJson::tell($head, $full, $ways, $sight, $mayChange),
             'addedBy' => $full ? ($people[$head->created_by] ?? null) : null,
             'addedAt' => $full ? $head->created_at->toIso8601ZuluString() : null,
             'changedBy' => $full ? ($people[$row->updated_by] ?? null) : null,
             'changedAt' => $full ? $row->updated_at->toIso8601ZuluString() : null,
-            'mayChange' => $full && $this->seen->mayChange($head, $sight),
+            'mayChange' => $mayChange,
             'version' => $head->version,
         ];
     }

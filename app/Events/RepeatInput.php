@@ -16,18 +16,19 @@ use PinnedRota\Core\Time\LocalDateTime;
 /** How an input says that an event repeats: a rule, its end, the dates left out of it and added to it. */
 final class RepeatInput
 {
-    public const RULES = [
-        'repeat' => ['sometimes', 'nullable', 'array'],
-        'repeat.rule' => ['sometimes', 'nullable', 'string', 'max:500'],
-        'repeat.count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:repeat.until'],
-        'repeat.skipped' => ['sometimes', 'array', 'max:1000'],
-        'repeat.extra' => ['sometimes', 'array', 'max:1000'],
-    ];
-
     /** @return array<string, mixed> */
     public static function rules(): array
     {
-        return self::RULES + ['repeat.until' => ['sometimes', 'nullable', 'string', new WallTime], 'repeat.skipped.*' => ['string', new WallTime], 'repeat.extra.*' => ['string', new WallTime]];
+        return [
+            'repeat' => ['sometimes', 'nullable', 'array'],
+            'repeat.rule' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'repeat.count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:repeat.until'],
+            'repeat.skipped' => ['sometimes', 'array', 'max:1000'],
+            'repeat.extra' => ['sometimes', 'array', 'max:1000'],
+            'repeat.until' => ['sometimes', 'nullable', 'string', new WallTime],
+            'repeat.skipped.*' => ['string', new WallTime],
+            'repeat.extra.*' => ['string', new WallTime],
+        ];
     }
 
     /**

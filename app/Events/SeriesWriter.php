@@ -64,10 +64,10 @@ final class SeriesWriter
         array_map(Change::of(...), array_unique([$head->calendar_id, ...$calendarIds]));
     }
 
-    /** Notes that something that hangs on a series has changed. */
+    /** Notes that something that hangs on a series has changed, whatever version of it is known here. */
     public function touch(Event $head): void
     {
-        $head->update(['version' => $head->version + 1]);
+        $head->increment('version');
         $this->changed($head);
     }
 

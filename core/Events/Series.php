@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Events;
 
+use Closure;
 use InvalidArgumentException;
 use PinnedRota\Core\Time\EventTime;
 
@@ -26,6 +27,16 @@ final readonly class Series
         $following = array_filter($overrides, static fn (Event $override): bool => $override->andFollowing);
         usort($following, static fn (Event $a, Event $b): int => $a->recurrenceId?->indexSeconds() <=> $b->recurrenceId?->indexSeconds());
         $this->following = $following;
+    }
+
+    /**
+     * The series with each of its events changed alike: the master, and every time that was changed on its own.
+     *
+     * @param  Closure(Event): Event  $change
+     */
+    public function each(Closure $change): self
+    {
+        return new self($this->master === null ? null : $change($this->master), array_map($change, $this->overrides));
     }
 
     public function uid(): string
