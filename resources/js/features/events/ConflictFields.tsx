@@ -3,6 +3,7 @@ import { Button } from '@/components/Button';
 import { FormProblem } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatWhen } from '@/time/dates';
+import { same } from './eventValues';
 import { dueWords, reminderWords } from './reminderWords';
 import type { Event, EventInput } from './useEventActions';
 
@@ -90,8 +91,4 @@ export function ConflictFields({ before, theirs, mine, current, onSave, onTheirs
             </span>
         </FormProblem>
     );
-}
-
-function same(a: unknown, b: unknown): boolean {
-    return JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
 }

@@ -25,7 +25,7 @@ export function RepeatFields({ problem, withDates }: Props) {
     if (!repeats) return <CheckField label="Repeats" {...register('repeats')} />;
     const day = start === '' ? '' : formatDate(start, 'long').split(' ')[0];
     const none = unit === 'week' && weekdays.length === 0 ? 'Choose at least one weekday.' : undefined;
-    const told = problem?.field('repeat.weekdays') ?? problem?.field('repeat.rule') ?? none;
+    const told = problem?.field('repeat.rule') ?? none;
     const put = (name: 'skipped' | 'extra') => (dates: string[]) => {
         setValue(name, dates);
         setValue('datesTouched', true);

@@ -110,11 +110,16 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
     };
 }
 
+/** Whether two values of an input mean the same: what is not there is nothing. */
+export function same(a: unknown, b: unknown): boolean {
+    return JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
+}
+
 const TIMES: (keyof EventInput)[] = ['allDay', 'start', 'end', 'timezone'];
 
 /** What of an input is another than before; of the time, all of it or nothing. */
 export function changesOf(before: EventInput, input: EventInput): Partial<EventInput> {
-    const differs = (key: keyof EventInput) => JSON.stringify(input[key] ?? null) !== JSON.stringify(before[key] ?? null);
+    const differs = (key: keyof EventInput) => !same(input[key], before[key]);
     const timed = TIMES.some(differs);
     return Object.fromEntries((Object.keys(input) as (keyof EventInput)[]).filter((key) => (TIMES.includes(key) ? timed : differs(key))).map((key) => [key, input[key]]));
 }

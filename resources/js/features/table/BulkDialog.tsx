@@ -34,7 +34,7 @@ export function BulkDialog({ start, names, onClose, onDone }: Props) {
     const [events, setEvents] = useState(start.events);
     const action = start.kind === 'cells' ? 'cells' : start.action;
     const carryOut = useBulk((count) => DID[action](`${some(count)} ${count === 1 ? 'is' : 'are'}`));
-    const body = (some_: Schemas['BulkEvent'][]) => ({ tz: rota.zone, events: some_, ...(action === 'cells' ? {} : changeOf(action, values)) });
+    const body = (asked: Schemas['BulkEvent'][]) => ({ tz: rota.zone, events: asked, ...(action === 'cells' ? {} : changeOf(action, values)) });
     const preview = useMutation({ mutationFn: (asked: Schemas['BulkEvent'][]) => api<Schemas['BulkPreviewRow'][]>('POST', '/bulk/preview', { body: body(asked) }) });
     const { mutate: look } = preview;
     // What needs no further word is looked at right away.

@@ -3,7 +3,9 @@ import { api, type Schemas } from '@/api/client';
 import { sheetQuery, type Span, type Through } from '@/features/overlays/useSheet';
 import type { Column } from './columns';
 
-export type Sorting = { by: Exclude<Column['key'], never>; descending: boolean };
+export type Sorting = { by: Column['key']; descending: boolean };
+
+type Brief = Pick<Schemas['TableRow'], 'id' | 'version' | 'hold'>;
 
 type Asked = { through: Through; span: Span; status: string; sorting: Sorting };
 
@@ -23,6 +25,6 @@ export function useTable(asked: Asked) {
 }
 
 /** Every row that matches, however far one has read. */
-export function fetchWhole(asked: Asked): Promise<{ id: number; version: number; hold: string | null }[]> {
-    return api<{ rows: { id: number; version: number; hold: string | null }[] }>('GET', '/table', { query: { ...query(asked), whole: '1' } }).then((table) => table.rows);
+export function fetchWhole(asked: Asked): Promise<Brief[]> {
+    return api<{ rows: Brief[] }>('GET', '/table', { query: { ...query(asked), whole: '1' } }).then((table) => table.rows);
 }
