@@ -19,7 +19,7 @@ final readonly class BulkChange
      * @param  list<string>  $addCategories
      * @param  list<string>  $dropCategories  whatever their case
      * @param  list<Participant>  $addParticipants  who takes part already gets this part
-     * @param  list<string>  $dropParticipants  their addresses, as Participant has them
+     * @param  list<Participant>  $dropParticipants  whatever part they take
      */
     public function __construct(
         public ?string $title = null,
@@ -46,27 +46,27 @@ final readonly class BulkChange
     {
         $master = $series->master;
         if ($master === null) {
-            return new Series(null, array_map(fn (Event $override): Event => $this->applyTo($override, $override->recurrence), $series->overrides));
+            return new Series(null, array_map(fn (Event $override): Event => $this->applyTo($override, $override->timing->recurrence), $series->overrides));
         }
-        $moved = OccurrenceChanges::all($series, $this->applyTo($master, RecurrenceShift::of($master->recurrence, $master->start, $this->shifted($master->start))));
+        $moved = OccurrenceChanges::all($series, $this->applyTo($master, RecurrenceShift::of($master->timing->recurrence, $master->timing->start, $this->shifted($master->timing->start))));
 
-        return new Series($moved->master, array_map(fn (Event $override): Event => $this->applyTo($override, $override->recurrence), $moved->overrides));
+        return new Series($moved->master, array_map(fn (Event $override): Event => $this->applyTo($override, $override->timing->recurrence), $moved->overrides));
     }
 
     private function applyTo(Event $event, RecurrenceSet $recurrence): Event
     {
         return $event->with(
-            title: $this->title,
-            start: $this->shifted($event->start),
-            end: $this->shifted($event->end),
-            recurrence: $recurrence,
-            place: $this->place,
-            status: $this->status,
-            busy: $this->busy,
-            private: $this->private,
-            categories: $this->categories($event->categories),
-            priority: $this->priority,
-            participants: $this->participants($event->participants),
+            timing: $event->timing->startingAt($this->shifted($event->timing->start))->repeating($recurrence),
+            contents: $event->contents->with(
+                title: $this->title,
+                place: $this->place,
+                status: $this->status,
+                busy: $this->busy,
+                private: $this->private,
+                categories: $this->categories($event->contents->categories),
+                priority: $this->priority,
+            ),
+            participants: Participants::changed($event->participants, $this->addParticipants, $this->dropParticipants),
         );
     }
 
@@ -87,31 +87,5 @@ final readonly class BulkChange
         $there = array_map($lower, $kept);
 
         return [...$kept, ...array_values(array_filter($this->addCategories, static fn (string $name): bool => ! in_array($lower($name), $there, true)))];
-    }
-
-    /**
-     * @param  list<Participant>  $participants
-     * @return list<Participant>
-     */
-    private function participants(array $participants): array
-    {
-        $gone = [];
-        foreach ([...$this->dropParticipants, ...array_map(static fn (Participant $each): string => $each->address, $this->addParticipants)] as $address) {
-            $gone[mb_strtolower($address)] = true;
-        }
-        $before = [];
-        $kept = [];
-        foreach ($participants as $each) {
-            $before[mb_strtolower($each->address)] = $each;
-            if (! isset($gone[mb_strtolower($each->address)])) {
-                $kept[] = $each;
-            }
-        }
-        foreach ($this->addParticipants as $each) {
-            $old = $before[mb_strtolower($each->address)] ?? null;
-            $kept[] = $old === null ? $each : new Participant($old->address, $old->name, $old->kind, $each->role, $old->answer, $old->asked, $old->parameters);
-        }
-
-        return $kept;
     }
 }

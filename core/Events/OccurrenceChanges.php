@@ -22,7 +22,7 @@ final class OccurrenceChanges
     public static function skip(Series $series, EventTime $occurrence): Series
     {
         return new Series(
-            $series->master === null ? null : self::withSkipped($series->master, [...$series->master->recurrence->skippedDates, $occurrence]),
+            $series->master === null ? null : self::withSkipped($series->master, [...$series->master->timing->recurrence->skippedDates, $occurrence]),
             self::others($series, $occurrence),
         );
     }
@@ -43,7 +43,7 @@ final class OccurrenceChanges
         if ($series->master === null) {
             return $series;
         }
-        $kept = array_filter($series->master->recurrence->skippedDates, static fn (EventTime $each): bool => ! $each->equals($occurrence));
+        $kept = array_filter($series->master->timing->recurrence->skippedDates, static fn (EventTime $each): bool => ! $each->equals($occurrence));
 
         return new Series(self::withSkipped($series->master, array_values($kept)), $series->overrides);
     }
@@ -57,18 +57,18 @@ final class OccurrenceChanges
     public static function all(Series $series, Event $master, bool $skippedAsGiven = false): Series
     {
         $before = $series->master;
-        if ($before === null || $before->start->kind !== $master->start->kind) {
+        if ($before === null || $before->timing->start->kind !== $master->timing->start->kind) {
             return new Series($master);
         }
         $shift = static function (EventTime $time) use ($before, $master): EventTime {
-            $inSeries = $before->start->zone === null ? $time : $time->inZone($before->start->zone);
+            $inSeries = $before->timing->start->zone === null ? $time : $time->inZone($before->timing->start->zone);
 
-            return $master->start->at($inSeries->local->plusSeconds($master->start->local->seconds - $before->start->local->seconds));
+            return $master->timing->start->at($inSeries->local->plusSeconds($master->timing->start->local->seconds - $before->timing->start->local->seconds));
         };
-        $set = $master->recurrence;
+        $set = $master->timing->recurrence;
 
         return new Series(
-            $master->with(recurrence: new RecurrenceSet($set->rules, $set->extraDates, $skippedAsGiven ? $set->skippedDates : array_map($shift, $set->skippedDates))),
+            $master->repeating(new RecurrenceSet($set->rules, $set->extraDates, $skippedAsGiven ? $set->skippedDates : array_map($shift, $set->skippedDates))),
             array_map(static fn (Event $override): Event => $override->recurrenceId === null ? $override : $override->with(recurrenceId: $shift($override->recurrenceId)), $series->overrides),
         );
     }
@@ -89,23 +89,23 @@ final class OccurrenceChanges
             return [null, new Series($changed->with(uid: $uid))];
         }
         $at = $occurrence->indexSeconds();
-        $set = $master->recurrence;
+        $set = $master->timing->recurrence;
         $later = static fn (EventTime $time): bool => $time->indexSeconds() >= $at;
-        $named = $master->start->zone === null ? $occurrence : $occurrence->inZone($master->start->zone);
-        $shift = $changed->start->local->seconds - $named->local->seconds;
-        $moved = static fn (EventTime $time): EventTime => $changed->start->at(($master->start->zone === null ? $time : $time->inZone($master->start->zone))->local->plusSeconds($shift));
+        $named = $master->timing->start->zone === null ? $occurrence : $occurrence->inZone($master->timing->start->zone);
+        $shift = $changed->timing->start->local->seconds - $named->local->seconds;
+        $moved = static fn (EventTime $time): EventTime => $changed->timing->start->at(($master->timing->start->zone === null ? $time : $time->inZone($master->timing->start->zone))->local->plusSeconds($shift));
         $second = $changed->with(
-            recurrence: new RecurrenceSet(
-                $changed->recurrence->rules,
+            timing: $changed->timing->repeating(new RecurrenceSet(
+                $changed->timing->recurrence->rules,
                 array_map(static fn (ExtraDate $extra): ExtraDate => $extra->shiftedBy($shift), array_values(array_filter($set->extraDates, static fn (ExtraDate $extra): bool => $later($extra->start)))),
                 array_map($moved, array_values(array_filter($set->skippedDates, $later))),
-            ),
+            )),
             uid: $uid,
         );
         $laterOverrides = array_filter($series->overrides, static fn (Event $override): bool => $override->recurrenceId !== null && $later($override->recurrenceId) && ! $override->recurrenceId->equals($occurrence));
 
         return [
-            $at <= $master->start->indexSeconds() ? null : self::endingBefore($series, $occurrence),
+            $at <= $master->timing->start->indexSeconds() ? null : self::endingBefore($series, $occurrence),
             new Series($second, array_map(static fn (Event $override): Event => $override->recurrenceId === null ? $override : $override->with(recurrenceId: $moved($override->recurrenceId), uid: $uid), array_values($laterOverrides))),
         ];
     }
@@ -114,7 +114,7 @@ final class OccurrenceChanges
     public static function rulesFrom(Event $master, EventTime $occurrence): RecurrenceSet
     {
         $rules = [];
-        foreach ($master->recurrence->rules as $rule) {
+        foreach ($master->timing->recurrence->rules as $rule) {
             if ($rule->count === null) {
                 $rules[] = $rule;
             } elseif (($left = $rule->count - self::countBefore($master, $rule, $occurrence)) > 0) {
@@ -122,13 +122,13 @@ final class OccurrenceChanges
             }
         }
 
-        return new RecurrenceSet($rules, $master->recurrence->extraDates, $master->recurrence->skippedDates);
+        return new RecurrenceSet($rules, $master->timing->recurrence->extraDates, $master->timing->recurrence->skippedDates);
     }
 
     /** How many of a rule's COUNT come before an occurrence; DTSTART is always one. */
     private static function countBefore(Event $master, Rule $rule, EventTime $occurrence): int
     {
-        return max(1, count((new RecurrenceSet([$rule]))->startsBetween($master->start, $master->start->indexSeconds(), $occurrence->indexSeconds())));
+        return max(1, count((new RecurrenceSet([$rule]))->startsBetween($master->timing->start, $master->timing->start->indexSeconds(), $occurrence->indexSeconds())));
     }
 
     /** The series without an occurrence and all that follow it; the occurrence is not its first. */
@@ -138,14 +138,14 @@ final class OccurrenceChanges
         $earlier = static fn (?EventTime $time): bool => $time === null || $time->indexSeconds() < $at;
         $master = $series->master;
         if ($master !== null) {
-            $set = $master->recurrence;
+            $set = $master->timing->recurrence;
             $last = $occurrence->justBefore();
             $rules = array_map(static fn (Rule $rule): Rule => match (true) {
                 $rule->count !== null => $rule->endingBy(min($rule->count, self::countBefore($master, $rule, $occurrence)), null),
                 $rule->until !== null && $earlier($rule->until) => $rule,
                 default => $rule->endingBy(null, $last),
             }, $set->rules);
-            $master = $master->with(recurrence: new RecurrenceSet(
+            $master = $master->repeating(new RecurrenceSet(
                 $rules,
                 array_values(array_filter($set->extraDates, static fn (ExtraDate $extra): bool => $earlier($extra->start))),
                 array_values(array_filter($set->skippedDates, $earlier)),
@@ -167,8 +167,8 @@ final class OccurrenceChanges
     /** @param  list<EventTime>  $skipped */
     private static function withSkipped(Event $master, array $skipped): Event
     {
-        $set = $master->recurrence;
+        $set = $master->timing->recurrence;
 
-        return $master->with(recurrence: new RecurrenceSet($set->rules, $set->extraDates, $skipped));
+        return $master->repeating(new RecurrenceSet($set->rules, $set->extraDates, $skipped));
     }
 }

@@ -10,7 +10,9 @@ final readonly class Participant
     /**
      * @param  string  $address  a URI, most often `mailto:…`
      * @param  string  $name  empty where none is given
+     * @param  bool  $asked  whether an answer is asked of them (RSVP)
      * @param  array<string, list<string>>  $parameters  what else the file says, kept for writing
+     * @param  ?Party  $party  whom of the directory it is; null for others
      */
     public function __construct(
         public string $address,
@@ -20,7 +22,39 @@ final readonly class Participant
         public ParticipantAnswer $answer = ParticipantAnswer::Unanswered,
         public bool $asked = false,
         public array $parameters = [],
+        public ?Party $party = null,
     ) {
+    }
+
+    /** Who is responsible need not be asked. */
+    public static function ofPerson(int $id, string $mailAddress, string $name, ParticipantRole $role): self
+    {
+        $answer = $role === ParticipantRole::Responsible ? ParticipantAnswer::Accepted : ParticipantAnswer::Unanswered;
+
+        return new self("mailto:{$mailAddress}", $name, ParticipantKind::Person, $role, $answer, party: Party::person($id));
+    }
+
+    public static function ofGroup(int $id, string $name, ParticipantRole $role): self
+    {
+        return new self(Party::group($id)->address(), $name, ParticipantKind::Group, $role, party: Party::group($id));
+    }
+
+    /** A room need not be asked. */
+    public static function ofRoom(int $id, string $name, ParticipantRole $role): self
+    {
+        return new self(Party::room($id)->address(), $name, ParticipantKind::Room, $role, ParticipantAnswer::Accepted, party: Party::room($id));
+    }
+
+    /** The same with another part, answer or place in the directory; what is left out stays as it is. */
+    public function with(?ParticipantRole $role = null, ?ParticipantAnswer $answer = null, ?Party $party = null): self
+    {
+        return new self($this->address, $this->name, $this->kind, $role ?? $this->role, $answer ?? $this->answer, $this->asked, $this->parameters, $party ?? $this->party);
+    }
+
+    /** Whether it is the same one, whatever part they take. */
+    public function is(self $other): bool
+    {
+        return $this->party === null && $other->party === null ? mb_strtolower($this->address) === mb_strtolower($other->address) : $this->party?->is($other->party) === true;
     }
 
     /** The mail address in lower case; empty where the address is no mail address. */

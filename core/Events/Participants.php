@@ -4,65 +4,18 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Events;
 
-/** Who takes part in an event, of those that the directory knows and of others. */
+/** Changes of who takes part in an event. */
 final class Participants
 {
-    /** What stands for a group or a room in a file: they have no mail address of their own. */
-    private const URN = ['group' => 'urn:pinned-rota:group:', 'room' => 'urn:pinned-rota:room:'];
-
-    public static function ofGroup(int $id, string $name, ParticipantRole $role): Participant
-    {
-        return new Participant(self::URN['group'].$id, $name, ParticipantKind::Group, $role);
-    }
-
-    /** A room need not be asked. */
-    public static function ofRoom(int $id, string $name, ParticipantRole $role): Participant
-    {
-        return new Participant(self::URN['room'].$id, $name, ParticipantKind::Room, $role, ParticipantAnswer::Accepted);
-    }
-
-    /** The id of the group that a participant is; null where it is none. */
-    public static function groupId(Participant $participant): ?int
-    {
-        return self::id($participant, 'group');
-    }
-
-    /** The id of the room that a participant is; null where it is none. */
-    public static function roomId(Participant $participant): ?int
-    {
-        return self::id($participant, 'room');
-    }
-
-    /** By what a group goes where participants are asked for by their addresses; in lower case. */
-    public static function groupAddress(int $id): string
-    {
-        return self::URN['group'].$id;
-    }
-
-    /** By what a participant goes there: its mail address, or that of a group; empty where it has neither. */
-    public static function indexAddress(Participant $participant): string
-    {
-        $group = self::groupId($participant);
-
-        return $group === null ? $participant->mailAddress() : self::groupAddress($group);
-    }
-
-    private static function id(Participant $participant, string $kind): ?int
-    {
-        return str_starts_with($participant->address, self::URN[$kind]) ? (int) substr($participant->address, strlen(self::URN[$kind])) : null;
-    }
-
     /**
-     * The same with the answer of whoever has a mail address.
+     * The same with the answer of one of them.
      *
      * @param  list<Participant>  $participants
      * @return list<Participant>
      */
-    public static function answered(array $participants, string $address, ParticipantAnswer $answer): array
+    public static function answered(array $participants, Party $who, ParticipantAnswer $answer): array
     {
-        return array_map(static fn (Participant $each): Participant => strcasecmp($each->mailAddress(), $address) === 0
-            ? new Participant($each->address, $each->name, $each->kind, $each->role, $answer, $each->asked, $each->parameters)
-            : $each, $participants);
+        return array_map(static fn (Participant $each): Participant => $who->is($each->party) ? $each->with(answer: $answer) : $each, $participants);
     }
 
     /**
@@ -71,25 +24,49 @@ final class Participants
      *
      * @param  list<Participant>  $before
      * @param  list<Participant>  $wanted
-     * @param  list<string>  $known  mail addresses that the directory knows, in lower case
      * @return list<Participant>
      */
-    public static function put(array $before, array $wanted, array $known): array
+    public static function put(array $before, array $wanted): array
     {
-        $byAddress = [];
-        $kept = [];
-        foreach ($before as $each) {
-            $byAddress[mb_strtolower($each->address)] = $each;
-            if (self::groupId($each) === null && self::roomId($each) === null && ! in_array($each->mailAddress(), $known, true)) {
-                $kept[] = $each;
+        return [
+            ...array_map(static fn (Participant $each): Participant => self::known($before, $each), $wanted),
+            ...array_values(array_filter($before, static fn (Participant $each): bool => $each->party === null)),
+        ];
+    }
+
+    /**
+     * The same with some more and without others; who takes part already gets the part that is given, and keeps their answer.
+     *
+     * @param  list<Participant>  $participants
+     * @param  list<Participant>  $added
+     * @param  list<Participant>  $dropped
+     * @return list<Participant>
+     */
+    public static function changed(array $participants, array $added, array $dropped): array
+    {
+        $gone = [...$dropped, ...$added];
+
+        return [
+            ...array_values(array_filter($participants, static fn (Participant $each): bool => self::find($gone, $each) === null)),
+            ...array_map(static fn (Participant $each): Participant => self::known($participants, $each), $added),
+        ];
+    }
+
+    /** @param  list<Participant>  $before */
+    private static function known(array $before, Participant $wanted): Participant
+    {
+        return self::find($before, $wanted)?->with(role: $wanted->role) ?? $wanted;
+    }
+
+    /** @param  list<Participant>  $participants */
+    private static function find(array $participants, Participant $sought): ?Participant
+    {
+        foreach ($participants as $each) {
+            if ($each->is($sought)) {
+                return $each;
             }
         }
-        $put = [];
-        foreach ($wanted as $each) {
-            $old = $byAddress[mb_strtolower($each->address)] ?? null;
-            $put[] = $old === null ? $each : new Participant($old->address, $old->name, $old->kind, $each->role, $old->answer, $old->asked, $old->parameters);
-        }
 
-        return [...$put, ...$kept];
+        return null;
     }
 }

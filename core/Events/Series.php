@@ -67,20 +67,20 @@ final readonly class Series
             if ($override->andFollowing && $this->master !== null) {
                 continue;
             }
-            $id = $override->recurrenceId ?? $override->start;
+            $id = $override->recurrenceId ?? $override->timing->start;
             $replaced[$id->indexSeconds()] = true;
-            $this->add($occurrences, $override, $override->start, $id, $from, $to);
+            $this->add($occurrences, $override, $override->timing->start, $id, $from, $to);
         }
         if ($this->master !== null) {
             $master = $this->master;
             [$earlier, $later] = $this->reach();
-            foreach ($master->recurrence->startsBetween($master->start, $from - $later, $to + $earlier) as $start) {
+            foreach ($master->timing->recurrence->startsBetween($master->timing->start, $from - $later, $to + $earlier) as $start) {
                 if (isset($replaced[$start->indexSeconds()])) {
                     continue;
                 }
                 $change = $this->changeThatHolds($start);
                 $change === null
-                    ? $this->add($occurrences, $master, $start, $master->recurrence->repeats() ? $start : null, $from, $to)
+                    ? $this->add($occurrences, $master, $start, $master->timing->recurrence->repeats() ? $start : null, $from, $to)
                     : $this->add($occurrences, $change, $change->movedAlong($start), $start, $from, $to);
             }
         }
@@ -94,15 +94,15 @@ final readonly class Series
     {
         foreach ($this->overrides as $override) {
             if ($override->recurrenceId?->equals($recurrenceId) === true && ! ($override->andFollowing && $this->master !== null)) {
-                return self::at($override, $override->start, $override->recurrenceId);
+                return self::at($override, $override->timing->start, $override->recurrenceId);
             }
         }
         $master = $this->master;
-        if ($master === null || ! $master->recurrence->repeats()) {
+        if ($master === null || ! $master->timing->recurrence->repeats()) {
             return null;
         }
         $seconds = $recurrenceId->indexSeconds();
-        $start = $master->recurrence->startsBetween($master->start, $seconds, $seconds + 1)[0] ?? null;
+        $start = $master->timing->recurrence->startsBetween($master->timing->start, $seconds, $seconds + 1)[0] ?? null;
         if ($start === null) {
             return null;
         }
@@ -133,12 +133,12 @@ final readonly class Series
     private function reach(): array
     {
         $earlier = 0;
-        $later = $this->master?->longestSeconds() ?? 0;
+        $later = $this->master?->timing->longestSeconds() ?? 0;
         foreach ($this->following as $change) {
             // A shift in wall time may differ by a clock change, so a day is added.
-            $shift = $change->start->local->seconds - ($change->recurrenceId ?? $change->start)->local->seconds;
+            $shift = $change->timing->start->local->seconds - ($change->recurrenceId ?? $change->timing->start)->local->seconds;
             $earlier = max($earlier, 86_400 - $shift);
-            $later = max($later, $shift + 86_400 + $change->longestSeconds());
+            $later = max($later, $shift + 86_400 + $change->timing->longestSeconds());
         }
 
         return [$earlier, $later];
@@ -146,7 +146,7 @@ final readonly class Series
 
     private static function at(Event $event, EventTime $start, EventTime $id): Occurrence
     {
-        return new Occurrence($event, $start, $start->indexSeconds(), $event->endOf($start), $id);
+        return new Occurrence($event, $start, $start->indexSeconds(), $event->timing->endOf($start), $id);
     }
 
     /** @param  list<Occurrence>  $occurrences */
@@ -156,7 +156,7 @@ final readonly class Series
         if ($begins >= $to) {
             return;
         }
-        $ends = $event->endOf($start);
+        $ends = $event->timing->endOf($start);
         if ($ends > $from || ($ends === $begins && $begins >= $from)) {
             $occurrences[] = new Occurrence($event, $start, $begins, $ends, $id);
         }

@@ -4,10 +4,17 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Events;
 
+use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\ICalendar\Outcome;
+use PinnedRota\Core\Import\Fingerprint;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\TimeKind;
 
-/** Puts events together that go by one UID: a master and its changed occurrences, in whatever order they come. */
+/**
+ * Puts events together that go by one UID: a master and its changed occurrences, in whatever order they come. Of several
+ * masters with one UID the first has it, and each other gets one of its own, made of that UID and its start: none is lost, and
+ * the same file gives the same UIDs again. What comes twice to the letter is taken once.
+ */
 final class SeriesCollector
 {
     /** @var array<string, Event> by UID */
@@ -16,16 +23,43 @@ final class SeriesCollector
     /** @var array<string, array<string, Event>> by UID and original start */
     private array $overrides = [];
 
+    /** @param  ?Diagnostics  $diagnostics  where it is said what came under a UID that another event has */
+    public function __construct(private readonly ?Diagnostics $diagnostics = null)
+    {
+    }
+
     public function add(Event $event): void
     {
-        $this->overrides[$event->uid] ??= [];
         if ($event->recurrenceId === null) {
-            // Of two masters with one UID, the one with the higher SEQUENCE holds (RFC 5546, 2.1.4).
-            $earlier = $this->masters[$event->uid] ?? null;
-            $this->masters[$event->uid] = $earlier === null || $event->sequence >= $earlier->sequence ? $event : $earlier;
+            $event = $this->underOwnUid($event);
+            if ($event === null) {
+                return;
+            }
+            $this->overrides[$event->uid] ??= [];
+            $this->masters[$event->uid] = $event;
         } else {
+            $this->overrides[$event->uid] ??= [];
             $this->overrides[$event->uid][RecurrenceId::text($event->recurrenceId).($event->andFollowing ? '+' : '')] = $event;
         }
+    }
+
+    /** The event, under another UID where its own is taken; null where the same has come already. */
+    private function underOwnUid(Event $event): ?Event
+    {
+        $own = $event;
+        for ($copy = 1; isset($this->masters[$own->uid]); $copy++) {
+            if (Fingerprint::of(new Series($this->masters[$own->uid])) === Fingerprint::of(new Series($own))) {
+                $this->diagnostics?->add(0, 'UID', "“{$event->contents->title}” comes twice and is taken once", Outcome::Mended);
+
+                return null;
+            }
+            $own = $event->with(uid: sha1("{$event->uid}|".RecurrenceId::text($event->timing->start).($copy === 1 ? '' : "|{$copy}")).'@same-uid.invalid');
+        }
+        if ($own !== $event) {
+            $this->diagnostics?->add(0, 'UID', "“{$event->contents->title}” has the UID of another event, is none of its changed occurrences, and gets one of its own", Outcome::Mended);
+        }
+
+        return $own;
     }
 
     /** @return list<Series> in the order in which their UIDs came */
@@ -47,7 +81,7 @@ final class SeriesCollector
     private static function namedLike(Event $master, Event $override): Event
     {
         $id = $override->recurrenceId;
-        $start = $master->start;
+        $start = $master->timing->start;
         if ($id === null || $id->kind === $start->kind) {
             return $override;
         }

@@ -33,13 +33,13 @@ final readonly class WeekLaying
      */
     public function days(Event $event): array
     {
-        $offset = $event->start->local->day() - $this->monday;
-        $lasts = CivilDate::floorDiv(max($event->start->local->seconds, $event->end->local->seconds - 1), CivilDate::SECONDS_PER_DAY) - $event->start->local->day();
+        $offset = $event->timing->start->local->day() - $this->monday;
+        $lasts = CivilDate::floorDiv(max($event->timing->start->local->seconds, $event->timing->end->local->seconds - 1), CivilDate::SECONDS_PER_DAY) - $event->timing->start->local->day();
         $days = $closed = [];
         for ($week = $this->first; $week + $offset <= $this->last; $week += 7 * $this->every) {
             $day = $week + $offset;
             // Where the event itself takes place it is already.
-            if ($day === $event->start->local->day()) {
+            if ($day === $event->timing->start->local->day()) {
                 continue;
             }
             $isClosed = false;
@@ -59,21 +59,20 @@ final readonly class WeekLaying
         if ($days === []) {
             return null;
         }
-        $begins = static fn (int $day): EventTime => $event->start->at($event->start->local->plusDays($day - $event->start->local->day()));
+        $begins = static fn (int $day): EventTime => $event->timing->start->at($event->timing->start->local->plusDays($day - $event->timing->start->local->day()));
         $start = $begins($days[0]);
-        $end = $event->end->at($event->end->local->plusDays($days[0] - $event->start->local->day()));
         $single = count($days) === 1;
         $last = new LocalDateTime($days[count($days) - 1] * CivilDate::SECONDS_PER_DAY);
         $rule = (new Rule(Frequency::Weekly, $this->every, byDay: [new WeekdayRule(CivilDate::weekday($days[0]))]))->endingOn($last, $start);
         $within = static fn (int $day): bool => $day > $days[0] && $day < $days[count($days) - 1];
         // The week that is laid, where it lies among the others, has the event already.
-        $own = $event->start->local->day();
+        $own = $event->timing->start->local->day();
         $skipped = array_values(array_filter([...$closed, ...($within($own) && ($own - $days[0]) % (7 * $this->every) === 0 ? [$own] : [])], $within));
         sort($skipped);
 
         return new Series($event->with(
-            uid: $uid, start: $start, end: $end,
-            recurrence: $single ? new RecurrenceSet : new RecurrenceSet([$rule], [], array_map($begins, $skipped)),
+            uid: $uid,
+            timing: $event->timing->startingAt($start)->repeating($single ? new RecurrenceSet : new RecurrenceSet([$rule], [], array_map($begins, $skipped))),
         ));
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace PinnedRota\Core\ICalendar;
 
 use PinnedRota\Core\Events\Event;
-use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Reminder;
 use PinnedRota\Core\Time\Zone;
 use RuntimeException;
 
-/** The people, reminders and kept properties of an event as content lines: how they are stored. */
+/** The reminders of an event, and what its file said that means nothing here, as content lines: how they are stored. */
 final class DetailsText
 {
     /** The lines, or null where there are none. */
@@ -24,21 +23,20 @@ final class DetailsText
     /**
      * Reads what write() wrote.
      *
-     * @return array{organizer: ?Participant, participants: list<Participant>, reminders: list<Reminder>, extra: list<Property>, components: list<Component>}
+     * @return array{list<Reminder>, ForeignContent}
      */
     public static function read(string $lines): array
     {
-        $none = ['organizer' => null, 'participants' => [], 'reminders' => [], 'extra' => [], 'components' => []];
         if ($lines === '') {
-            return $none;
+            return [[], new ForeignContent];
         }
         $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('No memory stream could be opened.');
         fwrite($stream, "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-\r\nBEGIN:VEVENT\r\nUID:-\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:20260101T000000Z\r\n{$lines}END:VEVENT\r\nEND:VCALENDAR\r\n");
         rewind($stream);
         foreach ((new CalendarReader($stream, new Diagnostics, Zone::utc()))->events() as $event) {
-            return ['organizer' => $event->organizer, 'participants' => $event->participants, 'reminders' => $event->reminders, 'extra' => $event->extra, 'components' => $event->components];
+            return [$event->reminders, $event->foreign];
         }
 
-        return $none;
+        return [[], new ForeignContent];
     }
 }

@@ -18,6 +18,6 @@ final readonly class Diagnostic
 
     public function __toString(): string
     {
-        return sprintf('line %d: %s%s (%s)', $this->line, $this->property === '' ? '' : $this->property.': ', $this->problem, $this->outcome->value);
+        return sprintf('%s%s%s (%s)', $this->line === 0 ? '' : "line {$this->line}: ", $this->property === '' ? '' : $this->property.': ', $this->problem, $this->outcome->value);
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace PinnedRota\Core\ICalendar;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
@@ -67,18 +69,28 @@ final class EventReader
     {
         $startProperty = $component->first('DTSTART') ?? throw new InvalidTime('The event has no DTSTART.');
         $start = $this->times->one($startProperty);
-        [$end, $duration] = $this->end($component, $start);
         $recurrenceId = $component->first('RECURRENCE-ID');
         $title = $this->text($component, 'SUMMARY', self::TITLE_LENGTH);
 
         return new Event(
             uid: $this->uid($component, $title, $start),
-            title: $title === '' ? 'Untitled' : str_replace("\n", ' ', $title),
-            start: $start,
-            end: $end,
-            recurrence: $recurrenceId === null ? $this->recurrence($component, $start) : new RecurrenceSet,
-            duration: $duration,
+            timing: $this->timing($component, $start, $recurrenceId === null ? $this->recurrence($component, $start) : new RecurrenceSet),
+            contents: $this->contents($component, $title),
             recurrenceId: $recurrenceId === null ? null : $this->times->one($recurrenceId),
+            andFollowing: $recurrenceId !== null && $this->holdsForFollowing($recurrenceId),
+            organizer: $this->participants->organizer($component),
+            participants: $this->participants->participants($component),
+            reminders: $this->reminders->reminders($component),
+            foreign: new ForeignContent($this->extra($component), $component->componentsBut('VALARM')),
+            sequence: $this->number($component, 'SEQUENCE', 2_000_000_000),
+            stamp: $this->stamp($component),
+        );
+    }
+
+    private function contents(Component $component, string $title): EventContents
+    {
+        return new EventContents(
+            title: $title === '' ? 'Untitled' : str_replace("\n", ' ', $title),
             place: str_replace("\n", ', ', $this->text($component, 'LOCATION', self::PLACE_LENGTH)),
             description: $this->text($component, 'DESCRIPTION', self::TEXT_LENGTH),
             link: $this->link($component),
@@ -92,14 +104,6 @@ final class EventReader
             private: ! in_array($this->word($component, 'CLASS', null), ['', 'PUBLIC'], true),
             categories: $this->categories($component),
             priority: $this->number($component, 'PRIORITY', 9),
-            sequence: $this->number($component, 'SEQUENCE', 2_000_000_000),
-            andFollowing: $recurrenceId !== null && $this->holdsForFollowing($recurrenceId),
-            organizer: $this->participants->organizer($component),
-            participants: $this->participants->participants($component),
-            reminders: $this->reminders->reminders($component),
-            extra: $this->extra($component),
-            components: $component->componentsBut('VALARM'),
-            stamp: $this->stamp($component),
         );
     }
 
@@ -206,8 +210,7 @@ final class EventReader
         return $made;
     }
 
-    /** @return array{EventTime, ?Duration} */
-    private function end(Component $component, EventTime $start): array
+    private function timing(Component $component, EventTime $start, RecurrenceSet $recurrence): EventTiming
     {
         $endProperty = $component->first('DTEND');
         $durationProperty = $component->first('DURATION');
@@ -219,7 +222,7 @@ final class EventReader
             }
             $end = $start->zone === null ? $end : $end->inZone($start->zone);
             if ($end->indexSeconds() > $start->indexSeconds()) {
-                return [$end, null];
+                return EventTiming::between($start, $end, $recurrence);
             }
             if ($end->indexSeconds() < $start->indexSeconds()) {
                 $this->diagnostics->add($endProperty->line, 'DTEND', 'the end is before the start and is left out', Outcome::Mended);
@@ -228,7 +231,7 @@ final class EventReader
             $duration = Duration::parse($durationProperty->value);
             $end = $duration->addTo($start);
             if ($end->indexSeconds() > $start->indexSeconds()) {
-                return [$end, $duration];
+                return EventTiming::lasting($start, $duration, $recurrence);
             }
             if ($end->indexSeconds() < $start->indexSeconds()) {
                 $this->diagnostics->add($durationProperty->line, 'DURATION', 'it is negative and is left out', Outcome::Mended);
@@ -236,7 +239,7 @@ final class EventReader
         }
 
         // Without an end, a date lasts its day and a time no time at all (RFC 5545, 3.6.1).
-        return [$start->kind === TimeKind::Date ? $start->at($start->local->plusDays(1)) : $start, null];
+        return EventTiming::between($start, $start->kind === TimeKind::Date ? $start->at($start->local->plusDays(1)) : $start, $recurrence);
     }
 
     private function recurrence(Component $component, EventTime $start): RecurrenceSet

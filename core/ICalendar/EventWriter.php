@@ -32,57 +32,57 @@ final readonly class EventWriter
         if ($event->recurrenceId !== null) {
             $this->recurrence->time('RECURRENCE-ID', $event->recurrenceId, $event->andFollowing ? ['RANGE' => 'THISANDFUTURE'] : []);
         }
-        $this->recurrence->time('DTSTART', $event->start);
-        if ($event->duration !== null) {
-            $this->writer->property('DURATION', (string) $event->duration);
-        } elseif (! $event->end->equals($event->start)) {
-            $this->recurrence->time('DTEND', $event->end);
+        $this->recurrence->time('DTSTART', $event->timing->start);
+        if ($event->timing->duration !== null) {
+            $this->writer->property('DURATION', (string) $event->timing->duration);
+        } elseif (! $event->timing->end->equals($event->timing->start)) {
+            $this->recurrence->time('DTEND', $event->timing->end);
         }
-        $this->recurrence->write($event->recurrence);
-        $this->writer->text('SUMMARY', $event->title);
-        foreach (['LOCATION' => $event->place, 'DESCRIPTION' => $event->description] as $name => $text) {
+        $this->recurrence->write($event->timing->recurrence);
+        $this->writer->text('SUMMARY', $event->contents->title);
+        foreach (['LOCATION' => $event->contents->place, 'DESCRIPTION' => $event->contents->description] as $name => $text) {
             if ($text !== '') {
                 $this->writer->text($name, $text);
             }
         }
-        if ($event->link !== '') {
-            $this->writer->property('URL', $event->link);
+        if ($event->contents->link !== '') {
+            $this->writer->property('URL', $event->contents->link);
         }
-        if ($event->categories !== []) {
-            $this->writer->property('CATEGORIES', implode(',', array_map(Text::escape(...), $event->categories)));
+        if ($event->contents->categories !== []) {
+            $this->writer->property('CATEGORIES', implode(',', array_map(Text::escape(...), $event->contents->categories)));
         }
-        $this->writer->property('STATUS', match ($event->status) {
+        $this->writer->property('STATUS', match ($event->contents->status) {
             Status::Confirmed => 'CONFIRMED',
             Status::Provisional => 'TENTATIVE',
             Status::Cancelled => 'CANCELLED',
         });
-        $this->writer->property('TRANSP', $event->busy ? 'OPAQUE' : 'TRANSPARENT');
-        if ($event->private) {
+        $this->writer->property('TRANSP', $event->contents->busy ? 'OPAQUE' : 'TRANSPARENT');
+        if ($event->contents->private) {
             $this->writer->property('CLASS', 'PRIVATE');
         }
-        if ($event->priority !== 0) {
-            $this->writer->property('PRIORITY', (string) $event->priority);
+        if ($event->contents->priority !== 0) {
+            $this->writer->property('PRIORITY', (string) $event->contents->priority);
         }
-        if ($event->colour !== null) {
-            $this->writer->property('COLOR', $event->colour->cssName());
+        if ($event->contents->colour !== null) {
+            $this->writer->property('COLOR', $event->contents->colour->cssName());
         }
         $this->writer->property('SEQUENCE', (string) $event->sequence);
-        $this->details($event);
-        $this->writer->line('END:VEVENT');
-    }
-
-    /** The people, the reminders, and what is kept as it came: all of an event that has no column of its own. */
-    public function details(Event $event): void
-    {
         if ($event->organizer !== null) {
             $this->participant('ORGANIZER', $event->organizer);
         }
         foreach ($event->participants as $participant) {
             $this->participant('ATTENDEE', $participant);
         }
-        array_map($this->kept(...), $event->extra);
+        $this->details($event);
+        $this->writer->line('END:VEVENT');
+    }
+
+    /** The reminders, and what is kept as it came: all of an event that is stored as content lines. */
+    public function details(Event $event): void
+    {
+        array_map($this->kept(...), $event->foreign->properties);
         array_map($this->reminder(...), $event->reminders);
-        array_map($this->component(...), $event->components);
+        array_map($this->component(...), $event->foreign->components);
     }
 
     private function participant(string $name, Participant $participant): void

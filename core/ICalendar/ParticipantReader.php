@@ -8,6 +8,7 @@ use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantKind;
 use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Party;
 
 /** Reads ATTENDEE and ORGANIZER (RFC 5545, 3.8.4.1 and 3.8.4.3). */
 final readonly class ParticipantReader
@@ -74,6 +75,7 @@ final readonly class ParticipantReader
             answer: ParticipantAnswer::tryFrom($known('PARTSTAT')) ?? ParticipantAnswer::Unanswered,
             asked: $known('RSVP') === 'TRUE',
             parameters: $parameters,
+            party: Party::ofAddress($address),
         );
     }
 }

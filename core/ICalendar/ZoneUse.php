@@ -22,18 +22,18 @@ final class ZoneUse
 
     public function note(Event $event): void
     {
-        foreach ([$event->start, $event->end, $event->recurrenceId] as $time) {
+        foreach ([$event->timing->start, $event->timing->end, $event->recurrenceId] as $time) {
             $this->noteTime($time);
         }
-        foreach ($event->recurrence->extraDates as $date) {
+        foreach ($event->timing->recurrence->extraDates as $date) {
             $this->noteTime($date->start);
             $this->noteTime($date->end);
         }
-        foreach ($event->recurrence->skippedDates as $date) {
+        foreach ($event->timing->recurrence->skippedDates as $date) {
             $this->noteTime($date);
         }
-        foreach ($event->recurrence->rules as $rule) {
-            $this->noteRule($event->start, $rule);
+        foreach ($event->timing->recurrence->rules as $rule) {
+            $this->noteRule($event->timing->start, $rule);
         }
     }
 

@@ -6,6 +6,7 @@ namespace PinnedRota\Core\Import;
 
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\SeriesCollector;
+use PinnedRota\Core\ICalendar\Diagnostics;
 
 /** What bringing a set of events into a calendar would do, compared with what came in before under the same UIDs. */
 final readonly class Plan
@@ -21,10 +22,11 @@ final readonly class Plan
     /**
      * @param  iterable<Event>  $events  in the order of the file
      * @param  array<string, string>  $known  fingerprint of what came in last, by UID
+     * @param  ?Diagnostics  $diagnostics  where it is said what shares a UID
      */
-    public static function compare(iterable $events, array $known): self
+    public static function compare(iterable $events, array $known, ?Diagnostics $diagnostics = null): self
     {
-        $collector = new SeriesCollector;
+        $collector = new SeriesCollector($diagnostics);
         foreach ($events as $event) {
             $collector->add($event);
         }

@@ -3,11 +3,15 @@
 namespace Tests\Support;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
+use ReflectionMethod;
+use ReflectionParameter;
 
 /** Short ways to things that tests need many of. */
 final class Make
@@ -24,17 +28,22 @@ final class Make
         };
     }
 
-    /** @param  array<string, mixed>  $more further arguments of the event */
+    /** @param  array<string, mixed>  $more further arguments of the event, of its contents, or its recurrence, end or duration */
     public static function event(string $title = 'Rigging test', string $start = '2026-11-02T09:30', ?string $end = null, ?string $rule = null, ?string $zone = 'Europe/London', string $uid = '', array $more = []): Event
     {
         $from = self::time($start, $zone);
+        $recurrence = $more['recurrence'] ?? ($rule === null ? new RecurrenceSet : new RecurrenceSet([(new RuleParser)->parse($rule)]));
+        $timing = match (true) {
+            isset($more['duration']) => EventTiming::lasting($from, $more['duration'], $recurrence),
+            $end === null => EventTiming::between($from, $from->plusExactSeconds(strlen($start) === 10 ? 86400 : 3600), $recurrence),
+            default => EventTiming::between($from, self::time($end, $zone), $recurrence),
+        };
+        $isEvents = array_flip(array_map(static fn (ReflectionParameter $each): string => $each->name, (new ReflectionMethod(Event::class, '__construct'))->getParameters()));
 
-        return new Event(...$more + [
+        return new Event(...array_intersect_key($more, $isEvents) + [
             'uid' => $uid === '' ? uniqid('', true) : $uid,
-            'title' => $title,
-            'start' => $from,
-            'end' => $end === null ? $from->plusExactSeconds(strlen($start) === 10 ? 86400 : 3600) : self::time($end, $zone),
-            'recurrence' => $rule === null ? new RecurrenceSet : new RecurrenceSet([(new RuleParser)->parse($rule)]),
+            'timing' => $timing,
+            'contents' => new EventContents(...array_diff_key($more, $isEvents, ['recurrence' => true, 'duration' => true]) + ['title' => $title]),
         ]);
     }
 

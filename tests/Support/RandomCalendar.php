@@ -2,12 +2,16 @@
 
 namespace Tests\Support;
 
+use Closure;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Reminder;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\ICalendar\ForeignContent;
 use PinnedRota\Core\ICalendar\Property;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
@@ -56,7 +60,7 @@ final class RandomCalendar
         $master = self::event($uid, $start, $end, new RecurrenceSet($rules, $extra, $skipped), $duration, null, false);
         $overrides = [];
         if ($rules !== [] && mt_rand(0, 2) === 0) {
-            foreach (array_slice($master->recurrence->startsBetween($start, 0, 4_000_000_000), 1, 2) as $id) {
+            foreach (array_slice($master->timing->recurrence->startsBetween($start, 0, 4_000_000_000), 1, 2) as $id) {
                 $moved = $id->at($id->local->plusDays(mt_rand(-1, 2)));
                 $overrides[] = self::event($uid, $moved, $moved->plusExactSeconds($start->kind->value === 'date' ? 86_400 : 5400), new RecurrenceSet, null, $id, mt_rand(0, 3) === 0);
             }
@@ -85,12 +89,24 @@ final class RandomCalendar
 
         return new Event(
             uid: $uid,
-            title: str_replace("\n", ' ', $text()),
-            start: $start,
-            end: $end,
-            recurrence: $set,
-            duration: $duration,
+            timing: $duration === null ? EventTiming::between($start, $end, $set) : EventTiming::lasting($start, $duration, $set),
+            contents: self::contents($text),
+            sequence: mt_rand(0, 40),
             recurrenceId: $id,
+            andFollowing: $following,
+            organizer: mt_rand(0, 2) === 0 ? new Participant('mailto:ada@example.org', 'Quill; "Ada"') : null,
+            participants: mt_rand(0, 2) === 0 ? [new Participant('mailto:ben@example.org', "Oar,\nBen", role: ParticipantRole::Responsible, parameters: ['DELEGATED-FROM' => ['mailto:a@example.org', 'mailto:b@example.org']])] : [],
+            reminders: mt_rand(0, 2) === 0 ? [new Reminder(new Duration(0, -900), extra: [new Property('DESCRIPTION', 'Soon')])] : [],
+            foreign: new ForeignContent(mt_rand(0, 2) === 0 ? [new Property('X-ODD', str_repeat('lång, ', 40), ['X-P' => ['a;b', 'c^d']])] : []),
+            stamp: 1_790_000_000,
+        );
+    }
+
+    /** @param  Closure(): string  $text */
+    private static function contents(Closure $text): EventContents
+    {
+        return new EventContents(
+            title: str_replace("\n", ' ', $text()),
             place: mt_rand(0, 1) === 0 ? '' : str_replace("\n", ' ', $text()),
             description: mt_rand(0, 1) === 0 ? '' : $text(),
             link: mt_rand(0, 3) === 0 ? 'https://example.org/a?b=c,d;e' : '',
@@ -99,13 +115,6 @@ final class RandomCalendar
             private: mt_rand(0, 4) === 0,
             categories: mt_rand(0, 1) === 0 ? [] : ['one', 'two, three; four'],
             priority: mt_rand(0, 9),
-            sequence: mt_rand(0, 40),
-            andFollowing: $following,
-            organizer: mt_rand(0, 2) === 0 ? new Participant('mailto:ada@example.org', 'Quill; "Ada"') : null,
-            participants: mt_rand(0, 2) === 0 ? [new Participant('mailto:ben@example.org', "Oar,\nBen", role: ParticipantRole::Responsible, parameters: ['DELEGATED-FROM' => ['mailto:a@example.org', 'mailto:b@example.org']])] : [],
-            reminders: mt_rand(0, 2) === 0 ? [new Reminder(new Duration(0, -900), extra: [new Property('DESCRIPTION', 'Soon')])] : [],
-            extra: mt_rand(0, 2) === 0 ? [new Property('X-ODD', str_repeat('lång, ', 40), ['X-P' => ['a;b', 'c^d']])] : [],
-            stamp: 1_790_000_000,
         );
     }
 }

@@ -1,7 +1,7 @@
 <?php
 
 use PinnedRota\Core\Access\Access;
-use PinnedRota\Core\Access\Blanking;
+use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Grant;
 use PinnedRota\Core\Access\Hold;
@@ -70,16 +70,14 @@ test('what a level lets one do with events', function (Level $level, bool $add, 
 
 test('of a blanked event only that and when the time is taken is left', function () {
     $event = Make::event('Hospital', rule: 'FREQ=WEEKLY;COUNT=2', uid: 'secret-uid', more: ['place' => 'Ward 7', 'description' => 'Knee', 'link' => 'https://example.org', 'categories' => ['health'], 'priority' => 1, 'private' => true]);
-    $blank = Blanking::apply($event, Visibility::BusyOnly);
+    $blank = Redaction::event($event, Visibility::BusyOnly);
     $told = strtolower(json_encode($blank, JSON_THROW_ON_ERROR));
     foreach (['hospital', 'ward', 'knee', 'example.org', 'health', 'secret-uid'] as $secret) {
         expect($told)->not->toContain($secret);
     }
-    expect($blank->start->equals($event->start))->toBeTrue()->and($blank->recurrence->rules)->toEqual($event->recurrence->rules)
-        ->and(Blanking::apply($event, Visibility::Hidden))->toBeNull()
-        ->and(Blanking::apply($event, Visibility::Full))->toBe($event)
-        ->and(Blanking::contents(['title' => 'Hospital', 'place' => 'Ward 7', 'categories' => ['health']], Visibility::BusyOnly))
-        ->toBe(['title' => 'Busy', 'place' => '', 'categories' => []]);
+    expect($blank->timing->start->equals($event->timing->start))->toBeTrue()->and($blank->timing->recurrence->rules)->toEqual($event->timing->recurrence->rules)
+        ->and(Redaction::event($event, Visibility::Hidden))->toBeNull()
+        ->and(Redaction::event($event, Visibility::Full))->toBe($event);
 });
 
 test('what keeps somebody from changing an event is said, or nothing does', function (Level $level, bool $isAuthor, bool $subscribed, bool $archived, ?Hold $hold) {

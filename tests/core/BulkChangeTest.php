@@ -25,7 +25,7 @@ use Tests\Support\Make;
 function wall(?Series $series): array
 {
     return $series === null ? [] : array_map(
-        static fn (Occurrence $each): string => substr($each->start->local->toMinute(), 2).' '.$each->event->title,
+        static fn (Occurrence $each): string => substr($each->start->local->toMinute(), 2).' '.$each->event->contents->title,
         $series->occurrences(LocalDateTime::parse('2026-01-01')->seconds, LocalDateTime::parse('2028-01-01')->seconds),
     );
 }
@@ -34,7 +34,7 @@ function wall(?Series $series): array
 function wateryWeeks(): Series
 {
     $master = Make::event('Rowing', '2026-10-13T09:30', rule: 'FREQ=WEEKLY;UNTIL=20261110T235959Z', uid: 'r', more: ['categories' => ['Lesson', 'wet']]);
-    $master = $master->with(recurrence: new RecurrenceSet($master->recurrence->rules, [new ExtraDate(Make::time('2026-10-15T09:30'))], [Make::time('2026-10-27T09:30')]));
+    $master = $master->repeating(new RecurrenceSet($master->timing->recurrence->rules, [new ExtraDate(Make::time('2026-10-15T09:30'))], [Make::time('2026-10-27T09:30')]));
 
     return new Series($master, [Make::event('Rowing, long', '2026-10-21T14:00', uid: 'r', more: ['recurrenceId' => Make::time('2026-10-20T09:30')])]);
 }
@@ -60,7 +60,7 @@ test('what a rule fixes is not moved to other days, and moves in its hours', fun
 
 test('whole days stay whole days', function () {
     $event = (new BulkChange(shiftDays: 3, shiftMinutes: 600))->apply(new Series(Make::event('Away', '2026-11-10', '2026-11-12')))->master;
-    expect([$event->isAllDay(), $event->start->local->toDate(), $event->end->local->toDate()])->toBe([true, '2026-11-13', '2026-11-15']);
+    expect([$event->timing->isAllDay(), $event->timing->start->local->toDate(), $event->timing->end->local->toDate()])->toBe([true, '2026-11-13', '2026-11-15']);
 });
 
 test('one change is made of all that it says, and of nothing else', function () {
@@ -70,17 +70,17 @@ test('one change is made of all that it says, and of nothing else', function () 
     $change = new BulkChange(place: '', status: Status::Provisional, busy: false, private: true, priority: 2, addCategories: ['LESSON', 'indoors'], dropCategories: ['WET'],
         addParticipants: [new Participant('mailto:BEN@example.org', role: ParticipantRole::Responsible)], dropParticipants: ['mailto:guest@example.org']);
     $event = $change->apply($series)->master;
-    expect([$event->place, $event->status, $event->busy, $event->private, $event->priority, $event->categories, $event->description])->toBe(['', Status::Provisional, false, true, 2, ['Lesson', 'indoors'], 'kept'])
+    expect([$event->contents->place, $event->contents->status, $event->contents->busy, $event->contents->private, $event->contents->priority, $event->contents->categories, $event->contents->description])->toBe(['', Status::Provisional, false, true, 2, ['Lesson', 'indoors'], 'kept'])
         ->and($event->participants)->toEqual([new Participant('mailto:ben@example.org', 'Ben', role: ParticipantRole::Responsible, answer: ParticipantAnswer::Declined)])
         ->and((new BulkChange)->apply($series))->toEqual($series);
 });
 
 test('it holds for times that were changed on their own, too', function () {
     $after = (new BulkChange(title: 'Sculling', place: 'Pontoon'))->apply(wateryWeeks());
-    expect([$after->master->title, $after->overrides[0]->title, $after->overrides[0]->place])->toBe(['Sculling', 'Sculling', 'Pontoon'])
+    expect([$after->master->contents->title, $after->overrides[0]->contents->title, $after->overrides[0]->contents->place])->toBe(['Sculling', 'Sculling', 'Pontoon'])
         ->and($after->find(Make::time('2026-10-20T09:30'))->start->local->toMinute())->toBe('2026-10-21T14:00');
     $alone = new Series(null, wateryWeeks()->overrides);
-    expect((new BulkChange(shiftDays: 1))->apply($alone)->overrides[0]->start->local->toMinute())->toBe('2026-10-22T14:00');
+    expect((new BulkChange(shiftDays: 1))->apply($alone)->overrides[0]->timing->start->local->toMinute())->toBe('2026-10-22T14:00');
 });
 
 test('a series that begins on another day keeps every time that it had', function (string $rule, string $to, array $days) {
@@ -96,9 +96,9 @@ test('a series that begins on another day keeps every time that it had', functio
 
 test('dates left out are meant as they are given, or move along', function () {
     $series = wateryWeeks();
-    $master = $series->master->with(start: Make::time('2026-10-13T10:00'), end: Make::time('2026-10-13T11:00'), recurrence: new RecurrenceSet($series->master->recurrence->rules, [], [Make::time('2026-11-03T10:00')]));
+    $master = $series->master->with(timing: $series->master->timing->startingAt(Make::time('2026-10-13T10:00'))->repeating(new RecurrenceSet($series->master->timing->recurrence->rules, [], [Make::time('2026-11-03T10:00')])));
     expect(wall(OccurrenceChanges::all($series, $master, skippedAsGiven: true)))->toBe(['26-10-13T10:00 Rowing', '26-10-21T14:00 Rowing, long', '26-10-27T10:00 Rowing', '26-11-10T10:00 Rowing']);
-    $kept = $series->master->with(start: Make::time('2026-10-13T10:00'), end: Make::time('2026-10-13T11:00'));
+    $kept = $series->master->with(timing: $series->master->timing->startingAt(Make::time('2026-10-13T10:00')));
     expect(wall(OccurrenceChanges::all($series, $kept)))->not->toContain('26-10-27T10:00 Rowing');
 });
 
@@ -154,7 +154,7 @@ describe('a week laid over weeks', function () {
 
     test('the first day that is open begins it, and one day alone is no series', function () use ($laying, $laid) {
         expect($laid($laying(closed: ['2026-11-10', '2026-11-17']), Make::event('Tools', '2026-11-03T09:00')))->toBe(['11-24', '12-01'])
-            ->and($laying(closed: ['2026-11-10', '2026-11-17', '2026-11-24'])->lay(Make::event('Tools', '2026-11-03T09:00'), 'n')->master->recurrence->repeats())->toBeFalse()
+            ->and($laying(closed: ['2026-11-10', '2026-11-17', '2026-11-24'])->lay(Make::event('Tools', '2026-11-03T09:00'), 'n')->master->timing->recurrence->repeats())->toBeFalse()
             ->and($laying(closed: ['2026-11-10', '2026-11-17', '2026-11-24', '2026-12-01'])->lay(Make::event('Tools', '2026-11-03T09:00'), 'n'))->toBeNull();
     });
 

@@ -1,6 +1,8 @@
 <?php
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
@@ -63,7 +65,7 @@ test('by the hour, the one that the gap leaves out falls together with the next'
 test('a length in days keeps the wall time over the change, one in hours does not', function (string $duration, string $start, string $end) {
     $begins = Make::time($start);
     $length = Duration::parse($duration);
-    $series = new Series(new Event('x', 'Watch', $begins, $length->addTo($begins), new RecurrenceSet([(new RuleParser)->parse('FREQ=WEEKLY;COUNT=2')]), $length));
+    $series = new Series(new Event('x', EventTiming::lasting($begins, $length, new RecurrenceSet([(new RuleParser)->parse('FREQ=WEEKLY;COUNT=2')])), new EventContents('Watch')));
     $second = $series->occurrences(0, LocalDateTime::parse('2027-01-01')->seconds)[1];
     assert($second instanceof Occurrence);
     expect($second->localEnd()->toDateTime())->toBe($end);

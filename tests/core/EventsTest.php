@@ -21,7 +21,7 @@ use Tests\Support\Make;
 function times(Series $series, string $from = '2026-11-01', string $to = '2026-12-01'): array
 {
     return array_map(
-        static fn (Occurrence $each): string => substr($each->start->local->toDateTime(), 5, 11).' '.$each->event->title,
+        static fn (Occurrence $each): string => substr($each->start->local->toDateTime(), 5, 11).' '.$each->event->contents->title,
         $series->occurrences(LocalDateTime::parse($from)->seconds, LocalDateTime::parse($to)->seconds),
     );
 }
@@ -61,7 +61,7 @@ test('a skipped occurrence is gone and can come back', function () use ($weekly,
 
 test('moving all of a series takes its skipped and changed occurrences along', function () use ($weekly, $moved) {
     $series = OccurrenceChanges::skip(OccurrenceChanges::one($weekly(), $moved($weekly(), '2026-11-09T09:30', '2026-11-12T14:00')), Make::time('2026-11-16T09:30'));
-    $kept = OccurrenceChanges::all($series, Make::event('Rowing', '2026-11-03T11:00', more: ['recurrence' => $series->master->recurrence]));
+    $kept = OccurrenceChanges::all($series, Make::event('Rowing', '2026-11-03T11:00', more: ['recurrence' => $series->master->timing->recurrence]));
     expect(times($kept))->toBe(['11-03T11:00 Rowing', '11-12T14:00 Rowing, moved', '11-24T11:00 Rowing']);
 });
 
@@ -89,19 +89,6 @@ test('an occurrence is named by its original start, whatever kind it is', functi
     ['2026-07-02', null, '2026-07-02'],
 ]);
 
-test('who takes part is put anew: those who stay keep their answer, and whom the directory does not know stays', function () {
-    $guest = new Participant('mailto:guest@example.org', 'Guest', answer: ParticipantAnswer::Tentative);
-    $ada = new Participant('mailto:ada@example.org', role: ParticipantRole::Responsible);
-    $ben = new Participant('mailto:Ben@example.org', role: ParticipantRole::Optional, answer: ParticipantAnswer::Declined);
-    $loft = Participants::ofRoom(4, 'Long loft', ParticipantRole::Required);
-    $told = fn (array $participants): array => array_map(fn (Participant $each): string => trim("{$each->name} {$each->mailAddress()} {$each->role->value} {$each->answer->value}"), $participants);
-    $known = ['ada@example.org', 'ben@example.org'];
-    expect($told(Participants::put([$guest, $ada, $ben, $loft], [new Participant('mailto:ben@example.org', role: ParticipantRole::Responsible), Participants::ofRoom(5, 'Slip', ParticipantRole::Required)], $known)))
-        ->toBe(['ben@example.org CHAIR DECLINED', 'Slip  REQ-PARTICIPANT ACCEPTED', 'Guest guest@example.org REQ-PARTICIPANT TENTATIVE'])
-        ->and($told(Participants::put([$guest, $ada, $loft], [], $known)))->toBe(['Guest guest@example.org REQ-PARTICIPANT TENTATIVE'])
-        ->and([Participants::roomId($loft), Participants::groupId($loft), Participants::groupId(Participants::ofGroup(7, 'Riggers', ParticipantRole::Optional)), Participants::roomId($ada)])->toBe([4, null, 7, null]);
-});
-
 test('plain reminders are put anew, and those of another kind stay as a file had them', function () {
     $atEnd = new Reminder(new Duration(0, -600), true);
     $mail = new Reminder(new Duration(0, -900), action: 'EMAIL');
@@ -111,17 +98,4 @@ test('plain reminders are put anew, and those of another kind stay as a file had
         ->and(Reminders::put([$atEnd, $ten], []))->toEqual([$atEnd])
         // A day before is a day on the wall, also over the night of a clock change.
         ->and(Reminders::before(1440)->offset?->addTo(Make::time('2026-10-25T09:00'))->local->toMinute())->toBe('2026-10-24T09:00');
-});
-
-test('of those who take part the directory’s are replaced, others stay, and answers are kept', function () {
-    $guest = new Participant('mailto:guest@example.org', 'Guest', answer: ParticipantAnswer::Tentative);
-    $ben = new Participant('mailto:Ben@example.org', 'Ben', answer: ParticipantAnswer::Declined);
-    $gone = new Participant('mailto:gone@example.org');
-    $group = Participants::ofGroup(4, 'Riggers', ParticipantRole::Required);
-    $put = Participants::put([$guest, $ben, $gone, $group], [new Participant('mailto:ben@example.org', role: ParticipantRole::Optional), Participants::ofGroup(5, 'Keel year', ParticipantRole::Optional)], ['ben@example.org', 'gone@example.org']);
-    expect(array_map(fn (Participant $each): array => [$each->address, $each->role, $each->answer], $put))->toBe([
-        ['mailto:Ben@example.org', ParticipantRole::Optional, ParticipantAnswer::Declined],
-        ['urn:pinned-rota:group:5', ParticipantRole::Optional, ParticipantAnswer::Unanswered],
-        ['mailto:guest@example.org', ParticipantRole::Required, ParticipantAnswer::Tentative],
-    ])->and(Participants::groupId($put[1]))->toBe(5)->and(Participants::groupId($guest))->toBeNull();
 });

@@ -14,7 +14,7 @@ use Tests\Support\Make;
 function told(?Series $series): array
 {
     return $series === null ? [] : array_map(
-        static fn (Occurrence $each): string => substr($each->start->local->toDateTime(), 5, 11).' '.$each->event->title,
+        static fn (Occurrence $each): string => substr($each->start->local->toDateTime(), 5, 11).' '.$each->event->contents->title,
         $series->occurrences(LocalDateTime::parse('2026-10-01')->seconds, LocalDateTime::parse('2027-06-01')->seconds),
     );
 }
@@ -35,8 +35,8 @@ test('a change of this and all that follow moves each, and a change of one goes 
     ]);
     expect(told($series))->toBe(['11-02T09:30 Rowing', '11-09T09:30 Rowing', '11-17T11:00 Later', '11-24T15:00 One', '12-01T11:00 Later'])
         ->and($series->find(Make::time('2026-11-30T09:30')))->start->local->toDateTime()->toBe('2026-12-01T11:00:00')
-        ->and($series->find(Make::time('2026-11-16T09:30')))->event->title->toBe('Later')
-        ->and($series->find(Make::time('2026-11-09T09:30')))->event->title->toBe('Rowing')
+        ->and($series->find(Make::time('2026-11-16T09:30')))->event->contents->title->toBe('Later')
+        ->and($series->find(Make::time('2026-11-09T09:30')))->event->contents->title->toBe('Rowing')
         ->and($series->find(Make::time('2026-12-07T09:30')))->toBeNull();
 });
 
@@ -64,7 +64,7 @@ test('a series is parted in two, and nothing of it is lost or told twice', funct
         [changed('Early', '2026-11-03T10:00', ['recurrenceId' => Make::time('2026-11-02T09:30')]), changed('Late', '2026-12-08T10:00', ['recurrenceId' => Make::time('2026-12-07T09:30')])],
     );
     $at = Make::time('2026-11-23T09:30');
-    $begins = $series->master->occurringAt($series->find($at))->with(recurrence: OccurrenceChanges::rulesFrom($series->master, $at));
+    $begins = $series->master->occurringAt($series->find($at))->repeating(OccurrenceChanges::rulesFrom($series->master, $at));
     [$before, $after] = OccurrenceChanges::following($series, $at, $begins, 'second');
     expect(told($before))->toBe(['11-03T10:00 Early', '11-05T09:30 Rowing', '11-16T09:30 Rowing'])
         ->and(told($after))->toBe(['11-23T09:30 Rowing', '12-08T10:00 Late', '12-24T09:30 Rowing'])
@@ -90,7 +90,7 @@ test('parted at its first, a series is the second alone', function () use ($rowi
 
 test('the end before an occurrence is written as the kind of its start asks for', function (string $start, ?string $zone, string $at, string $until) {
     $series = new Series(Make::event('x', $start, rule: 'FREQ=WEEKLY', zone: $zone));
-    expect((string) OccurrenceChanges::endingBefore($series, Make::time($at, $zone))->master->recurrence->rules[0])->toBe("FREQ=WEEKLY;UNTIL={$until}");
+    expect((string) OccurrenceChanges::endingBefore($series, Make::time($at, $zone))->master->timing->recurrence->rules[0])->toBe("FREQ=WEEKLY;UNTIL={$until}");
 })->with([
     'in a zone' => ['2026-07-06T09:30', 'Europe/London', '2026-07-20T09:30', '20260720T082959Z'],
     'floating' => ['2026-07-06T09:30', null, '2026-07-20T09:30', '20260720T092959'],

@@ -55,34 +55,34 @@ test('an event is read with all that is known of it', function () {
         X-KEEL;X-P="a:b":kept as it is
         ICS));
     expect($problems)->toBe([])
-        ->and($event)->uid->toBe('a-1')->title->toBe('Splicing, wire; part 1')->place->toBe('Long loft')
-        ->and($event)->description->toBe("First line\nsecond \\ line")->status->toBe(Status::Provisional)
-        ->and($event)->busy->toBeFalse()->private->toBeTrue()->priority->toBe(3)->link->toBe('https://example.org/a')
+        ->and($event->uid)->toBe('a-1')->and($event->contents)->title->toBe('Splicing, wire; part 1')->place->toBe('Long loft')
+        ->and($event->contents)->description->toBe("First line\nsecond \\ line")->status->toBe(Status::Provisional)
+        ->and($event->contents)->busy->toBeFalse()->private->toBeTrue()->priority->toBe(3)->link->toBe('https://example.org/a')
         ->and($event->sequence)->toBe(7)
-        ->and($event->categories)->toBe(['assessment', 'two, words'])
-        ->and($event->start->zone->name)->toBe('Europe/London')
-        ->and($event->lengthSeconds())->toBe(5400)
-        ->and($event->recurrence->skippedDates)->toHaveCount(1)
-        ->and($event->extra[0])->name->toBe('X-KEEL')->value->toBe('kept as it is')
-        ->and($event->extra[0]->parameter('X-P'))->toBe('a:b');
+        ->and($event->contents->categories)->toBe(['assessment', 'two, words'])
+        ->and($event->timing->start->zone->name)->toBe('Europe/London')
+        ->and($event->timing->lengthSeconds())->toBe(5400)
+        ->and($event->timing->recurrence->skippedDates)->toHaveCount(1)
+        ->and($event->foreign->properties[0])->name->toBe('X-KEEL')->value->toBe('kept as it is')
+        ->and($event->foreign->properties[0]->parameter('X-P'))->toBe('a:b');
 });
 
 test('lines are unfolded however they end and wherever they are cut', function (string $end) {
     $text = "\xEF\xBB\xBFBEGIN:VCALENDAR{$end}VERSION:2.0{$end}PRODID:-{$end}BEGIN:VEVENT{$end}UID:1{$end}DTSTAMP:20260101T000000Z{$end}DTSTART:20261102T093000Z{$end}SUMMARY:Caf\xC3{$end} \xA9 on the{$end}\t quay{$end}END:VEVENT{$end}END:VCALENDAR";
     [[$event], $problems] = read($text);
-    expect($event->title)->toBe('Café on the quay')->and($problems)->toBe([]);
+    expect($event->contents->title)->toBe('Café on the quay')->and($problems)->toBe([]);
 })->with(["\r\n", "\n", "\r"]);
 
 test('a line that is cut at the edge of what is read at a time is whole', function () {
     $title = str_repeat('é', 40_000);
     $folded = implode("\n ", mb_str_split($title, 30));
     [[$event], $problems] = read(Make::calendar("UID:1\nDTSTAMP:20260101T000000Z\nDTSTART;VALUE=DATE:20261102\nDESCRIPTION:{$folded}"));
-    expect($event->description)->toBe($title)->and($problems)->toBe([]);
+    expect($event->contents->description)->toBe($title)->and($problems)->toBe([]);
 });
 
 test('what is wrong is mended or refused, with its line', function (string $event, ?string $title, string $problem) {
     [$events, $problems] = read(Make::calendar($event));
-    expect($events[0]->title ?? null)->toBe($title)->and(implode("\n", $problems))->toContain($problem);
+    expect($events[0]->contents->title ?? null)->toBe($title)->and(implode("\n", $problems))->toContain($problem);
 })->with([
     'no UID' => ["DTSTART:20261102\nSUMMARY:One", 'One', 'line 4: UID: the event has none; one is made from its title and start (mended)'],
     'no start' => ["UID:1\nSUMMARY:One", null, 'line 4: VEVENT: The event has no DTSTART. (refused)'],
@@ -101,7 +101,7 @@ test('a zone is taken from what the file says of it where its name means nothing
     $zone = "BEGIN:VTIMEZONE\r\nTZID:Our yard\r\nX-LIC-LOCATION:America/New_York\r\nEND:VTIMEZONE\r\n";
     $text = str_replace("BEGIN:VEVENT\r\n", $zone."BEGIN:VEVENT\r\n", Make::calendar("UID:1\nDTSTAMP:20260101T000000Z\nDTSTART;TZID=Our yard:20261102T100000"));
     [[$event], $problems] = read($text);
-    expect($event->start->zone->name)->toBe('America/New_York')->and($problems)->toBe([]);
+    expect($event->timing->start->zone->name)->toBe('America/New_York')->and($problems)->toBe([]);
 });
 
 test('what is no calendar is told so', function (string $text) {
@@ -121,7 +121,7 @@ test('odd files end in a result within bounds', function (string $text, int $eve
 
 test('links that could run a script are not taken', function () {
     [[$event]] = read(Make::calendar("UID:1\nDTSTART:20261102\nURL:javascript:alert(1)"));
-    expect($event->link)->toBe('');
+    expect($event->contents->link)->toBe('');
 });
 
 test('what is written is folded at 75 octets without cutting a character, and reads the same', function () {
@@ -131,10 +131,10 @@ test('what is written is folded at 75 octets without cutting a character, and re
         expect(strlen($line))->toBeLessThanOrEqual(75)->and(mb_check_encoding($line, 'UTF-8'))->toBeTrue();
     }
     [[$again], $problems] = read($text);
-    expect($problems)->toBe([])->and($again->title)->toBe(trim($event->title))->and($again->description)->toBe($event->description)
-        ->and($again->categories)->toBe($event->categories)->and($again->private)->toBeTrue()
-        ->and((string) $again->recurrence->rules[0])->toBe('FREQ=WEEKLY;COUNT=9')
-        ->and($again->end->equals($event->end))->toBeTrue();
+    expect($problems)->toBe([])->and($again->contents->title)->toBe(trim($event->contents->title))->and($again->contents->description)->toBe($event->contents->description)
+        ->and($again->contents->categories)->toBe($event->contents->categories)->and($again->contents->private)->toBeTrue()
+        ->and((string) $again->timing->recurrence->rules[0])->toBe('FREQ=WEEKLY;COUNT=9')
+        ->and($again->timing->end->equals($event->timing->end))->toBeTrue();
 });
 
 test('the same data gives the same octets, in whatever order it comes', function () {
@@ -152,7 +152,7 @@ test('time zones are written for what is used and no more', function () {
 });
 
 test('a recurrence set comes back from how it is stored', function () {
-    $set = Make::event(rule: 'FREQ=WEEKLY;UNTIL=20261224T000000Z')->recurrence;
+    $set = Make::event(rule: 'FREQ=WEEKLY;UNTIL=20261224T000000Z')->timing->recurrence;
     $lines = RecurrenceText::write(new PinnedRota\Core\Recurrence\RecurrenceSet($set->rules, [new ExtraDate(Make::time('2026-11-05'))], [Make::time('2026-11-09T09:30', 'America/New_York')]));
     $again = RecurrenceText::read((string) $lines);
     expect($again->extraDates[0]->start->kind)->toBe(TimeKind::Date)->and($again->skippedDates[0]->zone->name)->toBe('America/New_York')

@@ -1,5 +1,6 @@
 <?php
 
+use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\Import\Fingerprint;
 use PinnedRota\Core\Import\Plan;
 use PinnedRota\Core\Import\Verdict;
@@ -24,15 +25,26 @@ test('changed occurrences belong to their series, in whatever order they stand',
     $changed = Make::event('Rowing, later', '2026-11-09T11:00', uid: '1', more: ['recurrenceId' => Make::time('2026-11-09T09:30')]);
     $plan = Plan::compare([$changed, $master], []);
     expect($plan->series)->toHaveCount(1)
-        ->and($plan->series[0]->series->master->title)->toBe('Rowing')
+        ->and($plan->series[0]->series->master->contents->title)->toBe('Rowing')
         ->and($plan->series[0]->series->overrides)->toHaveCount(1)
         ->and($plan->series[0]->fingerprint)->toBe(Plan::compare([$master, $changed], [])->series[0]->fingerprint)
         ->and(Plan::compare([$changed], [])->series[0]->series->master)->toBeNull();
 });
 
-test('of two with one UID the higher sequence holds', function () {
-    $plan = Plan::compare([Make::event('New', uid: '1', more: ['sequence' => 2]), Make::event('Old', uid: '1', more: ['sequence' => 1])], []);
-    expect($plan->series)->toHaveCount(1)->and($plan->series[0]->series->master->title)->toBe('New');
+test('two events with one UID are both kept, and it is said', function () {
+    $events = [Make::event('Rowing', uid: '1'), Make::event('Sculling', '2026-11-03T10:00', uid: '1'), Make::event('Sailing', '2026-11-03T10:00', uid: '1'), Make::event('Rowing', uid: '1')];
+    $plan = Plan::compare($events, [], $diagnostics = new Diagnostics);
+    $uids = array_map(static fn ($each): string => $each->series->uid(), $plan->series);
+    expect(array_map(static fn ($each): string => $each->series->master->contents->title, $plan->series))->toBe(['Rowing', 'Sculling', 'Sailing'])
+        ->and($uids[0])->toBe('1')->and(array_unique($uids))->toHaveCount(3)
+        ->and(array_map(strval(...), $diagnostics->all()))->toBe([
+            'UID: “Sculling” has the UID of another event, is none of its changed occurrences, and gets one of its own (mended)',
+            'UID: “Sailing” has the UID of another event, is none of its changed occurrences, and gets one of its own (mended)',
+            'UID: “Rowing” comes twice and is taken once (mended)',
+        ]);
+    // The same file again matches what came in before.
+    $known = array_combine($uids, array_map(static fn ($each): string => $each->fingerprint, $plan->series));
+    expect(Plan::compare($events, $known)->counts())->toBe(['added' => 0, 'changed' => 0, 'unchanged' => 3, 'removed' => 0]);
 });
 
 test('a UID of digits stays text', function () {

@@ -32,19 +32,11 @@ test('of several calendars the one that shows most counts', function () {
         ->and(Visibility::Hidden->or(Visibility::Hidden))->toBe(Visibility::Hidden);
 });
 
-test('somebody is involved by their address or by a group that they are in', function () {
-    $event = Make::event(more: ['participants' => [new Participant('mailto:Ada@example.org'), Participants::ofGroup(7, 'Riggers', ParticipantRole::Optional), Participants::ofRoom(9, 'Loft', ParticipantRole::Required)]]);
-    expect($event->involves('ada@example.org', []))->toBeTrue()->and($event->involves('ben@example.org', [3, 7]))->toBeTrue()
-        // A room of the same number is no group.
-        ->and($event->involves('ben@example.org', [9]))->toBeFalse()->and($event->involves('', []))->toBeFalse()
-        ->and(array_map(Participants::indexAddress(...), $event->participants))->toBe(['ada@example.org', Participants::groupAddress(7), '']);
-});
-
 test('a series without a time that was changed has it neither as it is nor as it was', function () {
     $one = Make::event('One', '2026-11-18T14:00', uid: 'r', more: ['recurrenceId' => Make::time('2026-11-17T09:30')]);
     $on = Make::event('On', '2026-11-24T15:00', uid: 'r', more: ['recurrenceId' => Make::time('2026-11-24T09:30'), 'andFollowing' => true]);
     $series = new Series(Make::event('Rowing', '2026-11-10T09:30', rule: 'FREQ=WEEKLY;COUNT=5', uid: 'r'), [$one, $on]);
-    $days = fn (Series $of): array => array_map(fn ($each): string => substr($each->start->local->toDate(), 5).' '.$each->event->title, $of->occurrences(LocalDateTime::parse('2026-11-01')->seconds, LocalDateTime::parse('2027-02-01')->seconds));
+    $days = fn (Series $of): array => array_map(fn ($each): string => substr($each->start->local->toDate(), 5).' '.$each->event->contents->title, $of->occurrences(LocalDateTime::parse('2026-11-01')->seconds, LocalDateTime::parse('2027-02-01')->seconds));
     expect($days($series))->toBe(['11-10 Rowing', '11-18 One', '11-24 On', '12-01 On', '12-08 On'])
         ->and($days(OccurrenceChanges::withoutChanged($series, $one)))->toBe(['11-10 Rowing', '11-24 On', '12-01 On', '12-08 On'])
         ->and($days(OccurrenceChanges::withoutChanged($series, $on)))->toBe(['11-10 Rowing', '11-18 One']);
@@ -55,8 +47,8 @@ test('a series without a time that was changed has it neither as it is nor as it
 test('a copy asks nobody and reminds nobody, and is the same otherwise', function () {
     $event = Make::event('Survey', more: ['participants' => [new Participant('mailto:ada@example.org')], 'colour' => Colour::Plum, 'place' => 'Slip', 'priority' => 3]);
     $copy = $event->copied('new');
-    expect([$copy->uid, $copy->participants, $copy->reminders, $copy->title, $copy->colour, $copy->place, $copy->priority])->toBe(['new', [], [], 'Survey', Colour::Plum, 'Slip', 3])
-        ->and($event->with())->toEqual($event)->and($event->with(title: 'Other'))->toBeInstanceOf(Event::class);
+    expect([$copy->uid, $copy->participants, $copy->reminders, $copy->contents->title, $copy->contents->colour, $copy->contents->place, $copy->contents->priority])->toBe(['new', [], [], 'Survey', Colour::Plum, 'Slip', 3])
+        ->and($event->with())->toEqual($event);
 });
 
 test('a rule ends after so many times, on a last day, or never', function () {

@@ -4,6 +4,7 @@ use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\SeriesCollector;
+use PinnedRota\Core\ICalendar\ForeignContent;
 use PinnedRota\Core\Import\Fingerprint;
 use PinnedRota\Core\Import\Plan;
 use Tests\Support\Make;
@@ -15,7 +16,7 @@ const SPAN = [1_262_304_000, 1_950_000_000];
 function lines(?Series $series, int $from = SPAN[0], int $to = SPAN[1]): array
 {
     return $series === null ? [] : array_map(
-        static fn (Occurrence $each): string => "{$each->startSeconds} {$each->endSeconds} {$each->recurrenceId?->indexSeconds()} {$each->event->title}",
+        static fn (Occurrence $each): string => "{$each->startSeconds} {$each->endSeconds} {$each->recurrenceId?->indexSeconds()} {$each->event->contents->title}",
         $series->occurrences($from, $to),
     );
 }
@@ -42,12 +43,12 @@ test('each occurrence is found by its original start, and skipping it takes away
     $skipped = 0;
     foreach (RandomCalendar::series(80) as $series) {
         $whole = $series->occurrences(...SPAN);
-        if ($series->master?->recurrence->repeats() !== true || count($whole) < 3) {
+        if ($series->master?->timing->recurrence->repeats() !== true || count($whole) < 3) {
             continue;
         }
         foreach (array_slice($whole, 0, 12) as $each) {
             $found = $series->find($each->recurrenceId);
-            expect($found)->not->toBeNull()->and($found->startSeconds)->toBe($each->startSeconds)->and($found->event->title)->toBe($each->event->title);
+            expect($found)->not->toBeNull()->and($found->startSeconds)->toBe($each->startSeconds)->and($found->event->contents->title)->toBe($each->event->contents->title);
         }
         $gone = $whole[mt_rand(0, min(11, count($whole) - 1))];
         $without = OccurrenceChanges::skip($series, $gone->recurrenceId);
@@ -65,17 +66,17 @@ test('a series is parted at any occurrence into two that make it up', function (
         $master = $series->master;
         // Changed occurrences that were moved over the cut belong to the part of their original start.
         $whole = $series->overrides === [] ? $series->occurrences(...SPAN) : [];
-        if ($master === null || $whole === [] || ! $master->recurrence->repeats() || count($whole) < 4 || $master->recurrence->extraDates !== []) {
+        if ($master === null || $whole === [] || ! $master->timing->recurrence->repeats() || count($whole) < 4 || $master->timing->recurrence->extraDates !== []) {
             continue;
         }
         $at = $whole[mt_rand(1, min(count($whole) - 1, 20))];
-        $second = $master->occurringAt($at)->with(recurrence: OccurrenceChanges::rulesFrom($master, $at->recurrenceId));
+        $second = $master->occurringAt($at)->repeating(OccurrenceChanges::rulesFrom($master, $at->recurrenceId));
         [$before, $after] = OccurrenceChanges::following($series, $at->recurrenceId, $second, 'second');
         $starts = static fn (?Series $part): array => $part === null ? [] : array_map(static fn (Occurrence $each): int => $each->startSeconds, $part->occurrences(...SPAN));
         $joined = [...$starts($before), ...$starts($after)];
         // A rule that takes its days from its start goes on by the start of the second part, which may be another
         // only where the first was not on the rule; every interval goes on from there, too.
-        $rule = (string) $master->recurrence->rules[0];
+        $rule = (string) $master->timing->recurrence->rules[0];
         if (preg_match('/INTERVAL|BYSETPOS|BYWEEKNO/', $rule) === 1) {
             continue;
         }
@@ -102,22 +103,21 @@ test('events come together by UID in whatever order they stand', function () {
     }
 });
 
-test('of two with one UID the one with the higher sequence holds, also for one occurrence the later', function () {
+test('of two changes of one occurrence the later holds', function () {
     $collector = new SeriesCollector;
     $collector->add(Make::event('New', uid: 'x', rule: 'FREQ=WEEKLY;COUNT=3', more: ['sequence' => 2]));
-    $collector->add(Make::event('Old', uid: 'x', more: ['sequence' => 1]));
     $collector->add(Make::event('First word', '2026-11-10T10:00', uid: 'x', more: ['recurrenceId' => Make::time('2026-11-09T09:30')]));
     $collector->add(Make::event('Last word', '2026-11-11T10:00', uid: 'x', more: ['recurrenceId' => Make::time('2026-11-09T08:30', 'UTC')->inZone(PinnedRota\Core\Time\Zone::of('Europe/London'))]));
     $collector->add(Make::event('Last word indeed', '2026-11-12T10:00', uid: 'x', more: ['recurrenceId' => Make::time('2026-11-09T09:30', 'UTC')]));
     [$series] = $collector->series();
-    expect($series->master->title)->toBe('New')->and($series->overrides)->toHaveCount(2)
-        ->and(array_map(static fn (Occurrence $each): string => $each->event->title, $series->occurrences(...SPAN)))->toBe(['New', 'Last word', 'Last word indeed', 'New']);
+    expect($series->master->contents->title)->toBe('New')->and($series->overrides)->toHaveCount(2)
+        ->and(array_map(static fn (Occurrence $each): string => $each->event->contents->title, $series->occurrences(...SPAN)))->toBe(['New', 'Last word', 'Last word indeed', 'New']);
 });
 
 test('what a program stamps anew each time is no change; anything else is', function () {
-    $stamped = static fn (string $modified, string $odd = 'kept'): Series => new Series(Make::event('Trial', uid: 'x', more: ['extra' => [
+    $stamped = static fn (string $modified, string $odd = 'kept'): Series => new Series(Make::event('Trial', uid: 'x', more: ['foreign' => new ForeignContent([
         new PinnedRota\Core\ICalendar\Property('LAST-MODIFIED', $modified), new PinnedRota\Core\ICalendar\Property('X-ODD', $odd),
-    ], 'stamp' => (int) $modified]));
+    ]), 'stamp' => (int) $modified]));
     expect(Fingerprint::of($stamped('20260101T000000Z')))->toBe(Fingerprint::of($stamped('20270101T000000Z')))
         ->not->toBe(Fingerprint::of($stamped('20260101T000000Z', 'changed')));
     $known = ['x' => Fingerprint::of($stamped('20260101T000000Z'))];

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Events;
+
+use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\Duration;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\TimeKind;
+
+/**
+ * When an event takes place: its start, its end or its length, and how it repeats, as one value. Where the author gave a
+ * length (DURATION, RFC 5545, 3.8.2.5), the end is what the length makes of the start, so the two cannot disagree.
+ */
+final readonly class EventTiming
+{
+    private const NEW_TIMED_SECONDS = 3600;
+
+    /**
+     * @param  EventTime  $end  exclusive; of the kind of the start
+     * @param  ?Duration  $duration  where the author gave a length instead of an end: nominal days then hold in each occurrence
+     *
+     * @throws InvalidTime where the end is before the start, or is of another kind
+     */
+    private function __construct(public EventTime $start, public EventTime $end, public ?Duration $duration, public RecurrenceSet $recurrence)
+    {
+        if (($start->kind === TimeKind::Date) !== ($end->kind === TimeKind::Date)) {
+            throw new InvalidTime('An all-day event starts and ends with dates, a timed one with times.');
+        }
+        if ($end->indexSeconds() < $start->indexSeconds()) {
+            throw new InvalidTime('The end is before the start.');
+        }
+        if ($start->kind === TimeKind::Date && $end->indexSeconds() === $start->indexSeconds()) {
+            throw new InvalidTime('An all-day event lasts a day at least.');
+        }
+    }
+
+    /**
+     * From a start to an end (DTEND), which is exclusive.
+     *
+     * @throws InvalidTime
+     */
+    public static function between(EventTime $start, EventTime $end, RecurrenceSet $recurrence = new RecurrenceSet): self
+    {
+        return new self($start, $end, null, $recurrence);
+    }
+
+    /**
+     * From a start on, for so long: nominal days keep the wall time over a clock change, in every occurrence.
+     *
+     * @throws InvalidTime
+     */
+    public static function lasting(EventTime $start, Duration $duration, RecurrenceSet $recurrence = new RecurrenceSet): self
+    {
+        return new self($start, $duration->addTo($start), $duration, $recurrence);
+    }
+
+    /** What an event is that nobody has said an end of: its day, or an hour. */
+    public static function from(EventTime $start): self
+    {
+        return self::between($start, $start->at($start->local->plusSeconds($start->kind === TimeKind::Date ? CivilDate::SECONDS_PER_DAY : self::NEW_TIMED_SECONDS)));
+    }
+
+    /** The same times repeating otherwise. */
+    public function repeating(RecurrenceSet $recurrence): self
+    {
+        return new self($this->start, $this->end, $this->duration, $recurrence);
+    }
+
+    /**
+     * The same from another start on: it goes on as long as before, on the wall or by its length. From whole days to hours, and
+     * back, it lasts what a new event does. How it repeats stays as it is (see RecurrenceShift).
+     */
+    public function startingAt(EventTime $start): self
+    {
+        return match (true) {
+            ($start->kind === TimeKind::Date) !== $this->isAllDay() => self::from($start)->repeating($this->recurrence),
+            $this->duration !== null => self::lasting($start, $this->duration, $this->recurrence),
+            default => self::between($start, $start->at($start->local->plusSeconds($this->end->local->seconds - $this->start->local->seconds)), $this->recurrence),
+        };
+    }
+
+    /**
+     * The same until another end; a length that was given is none any more, unless it comes to that end.
+     *
+     * @throws InvalidTime
+     */
+    public function endingAt(EventTime $end): self
+    {
+        return $end->equals($this->end) ? $this : self::between($this->start, $end, $this->recurrence);
+    }
+
+    public function isAllDay(): bool
+    {
+        return $this->start->kind === TimeKind::Date;
+    }
+
+    public function repeats(): bool
+    {
+        return $this->recurrence->repeats();
+    }
+
+    /** The exact length of the first time in seconds; 86,400 a day for all-day events. */
+    public function lengthSeconds(): int
+    {
+        return $this->end->indexSeconds() - $this->start->indexSeconds();
+    }
+
+    /** Where an occurrence that starts then ends, on the index's axis; exclusive. */
+    public function endOf(EventTime $start): int
+    {
+        if ($this->recurrence->extraDates !== []) {
+            $own = $this->recurrence->endOfPeriod($start, $this->start);
+            if ($own !== null) {
+                return max($own->indexSeconds(), $start->indexSeconds());
+            }
+        }
+
+        return $this->duration === null ? $start->indexSeconds() + $this->lengthSeconds() : $this->duration->addTo($start)->indexSeconds();
+    }
+
+    /** No occurrence is longer than this, in seconds: a nominal day may have 25 hours. */
+    public function longestSeconds(): int
+    {
+        $length = $this->duration === null ? $this->lengthSeconds() : $this->lengthSeconds() + CivilDate::SECONDS_PER_DAY;
+
+        return max($length, $this->recurrence->longestPeriodSeconds());
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Events;
+
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
+
+/** One time at which an event takes place, as the occurrence index has it, with what is drawn of the event. */
+final readonly class IndexedOccurrence
+{
+    /**
+     * @param  int  $starts  on the index's axis (see EventTime::indexSeconds)
+     * @param  int  $ends  exclusive
+     * @param  int  $calendarId  the one by which it is looked at; its own is $homeCalendarId
+     * @param  ?int  $createdBy  who added the event
+     * @param  list<int>  $categoryIds  ascending
+     */
+    public function __construct(
+        public int $calendarId,
+        public int $eventId,
+        public int $seriesId,
+        public ?string $recurrenceId,
+        public int $starts,
+        public int $ends,
+        public TimeKind $kind,
+        public string $title,
+        public string $place,
+        public Status $status,
+        public bool $busy,
+        public bool $private,
+        public bool $repeats,
+        public ?int $createdBy,
+        public array $categoryIds,
+        public string $uid,
+        public bool $hasParticipants,
+        public int $homeCalendarId,
+        public ?Colour $colour,
+    ) {
+    }
+
+    /** Whether it is on the calendar by a pin, and not the calendar's own. */
+    public function isPinned(): bool
+    {
+        return $this->homeCalendarId !== $this->calendarId;
+    }
+
+    /**
+     * When it is on the wall of a zone; dates and floating times are the same on every wall.
+     *
+     * @return array{LocalDateTime, LocalDateTime} the end is exclusive
+     */
+    public function on(Zone $zone): array
+    {
+        return $this->kind === TimeKind::Zoned
+            ? [new LocalDateTime($zone->toLocal($this->starts)), new LocalDateTime($zone->toLocal($this->ends))]
+            : [new LocalDateTime($this->starts), new LocalDateTime($this->ends)];
+    }
+
+    /**
+     * The days that it takes up on the wall of a zone, as day numbers.
+     *
+     * @return array{int, int} first and last, both included
+     */
+    public function days(Zone $zone): array
+    {
+        [$start, $end] = $this->on($zone);
+
+        // What ends at midnight does not take up the day that begins then.
+        return [$start->day(), (new LocalDateTime(max($start->seconds, $end->seconds - 1)))->day()];
+    }
+}
