@@ -3,11 +3,15 @@
 namespace App;
 
 use App\Access\CurrentViewer;
+use App\Changes\SyncLog;
 use App\Directory\Person;
-use App\History\Recorder;
+use App\Events\Write\SeriesChanged;
+use App\Occurrences\OccurrenceIndex;
+use App\Participants\PeopleAtAddresses;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
@@ -20,13 +24,16 @@ final class RotaServiceProvider extends ServiceProvider
     {
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
-        $this->app->scoped(Recorder::class);
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
     }
 
     public function boot(): void
     {
         Model::shouldBeStrict();
+        // What follows from a change of events, in this order, within its transaction.
+        Event::listen(SeriesChanged::class, [OccurrenceIndex::class, 'handle']);
+        Event::listen(SeriesChanged::class, [SyncLog::class, 'handle']);
+        Person::saved(fn (Person $person) => $this->app->make(PeopleAtAddresses::class)->saved($person));
         Vite::createAssetPathsUsing(fn (string $path): string => '/'.$path);
         // Links that leave the house name the address of the site, not whatever Host a request came with.
         URL::useOrigin((string) config('app.url'));

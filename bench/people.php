@@ -31,9 +31,9 @@ DB::statement("INSERT INTO `groups` (id, name, created_at, updated_at) SELECT se
 DB::statement('INSERT IGNORE INTO group_person (group_id, person_id) SELECT (p.seq * (k.seq + 7)) % 60 + 1, p.seq FROM seq_1_to_500 p JOIN seq_1_to_3 k');
 DB::statement('INSERT INTO group_group (group_id, member_id) SELECT seq, seq + 20 FROM seq_1_to_40');
 DB::statement("INSERT INTO calendars (id, slug, name, description, colour, mark, timezone, keeper_kind, keeper_id, created_at, updated_at) SELECT seq, CONCAT('bench-', seq), CONCAT('Calendar ', seq), 'Bookings and dates', 'sea', 'disc', 'Europe/London', IF(seq % 3 = 0, 'person', 'group'), IF(seq % 3 = 0, IF(seq = 3, 1, seq), seq % 60 + 1), '{$now}', '{$now}' FROM seq_1_to_300");
-DB::statement("INSERT INTO grants (on_kind, on_id, subject_kind, subject_id, level, created_at, updated_at) SELECT 'calendar', seq, 'everyone', 0, IF(seq % 2, 'busy', 'read'), '{$now}', '{$now}' FROM seq_1_to_300");
-DB::statement("INSERT IGNORE INTO grants (on_kind, on_id, subject_kind, subject_id, level, created_at, updated_at) SELECT 'calendar', c.seq, 'group', (c.seq + k.seq) % 60 + 1, 'contribute', '{$now}', '{$now}' FROM seq_1_to_300 c JOIN seq_1_to_5 k");
-DB::statement("INSERT IGNORE INTO grants (on_kind, on_id, subject_kind, subject_id, level, created_at, updated_at) SELECT 'calendar', 3, 'person', seq, 'edit', '{$now}', '{$now}' FROM seq_2_to_80");
+DB::statement("INSERT INTO grants (on_kind, on_id, subject_kind, subject_id, level, created_at, updated_at) SELECT 'calendar', seq, 'everyone', 0, IF(seq % 2, 'busy', 'see'), '{$now}', '{$now}' FROM seq_1_to_300");
+DB::statement("INSERT IGNORE INTO grants (on_kind, on_id, subject_kind, subject_id, level, created_at, updated_at) SELECT 'calendar', c.seq, 'group', (c.seq + k.seq) % 60 + 1, 'add', '{$now}', '{$now}' FROM seq_1_to_300 c JOIN seq_1_to_5 k");
+DB::statement("INSERT IGNORE INTO grants (on_kind, on_id, subject_kind, subject_id, level, created_at, updated_at) SELECT 'calendar', 3, 'person', seq, 'change', '{$now}', '{$now}' FROM seq_2_to_80");
 
 $browser = new Bench\Browser('http://127.0.0.1:'.$argv[1]);
 $browser->signIn('bench@example.org', 'a-long-enough-one');

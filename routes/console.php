@@ -3,9 +3,9 @@
 use App\Api\Description;
 use App\Changes\Change;
 use App\Directory\Person;
-use App\Events\RollHorizon;
-use App\Events\VerifyOccurrences;
 use App\Imports\Import;
+use App\Occurrences\RollHorizon;
+use App\Occurrences\VerifyOccurrences;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
 use Database\Seeders\Demo\DemoSeeder;

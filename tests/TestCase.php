@@ -6,8 +6,12 @@ use App\Access\GrantRecord;
 use App\Calendars\Calendar;
 use App\Directory\Group;
 use App\Directory\Person;
-use App\Events\Event;
-use App\Events\SeriesWriter;
+use App\Events\EventRecord;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\AddSeries;
+use App\Events\Write\OperationKind;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Support\Facades\DB;
@@ -75,9 +79,16 @@ abstract class TestCase extends BaseTestCase
     }
 
     /** Puts an event on a calendar without the API. */
-    public function add(Calendar $calendar, ?Person $author = null, mixed ...$event): Event
+    public function add(Calendar $calendar, ?Person $author = null, mixed ...$event): EventRecord
     {
-        return app(SeriesWriter::class)->add($calendar->id, new Series(Make::event(...$event)), ['created_by' => $author?->id, 'updated_by' => $author?->id]);
+        return $this->addSeries($calendar, new Series(Make::event(...$event)), $author);
+    }
+
+    public function addSeries(Calendar $calendar, Series $series, ?Person $author = null): EventRecord
+    {
+        $done = app(ChangeEvents::class)->carryOut($author === null ? Actor::nobody() : Actor::person($author), Cause::Script, OperationKind::Add, [new AddSeries($calendar->id, $series)]);
+
+        return EventRecord::query()->findOrFail($done->lastId());
     }
 
     /** Calls the API as a person. */
@@ -100,10 +111,10 @@ abstract class TestCase extends BaseTestCase
     public function everything(): array
     {
         $plain = static fn (string $table, string ...$order): array => array_reduce($order, static fn ($query, string $by) => $query->orderBy($by), DB::table($table))
-            ->get()->map(static fn (object $row): array => array_diff_key((array) $row, $table === 'events' ? ['version' => true] : ($table === 'occurrences' ? ['id' => true] : [])))->all();
+            ->get()->map(static fn (object $row): array => array_diff_key((array) $row, ['events' => ['version' => true], 'occurrences' => ['id' => true], 'event_participants' => ['id' => true]][$table] ?? []))->all();
 
         return [
-            'events' => $plain('events', 'id'), 'categories' => $plain('event_category', 'event_id', 'category_id'), 'participants' => $plain('event_participants', 'event_id', 'address'),
+            'events' => $plain('events', 'id'), 'categories' => $plain('event_category', 'event_id', 'category_id'), 'participants' => $plain('event_participants', 'event_id', 'position'),
             'tasks' => $plain('event_tasks', 'id'), 'attachments' => $plain('event_attachments', 'id'), 'pins' => $plain('event_pins', 'event_id', 'calendar_id'),
             'occurrences' => $plain('occurrences', 'series_id', 'starts_at', 'calendar_id'),
         ];

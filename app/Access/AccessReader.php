@@ -80,6 +80,12 @@ final class AccessReader
         return new AccessibleCalendar($calendar, $this->calendar($viewer, $calendar), $chosen === null ? null : (bool) $chosen);
     }
 
+    /** What a viewer sees of one calendar. Its source must be loaded. */
+    public function perspective(Viewer $viewer, Calendar $calendar, ?Level $atMost = null): Perspective
+    {
+        return new Perspective($viewer, collect([$calendar->id => $this->accessible($viewer, $calendar)]), true, $atMost);
+    }
+
     public function calendar(Viewer $viewer, Calendar $calendar): Decision
     {
         return Access::decide($viewer, $calendar->keeper(), $this->grantsOn('calendar', $calendar->id));
@@ -162,7 +168,7 @@ final class AccessReader
         return GrantRecord::query()->where('on_kind', $kind)->where('on_id', $id)->get()->map->toGrant();
     }
 
-    /** @return Collection<int, Collection<int, GrantRecord>> grants that may apply, by what they are on */
+    /** @return Collection<int|string, \Illuminate\Database\Eloquent\Collection<int, GrantRecord>> grants that may apply, by what they are on */
     private function grantsFor(Viewer $viewer, string $kind): Collection
     {
         return GrantRecord::query()->where('on_kind', $kind)

@@ -17,6 +17,8 @@ final class CurrentViewer
 {
     private ?Viewer $viewer = null;
 
+    private ?Perspective $perspective = null;
+
     /** @var ?Collection<int, AccessibleCalendar> */
     private ?Collection $calendars = null;
 
@@ -50,17 +52,15 @@ final class CurrentViewer
      *
      * @throws ModelNotFoundException where there is no such person
      */
-    public function sight(?int $as = null): Sight
+    public function perspective(?int $as = null): Perspective
     {
         if ($as === null) {
-            return new Sight($this->calendars(), $this->person()->id, $this->person()->email, $this->viewer()->groupIds, false);
+            return $this->perspective ??= new Perspective($this->viewer(), $this->calendars());
         }
-        $other = Person::query()->where('status', 'active')->findOrFail($as);
+        $other = $this->reader->viewer(Person::query()->where('status', 'active')->findOrFail($as));
         $managed = $this->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->level() === Level::Manage);
 
-        $viewer = $this->reader->viewer($other);
-
-        return new Sight($this->reader->calendars($viewer)->intersectByKeys($managed), $other->id, $other->email, $viewer->groupIds, true);
+        return new Perspective($other, $this->reader->calendars($other)->intersectByKeys($managed), true);
     }
 
     /**
@@ -82,7 +82,7 @@ final class CurrentViewer
     {
         $overlay = Overlay::query()->where('slug', $slug)->firstOrFail();
         $level = $this->reader->overlay($this->viewer(), $overlay);
-        if (! $level->includes(Level::Read)) {
+        if (! $level->includes(Level::See)) {
             throw (new ModelNotFoundException)->setModel(Overlay::class);
         }
         $this->demand($level, $needed);

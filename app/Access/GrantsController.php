@@ -21,7 +21,7 @@ use PinnedRota\Core\Directory\AddressList;
 
 final class GrantsController
 {
-    private const GIVABLE = ['busy', 'read', 'contribute', 'edit', 'manage'];
+    private const GIVABLE = ['busy', 'see', 'add', 'change', 'manage'];
 
     private const MOST_ADDRESSES = 500;
 
@@ -51,8 +51,8 @@ final class GrantsController
             'letter' => ['sometimes', 'boolean'],
         ]);
         $level = Level::from($input['level']);
-        if ($input['kind'] === SubjectKind::Public->value && ! in_array($level, [Level::None, Level::BusyTimes, Level::Read], true)) {
-            throw ValidationException::withMessages(['level' => 'The public may see busy times or read, no more.']);
+        if ($input['kind'] === SubjectKind::Public->value && ! in_array($level, [Level::None, Level::BusyTimes, Level::See], true)) {
+            throw ValidationException::withMessages(['level' => 'The public may see busy times or see it, no more.']);
         }
         // Whoever has left or was suspended can still be taken off.
         $subject = $level === Level::None

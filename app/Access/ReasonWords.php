@@ -10,7 +10,7 @@ use PinnedRota\Core\Access\GroupTree;
 use PinnedRota\Core\Access\Reason;
 use PinnedRota\Core\Access\SubjectKind;
 
-/** Says why somebody has a level: “Edit: member of Keel year, which is in Students”. */
+/** Says why somebody has a level: “Change: member of Keel year, which is in Students”. */
 final class ReasonWords
 {
     private readonly GroupTree $tree;

@@ -40,7 +40,7 @@ final class RequestsController
         ], ['message.max' => 'A message has at most 500 characters.']);
         $level = Level::from($input['level']);
         if (! Asking::may($found->level(), $level)) {
-            throw ValidationException::withMessages(['level' => "You have {$found->level()->label()} here; ask for more than that, up to Edit."]);
+            throw ValidationException::withMessages(['level' => "You have {$found->level()->label()} here; ask for more than that, up to Change."]);
         }
         $person = $this->viewer->person();
         $calendar = $found->calendar;

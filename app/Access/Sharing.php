@@ -75,10 +75,10 @@ final class Sharing
         if ($to->kind === SubjectKind::Person) {
             $person = Person::query()->with('groups:id')->findOrFail($to->id);
 
-            return $person->is($by) || $this->reader->decisions($calendar, [$person])[$person->id]->level->includes(Level::Read) ? [] : [$person->id];
+            return $person->is($by) || $this->reader->decisions($calendar, [$person])[$person->id]->level->includes(Level::See) ? [] : [$person->id];
         }
         $roster = $this->reader->roster();
-        $readers = $roster->atLeast(Level::Read, $calendar->keeper(), $this->reader->grants($calendar));
+        $readers = $roster->atLeast(Level::See, $calendar->keeper(), $this->reader->grants($calendar));
 
         return array_values(array_diff($roster->people($to), $readers, [$by->id]));
     }

@@ -15,7 +15,7 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
     new OA\Property(property: 'timezone', type: 'string'),
     new OA\Property(property: 'keeper', ref: '#/components/schemas/Subject'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'mayAdd', type: 'boolean'),
     new OA\Property(property: 'subscribed', type: 'boolean'),
@@ -61,12 +61,12 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'everyone', 'public']),
     new OA\Property(property: 'id', type: 'integer', nullable: true),
     new OA\Property(property: 'name', type: 'string'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
 ])]
 #[OA\Schema(schema: 'GrantInput', required: ['kind', 'level'], properties: [
     new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group', 'everyone', 'public']),
     new OA\Property(property: 'letter', description: 'Whether people who come to see more are told by mail, too', type: 'boolean'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'id', type: 'integer', nullable: true),
 ])]
 #[OA\Schema(schema: 'Sharing', required: ['keeper', 'grants', 'summary', 'publicUrl'], properties: [
@@ -88,7 +88,7 @@ use PinnedRota\Core\Overlay\Mark;
 #[OA\Schema(schema: 'HandOver', required: ['kind', 'id', 'stays'], properties: [
     new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
     new OA\Property(property: 'id', type: 'integer'),
-    new OA\Property(property: 'stays', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'stays', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
 ])]
 #[OA\Schema(schema: 'Archiving', required: ['archived'], properties: [
     new OA\Property(property: 'archived', type: 'boolean'),
@@ -98,7 +98,7 @@ use PinnedRota\Core\Overlay\Mark;
 ])]
 #[OA\Schema(schema: 'AddressesInput', required: ['text', 'level'], properties: [
     new OA\Property(property: 'text', type: 'string'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'letter', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'SharingByAddress', required: ['given', 'already', 'unknown', 'sharing'], properties: [
@@ -108,14 +108,14 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'sharing', ref: '#/components/schemas/Sharing'),
 ])]
 #[OA\Schema(schema: 'ReasonInWords', required: ['level', 'words'], properties: [
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'words', type: 'string'),
 ])]
 #[OA\Schema(schema: 'PersonReached', required: ['id', 'name', 'post', 'level', 'reasons'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'post', type: 'string'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'reasons', type: 'array', items: new OA\Items(ref: '#/components/schemas/ReasonInWords')),
 ])]
 #[OA\Schema(schema: 'ReachOfPeople', required: ['total', 'people'], properties: [
@@ -128,11 +128,11 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'leaves', type: 'boolean', description: 'Whether it was shared with oneself by name'),
 ])]
 #[OA\Schema(schema: 'AccessRequestInput', required: ['level'], properties: [
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'message', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'AccessDecision', required: ['level'], properties: [
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
 ])]
 #[OA\Schema(schema: 'InvitationAnswer', required: ['accepted'], properties: [
     new OA\Property(property: 'accepted', type: 'boolean'),
@@ -141,7 +141,7 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'by', type: 'string'),
     new OA\Property(property: 'at', type: 'string'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'means', type: 'string'),
     new OA\Property(property: 'calendar', ref: '#/components/schemas/CalendarName'),
 ])]
@@ -150,7 +150,7 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'by', type: 'string'),
     new OA\Property(property: 'post', type: 'string'),
     new OA\Property(property: 'at', type: 'string'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'message', type: 'string'),
     new OA\Property(property: 'calendar', ref: '#/components/schemas/CalendarName'),
 ])]
@@ -158,7 +158,7 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'by', type: 'string'),
     new OA\Property(property: 'at', type: 'string'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'calendar', ref: '#/components/schemas/CalendarName'),
 ])]
 #[OA\Schema(schema: 'Waiting', required: ['invitations', 'requests', 'answers'], properties: [

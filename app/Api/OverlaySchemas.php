@@ -43,7 +43,7 @@ use PinnedRota\Core\Overlay\Pattern;
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'openingView', type: 'string', enum: ['lanes', 'day', 'week', 'month', 'year', 'list']),
     new OA\Property(property: 'keeper', ref: '#/components/schemas/Subject'),
-    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'read', 'contribute', 'edit', 'manage']),
+    new OA\Property(property: 'level', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change', 'manage']),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
     new OA\Property(property: 'version', type: 'integer'),
 ])]

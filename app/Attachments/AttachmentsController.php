@@ -3,11 +3,16 @@
 namespace App\Attachments;
 
 use App\Access\CurrentViewer;
-use App\Events\Event;
-use App\Events\SeenEvents;
-use App\Events\SeriesWriter;
+use App\Events\EventRecord;
+use App\Events\Read\SeenSeries;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Command;
+use App\Events\Write\Commands\AttachFile;
+use App\Events\Write\Commands\DetachFile;
+use App\Events\Write\OperationKind;
 use App\History\Operation;
-use App\History\Recorder;
 use App\Http\Answer;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,7 +31,7 @@ final class AttachmentsController
     /** Nothing that a browser would run in the name of this site, nor a program. */
     private const KINDS = ['pdf', 'txt', 'csv', 'ics', 'md', 'rtf', 'doc', 'docx', 'odt', 'xls', 'xlsx', 'ods', 'ppt', 'pptx', 'odp', 'png', 'jpg', 'jpeg', 'gif', 'webp', 'heic', 'mp3', 'm4a', 'mp4', 'zip'];
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly SeriesWriter $writer, private readonly Recorder $recorder)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly ChangeEvents $changes)
     {
     }
 
@@ -36,8 +41,8 @@ final class AttachmentsController
         responses: [new OA\Response(response: 201, description: 'The file', content: new OA\JsonContent(ref: '#/components/schemas/Attachment'))])]
     public function store(Request $request, int $id): JsonResponse
     {
-        $head = Event::query()->whereNull('series_id')->findOrFail($id);
-        $this->seen->demandChange($head);
+        $head = EventRecord::query()->whereNull('series_id')->findOrFail($id);
+        $this->seen->demandChange($head, $this->viewer->perspective());
         $kilobytes = (int) config('rota.attachments.max_kilobytes');
         $megabytes = intdiv($kilobytes, 1024);
         $file = $request->validate(['file' => ['required', File::types(self::KINDS)->max($kilobytes), 'extensions:'.implode(',', self::KINDS)]], [
@@ -48,18 +53,13 @@ final class AttachmentsController
             'file.extensions' => 'Documents, tables, pictures, sound and zip files can be attached; this one is none of them.',
         ])['file'];
         $name = mb_strimwidth(preg_replace('/[\x00-\x1f\/\\\\]/u', '', $file->getClientOriginalName()) ?: 'file', 0, 200);
+        if (Attachment::query()->where('event_id', $head->id)->count() >= self::MOST) {
+            throw ValidationException::withMessages(['file' => 'An event has at most '.self::MOST.' files.']);
+        }
         $path = (string) Storage::putFile('attachments', $file);
-        $attachment = $this->recorder->record($this->viewer->person(), 'change', [$id], function () use ($head, $file, $name, $path): Attachment {
-            if (Attachment::query()->where('event_id', $head->id)->count() >= self::MOST) {
-                throw ValidationException::withMessages(['file' => 'An event has at most '.self::MOST.' files.']);
-            }
-            $attachment = Attachment::query()->create(['event_id' => $head->id, 'name' => $name, 'type' => (string) $file->getMimeType(), 'size' => $file->getSize(), 'path' => $path, 'added_by' => $this->viewer->person()->id]);
-            $this->writer->touch($head);
+        $operation = $this->carryOut(new AttachFile($id, $name, (string) $file->getMimeType(), $file->getSize(), $path));
 
-            return $attachment;
-        });
-
-        return (new JsonResponse(AttachmentsJson::tell($attachment), 201))->header(Operation::HEADER, (string) $this->recorder->last?->id);
+        return (new JsonResponse(AttachmentsJson::tell(Attachment::query()->where('path', $path)->firstOrFail()), 201))->header(Operation::HEADER, (string) $operation->id);
     }
 
     #[OA\Get(path: '/events/{id}/attachments/{attachment}', operationId: 'downloadFile', summary: 'A file of an event, for whoever sees the event in full.', tags: ['events'],
@@ -67,7 +67,7 @@ final class AttachmentsController
         responses: [new OA\Response(response: 200, description: 'The file')])]
     public function show(int $id, int $attachment): StreamedResponse
     {
-        $found = Attachment::query()->where('event_id', $this->seen->full($id)->id)->findOrFail($attachment);
+        $found = Attachment::query()->where('event_id', $this->seen->full($id, $this->viewer->perspective())->id)->findOrFail($attachment);
 
         // Always to be saved, never shown in the name of this site.
         return Storage::download($found->path, $found->name, ['Content-Type' => 'application/octet-stream', 'X-Content-Type-Options' => 'nosniff']);
@@ -78,15 +78,15 @@ final class AttachmentsController
         responses: [new OA\Response(response: 204, description: 'Taken off')])]
     public function destroy(int $id, int $attachment): Response
     {
-        $head = Event::query()->whereNull('series_id')->findOrFail($id);
-        $this->seen->demandChange($head);
-        $found = Attachment::query()->where('event_id', $head->id)->findOrFail($attachment);
-        $this->recorder->record($this->viewer->person(), 'change', [$id], function () use ($head, $found): void {
-            // The file itself stays in the storage, so that this can be undone.
-            $found->delete();
-            $this->writer->touch($head);
-        });
+        $head = EventRecord::query()->whereNull('series_id')->findOrFail($id);
+        $this->seen->demandChange($head, $this->viewer->perspective());
+        Attachment::query()->where('event_id', $head->id)->findOrFail($attachment);
 
-        return Answer::done($this->recorder->last);
+        return Answer::done($this->carryOut(new DetachFile($id, $attachment)));
+    }
+
+    private function carryOut(Command $command): Operation
+    {
+        return $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, OperationKind::Change, [$command])->operation;
     }
 }

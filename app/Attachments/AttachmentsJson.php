@@ -2,12 +2,12 @@
 
 namespace App\Attachments;
 
-use App\Events\Event;
+use App\Events\EventRecord;
 
 final class AttachmentsJson
 {
     /** @return list<array<string, mixed>> those of an event, by when they were added */
-    public static function of(Event $head): array
+    public static function of(EventRecord $head): array
     {
         return Attachment::query()->where('event_id', $head->id)->orderBy('id')->get()->map(self::tell(...))->all();
     }

@@ -3,17 +3,26 @@
 namespace App\Bulk;
 
 use App\Access\CurrentViewer;
-use App\Events\SeriesWriter;
+use App\Events\EventRecord;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Command;
+use App\Events\Write\Commands\AddSeries;
+use App\Events\Write\Commands\DeleteSeries;
+use App\Events\Write\Commands\MoveSeries;
+use App\Events\Write\Commands\ReplaceSeries;
+use App\Events\Write\NewSeries;
+use App\Events\Write\OperationKind;
+use App\Events\Write\OutdatedSeries;
 use App\History\Operation;
-use App\History\Recorder;
 use App\History\SeriesFields;
 use App\Http\VersionConflict;
-use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Event;
 
 /** Changes many events at once: looked at first, then all of it or nothing, and undone as one. */
 final class BulkController
@@ -21,7 +30,7 @@ final class BulkController
     /** So long it may take, in seconds. */
     private const LONGEST = 300;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly BulkPlan $plan, private readonly SeriesFields $fields, private readonly SeriesWriter $writer, private readonly Recorder $recorder)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly BulkPlan $plan, private readonly SeriesFields $fields, private readonly ChangeEvents $changes)
     {
     }
 
@@ -64,26 +73,28 @@ final class BulkController
             return $this->done($known);
         }
         set_time_limit(self::LONGEST);
-        $copies = $input->filled('copyDays');
-        $this->recorder->record($person, 'bulk', $copies ? [] : $input->ids(), function (Closure $added) use ($input, $copies, $person): void {
-            $planned = $this->plan->of($input, locked: true);
-            $this->demandAll($planned, $input);
-            $by = ['updated_by' => $person->id];
-            foreach ($planned as $each) {
-                if ($copies) {
-                    $uid = Str::uuid()->toString();
-                    $copy = $each->after->each(static fn (CoreEvent $event): CoreEvent => $event->with(uid: $uid));
-                    $added($this->writer->add((int) $each->calendarId, $copy, $by + ['created_by' => $person->id, 'copied_from' => $each->id])->id);
-                } elseif ($each->after === null) {
-                    $this->writer->delete($each->head);
-                } else {
-                    $this->writer->move($each->head, (int) $each->calendarId);
-                    $this->writer->replace($each->head, $each->after, $by + ['created_by' => $each->head->created_by]);
-                }
-            }
-        }, $key);
+        $planned = $this->plan->of($input);
+        $this->demandAll($planned, $input);
+        $commands = array_merge(...array_map(fn (Planned $each): array => $this->commands($each, $input->filled('copyDays')), $planned));
+        try {
+            $done = $this->changes->carryOut(Actor::person($person), Cause::Screen, OperationKind::Bulk, $commands, array_map(static fn (array $each): int => $each['version'], $input->events()), $key);
+        } catch (OutdatedSeries $problem) {
+            throw new VersionConflict(array_map(static fn (EventRecord $head): array => ['id' => $head->id, 'title' => $head->title, 'version' => $head->version], $problem->heads));
+        }
 
-        return $this->done($this->recorder->last);
+        return $this->done($done->operation);
+    }
+
+    /** @return list<Command> */
+    private function commands(Planned $planned, bool $copies): array
+    {
+        if ($copies) {
+            $uid = Str::uuid()->toString();
+
+            return [new AddSeries((int) $planned->calendarId, $planned->after->each(static fn (Event $event): Event => $event->with(uid: $uid)), new NewSeries(copiedFrom: $planned->id))];
+        }
+
+        return $planned->after === null ? [new DeleteSeries($planned->id)] : [new MoveSeries($planned->id, (int) $planned->calendarId), new ReplaceSeries($planned->id, $planned->after)];
     }
 
     #[OA\Get(path: '/operations/{key}', operationId: 'findOperation', summary: 'Whether something that was asked for under a key was done: where no answer came.', tags: ['events'],

@@ -2,13 +2,13 @@
 
 namespace App\Bulk;
 
-use App\Events\ParticipantsInput;
+use App\Http\InputList;
 use App\Http\Rules\ZoneName;
+use App\Participants\ParticipantsInput;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\BulkChange;
-use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Status;
 
 /** Events, each with the version that it was seen in, and what is done with all of them; or the cells of each, as they are typed. */
@@ -70,7 +70,7 @@ final class BulkInput extends FormRequest
     /** @throws ValidationException where somebody who is named is not there */
     public function change(): BulkChange
     {
-        $people = fn (string $name, string $part): array => ParticipantsInput::put([], array_map(static fn (array $each): array => $each + ['part' => $part], array_values($this->validated($name, []))));
+        $people = fn (string $name, string $part): array => ParticipantsInput::put([], array_map(static fn (array $each): array => $each + ['part' => $part], InputList::inOrder($this->validated($name, []))));
         $bool = fn (string $name): ?bool => $this->filled($name) || $this->input($name) === false ? $this->boolean($name) : null;
 
         return new BulkChange(
@@ -84,7 +84,7 @@ final class BulkInput extends FormRequest
             addCategories: array_map(trim(...), array_values($this->validated('addCategories', []))),
             dropCategories: array_values($this->validated('dropCategories', [])),
             addParticipants: $people('addParticipants', 'required'),
-            dropParticipants: array_map(static fn (Participant $each): string => $each->address, $people('dropParticipants', 'required')),
+            dropParticipants: $people('dropParticipants', 'required'),
         );
     }
 
@@ -98,7 +98,7 @@ final class BulkInput extends FormRequest
     public function events(): array
     {
         $events = [];
-        foreach (array_values($this->validated('events')) as $position => $each) {
+        foreach (InputList::inOrder($this->validated('events')) as $position => $each) {
             $events[(int) $each['id']] = ['position' => $position, 'version' => (int) $each['version'], 'cells' => array_map(static fn (?string $text): string => trim((string) $text), $each['cells'] ?? [])];
         }
 

@@ -4,9 +4,9 @@ namespace App\Bulk;
 
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
-use App\Events\Event;
+use App\Events\EventRecord;
 use App\Events\EventTranslator;
-use App\Events\SeenEvents;
+use App\Events\Read\SeenSeries;
 use App\Events\TargetCalendar;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Validation\ValidationException;
@@ -19,22 +19,20 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 /** What a bulk change makes of each of its events: the same for the preview and for carrying it out. */
 final class BulkPlan
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly TargetCalendar $targets, private readonly Cells $cells, private readonly EventTranslator $translator)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly Cells $cells, private readonly EventTranslator $translator)
     {
     }
 
     /**
-     * @param  bool  $locked  whether the events are to stay as they are until the transaction ends
      * @return list<Planned> by id
      *
      * @throws ValidationException where the change is wrong as such
      */
-    public function of(BulkInput $input, bool $locked = false): array
+    public function of(BulkInput $input): array
     {
         $change = $input->change();
         $target = $input->filled('calendar') ? $this->targets->named($input->validated('calendar')) : null;
-        $heads = Event::query()->whereNull('series_id')->whereIntegerInRaw('id', $input->ids())->orderBy('id')->when($locked, fn ($query) => $query->lockForUpdate())
-            ->with(['categories', 'overrides.categories', 'pins'])->get()->keyBy('id');
+        $heads = EventRecord::query()->whereNull('series_id')->whereIntegerInRaw('id', $input->ids())->orderBy('id')->with(EventRecord::WHOLE)->get()->keyBy('id');
         $wall = Zone::of($input->validated('tz'));
         $planned = [];
         foreach ($input->events() as $id => $asked) {
@@ -47,14 +45,14 @@ final class BulkPlan
 
     /**
      * @param  array{position: int, version: int, cells: array<string, string>}  $asked
-     * @param  Collection<int, Event>  $heads
+     * @param  Collection<int, EventRecord>  $heads
      */
     private function one(int $id, array $asked, Collection $heads, BulkInput $input, BulkChange $change, ?AccessibleCalendar $target, Zone $wall): Planned
     {
         $head = $heads[$id] ?? null;
         // Read for all of them at once.
         $series = $head === null ? null : $this->translator->series($head);
-        $shown = $series === null ? Visibility::Hidden : $this->seen->visibility($head, $series->master ?? $series->overrides[0], $head->created_by, $this->viewer->sight());
+        $shown = $series === null ? Visibility::Hidden : $this->seen->visibility($head, $series->events()[0], $this->viewer->perspective());
         if ($shown !== Visibility::Full) {
             // What is hidden is told of as though it were not there.
             return Planned::refused($id, null, 'It is not there any more, or not for you.');
@@ -62,7 +60,7 @@ final class BulkPlan
         try {
             // A copy takes no right to change what is copied.
             if (! $input->filled('copyDays')) {
-                $this->seen->demandChange($head);
+                $this->seen->demandChange($head, $this->viewer->perspective());
             }
             if ($head->version !== $asked['version']) {
                 return Planned::refused($id, $head, 'Somebody changed it since it was shown here.', true);

@@ -5,11 +5,10 @@ namespace App\Bulk;
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Directory\Person;
-use App\Events\ParticipantsInput;
 use App\Events\TargetCalendar;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\BulkChange;
-use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
@@ -17,6 +16,7 @@ use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\OneLine\WhenText;
 use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RecurrenceShift;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\Zone;
@@ -46,9 +46,9 @@ final class Cells
             place: isset($cells['place']) ? $this->short('place', $cells['place'], 500) : null,
             status: isset($cells['status']) ? $this->status($cells['status']) : null,
             addCategories: isset($cells['categories']) ? $this->categories($cells['categories']) : [],
-            dropCategories: isset($cells['categories']) ? $event->categories : [],
+            dropCategories: isset($cells['categories']) ? $event->contents->categories : [],
             addParticipants: isset($cells['responsible']) ? $this->people($cells['responsible']) : [],
-            dropParticipants: isset($cells['responsible']) ? array_map(static fn (Participant $each): string => $each->address, array_filter($event->participants, static fn (Participant $each): bool => $each->role === ParticipantRole::Responsible)) : [],
+            dropParticipants: isset($cells['responsible']) ? array_values(array_filter($event->participants, static fn (Participant $each): bool => $each->role === ParticipantRole::Responsible)) : [],
         ))->apply($series);
     }
 
@@ -64,13 +64,14 @@ final class Cells
     {
         $event = $series->master ?? $series->overrides[0];
         try {
-            [$start, $end] = WhenText::read($text, $event->start, $event->end, $wall);
-            $moved = $event->with(start: $start, end: $end, recurrence: $event->recurrenceId === null ? RecurrenceShift::of($event->recurrence, $event->start, $start) : null);
+            [$start, $end] = WhenText::read($text, $event->timing->start, $event->timing->end, $wall);
+            $timing = ($start->equals($event->timing->start) ? $event->timing : $event->timing->startingAt($start))->endingAt($end);
+            $moved = $event->with(timing: $timing->repeating($event->recurrenceId === null ? RecurrenceShift::of($event->timing->recurrence, $event->timing->start, $start) : new RecurrenceSet));
         } catch (InvalidTime|InvalidRule $problem) {
             throw ValidationException::withMessages(['when' => $problem->getMessage()]);
         }
 
-        return $series->master === null ? new Series(null, [$moved, ...array_filter($series->overrides, static fn (CoreEvent $each): bool => $each !== $event)]) : OccurrenceChanges::all($series, $moved);
+        return $series->master === null ? new Series(null, [$moved, ...array_filter($series->overrides, static fn (Event $each): bool => $each !== $event)]) : OccurrenceChanges::all($series, $moved);
     }
 
     private function title(string $text): string
@@ -109,7 +110,7 @@ final class Cells
                 $found = Person::searched($name)->where('status', 'active')->limit(2)->get();
             }
             $people[] = $found->count() === 1
-                ? ParticipantsInput::person($found[0], ParticipantRole::Responsible)
+                ? Participant::ofPerson($found[0]->id, $found[0]->email, $found[0]->name, ParticipantRole::Responsible)
                 : throw ValidationException::withMessages(['responsible' => $found->isEmpty() ? "Nobody is called “{$name}”." : "Several people are called “{$name}”: give the whole name."]);
         }
 

@@ -2,7 +2,7 @@
 
 namespace App\Bulk;
 
-use App\Events\Event;
+use App\Events\EventRecord;
 use PinnedRota\Core\Events\Series;
 
 /** What a bulk change makes of one event. */
@@ -14,11 +14,11 @@ final readonly class Planned
      * @param  ?string  $refused  why nothing can be done with it
      * @param  bool  $outdated  whether that is because somebody else was first
      */
-    public function __construct(public int $id, public ?Event $head, public ?Series $before, public ?Series $after, public ?int $calendarId, public ?string $refused = null, public bool $outdated = false)
+    public function __construct(public int $id, public ?EventRecord $head, public ?Series $before, public ?Series $after, public ?int $calendarId, public ?string $refused = null, public bool $outdated = false)
     {
     }
 
-    public static function refused(int $id, ?Event $head, string $why, bool $outdated = false): self
+    public static function refused(int $id, ?EventRecord $head, string $why, bool $outdated = false): self
     {
         return new self($id, $head, null, null, null, $why, $outdated);
     }

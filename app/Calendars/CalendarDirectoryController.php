@@ -6,6 +6,7 @@ use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Access\GrantRecord;
 use App\Directory\SubjectNames;
+use App\Events\Read\InvolvedEvents;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
@@ -20,7 +21,7 @@ final class CalendarDirectoryController
 {
     private const MOST = 60;
 
-    public function __construct(private readonly CurrentViewer $viewer)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly InvolvedEvents $involved)
     {
     }
 
@@ -47,7 +48,7 @@ final class CalendarDirectoryController
         $names = new SubjectNames($calendars->map(fn (AccessibleCalendar $each): Subject => $each->calendar->keeper()));
         $has = static fn (string $text, ?string $words): bool => collect(preg_split('/\s+/', mb_strtolower(trim((string) $words)), -1, PREG_SPLIT_NO_EMPTY))
             ->every(fn (string $word): bool => str_contains(mb_strtolower($text), $word));
-        $calendars = $calendars->filter(fn (AccessibleCalendar $each): bool => $has($each->calendar->name.' '.($each->level()->includes(Level::Read) ? $each->calendar->description : '').' '.$names->of($each->calendar->keeper()), $input['q'] ?? null)
+        $calendars = $calendars->filter(fn (AccessibleCalendar $each): bool => $has($each->calendar->name.' '.($each->level()->includes(Level::See) ? $each->calendar->description : '').' '.$names->of($each->calendar->keeper()), $input['q'] ?? null)
             && $has($names->of($each->calendar->keeper()), $input['keeper'] ?? null));
         $calendars = $this->ofGroup($calendars, isset($input['group']) ? (int) $input['group'] : null);
         $calendars = $this->withCategory($calendars, trim((string) ($input['category'] ?? '')));
@@ -85,13 +86,12 @@ final class CalendarDirectoryController
         if ($category === '') {
             return $calendars;
         }
-        $readable = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::Read));
-        $editable = $readable->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::Edit));
-        $found = DB::table('events')->join('event_category', 'event_id', '=', 'events.id')->join('categories', 'categories.id', '=', 'category_id')
-            ->where('categories.name', $category)->whereNull('events.deleted_at')->whereIn('events.calendar_id', $readable->keys())
-            ->where(fn ($seen) => $seen->where('private', false)->orWhereIn('events.calendar_id', $editable->keys())->orWhere('events.created_by', $this->viewer->person()->id))
-            ->distinct()->pluck('events.calendar_id')->flip();
+        $found = $this->involved->constrainToFull(
+            DB::table('events')->join('event_category', 'event_id', '=', 'events.id')->join('categories', 'categories.id', '=', 'category_id')
+                ->where('categories.name', $category)->whereNull('events.deleted_at'),
+            $this->viewer->perspective(), 'events',
+        )->distinct()->pluck('events.calendar_id')->flip();
 
-        return $readable->filter(fn (AccessibleCalendar $each): bool => $found->has($each->calendar->id));
+        return $calendars->filter(fn (AccessibleCalendar $each): bool => $found->has($each->calendar->id));
     }
 }

@@ -45,7 +45,7 @@ final class CalendarJson
         return [
             'slug' => $calendar->slug,
             'name' => $calendar->name,
-            'description' => $each->level()->includes(Level::Read) ? $calendar->description : '',
+            'description' => $each->level()->includes(Level::See) ? $calendar->description : '',
             'colour' => $calendar->colour->value,
             'mark' => $calendar->mark->value,
             'timezone' => $calendar->timezone,

@@ -27,7 +27,7 @@ final class CategoriesController
     public function index(): JsonResponse
     {
         $readable = $this->viewer->calendars()
-            ->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::Read));
+            ->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::See));
         $slugs = $readable->map(fn (AccessibleCalendar $each): string => $each->calendar->slug);
 
         return new JsonResponse(Category::query()->whereNull('calendar_id')->orWhereIn('calendar_id', $readable->keys())
@@ -79,13 +79,8 @@ final class CategoriesController
     {
         [$category] = $this->kept($id);
         DB::transaction(function () use ($category): void {
-            $events = DB::table('event_category')->where('category_id', $category->id)->pluck('event_id');
             $this->touch($category);
             $category->delete();
-            foreach ($events->chunk(500) as $some) {
-                // The copy that windows are read from.
-                DB::table('events')->whereIn('id', $some)->update(['category_ids' => DB::raw("COALESCE((SELECT GROUP_CONCAT(category_id ORDER BY category_id) FROM event_category WHERE event_id = events.id), '')")]);
-            }
         });
 
         return response()->noContent();
@@ -111,7 +106,7 @@ final class CategoriesController
             return [$category, null];
         }
         $calendar = $this->viewer->calendars()[$category->calendar_id] ?? null;
-        if ($calendar === null || ! $calendar->level()->includes(Level::Read)) {
+        if ($calendar === null || ! $calendar->level()->includes(Level::See)) {
             throw (new ModelNotFoundException)->setModel(Category::class);
         }
         $this->viewer->demand($calendar->level(), Level::Manage);

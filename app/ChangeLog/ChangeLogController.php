@@ -16,7 +16,7 @@ final class ChangeLogController
 {
     private const PAGE = 50;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Reversal $reversal)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LogReversal $reversal)
     {
     }
 

@@ -46,8 +46,8 @@ final class Departure
     {
         $to = collect($handovers)->keyBy(fn (array $each): string => "{$each['what']} {$each['slug']}");
         $left = [];
-        foreach (['calendar' => Calendar::query(), 'overlay' => Overlay::query()] as $what => $query) {
-            foreach ($this->keptBy($query, $person)->get() as $kept) {
+        foreach (['calendar' => $this->keptBy(Calendar::query(), $person)->get(), 'overlay' => $this->keptBy(Overlay::query(), $person)->get()] as $what => $all) {
+            foreach ($all as $kept) {
                 $chosen = $to->get("{$what} {$kept->slug}");
                 if ($chosen === null || ($chosen['kind'] === 'person' && (int) $chosen['id'] === $person->id)) {
                     $left[] = $kept->name;

@@ -2,6 +2,7 @@
 
 namespace App\Directory;
 
+use App\Rooms\Room;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;

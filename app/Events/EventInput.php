@@ -2,22 +2,29 @@
 
 namespace App\Events;
 
+use App\Directory\Person;
+use App\Http\InputList;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
+use App\Participants\ParticipantsInput;
 use App\Preparation\TasksInput;
+use App\Recurrence\RepeatInput;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Reminders;
 use PinnedRota\Core\Events\Status;
-use PinnedRota\Core\ICalendar\Property;
+use PinnedRota\Core\ICalendar\ForeignContent;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RecurrenceShift;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -41,6 +48,7 @@ final class EventInput extends FormRequest
             'start' => [$new, 'string', new WallTime],
             'end' => ['sometimes', 'nullable', 'string', new WallTime],
             'timezone' => ['sometimes', 'nullable', 'string', new ZoneName],
+            'tz' => ['sometimes', 'string', new ZoneName],
             'place' => ['sometimes', 'nullable', 'string', 'max:500'],
             'link' => ['sometimes', 'nullable', 'string', 'max:2000', 'url:http,https'],
             'description' => ['sometimes', 'nullable', 'string', 'max:60000'],
@@ -53,6 +61,7 @@ final class EventInput extends FormRequest
             'participants.*.kind' => ['required', Rule::in(ParticipantsInput::KINDS)],
             'participants.*.id' => ['required', 'integer'],
             'participants.*.part' => ['required', Rule::in(ParticipantsInput::PARTS)],
+            'organiser' => ['sometimes', 'nullable', 'integer', Rule::exists('people', 'id')],
             'priority' => ['sometimes', 'integer', 'between:0,9'],
             'colour' => ['sometimes', 'nullable', Rule::enum(Colour::class)],
             'joinable' => ['sometimes', 'boolean'],
@@ -85,46 +94,52 @@ final class EventInput extends FormRequest
      *
      * @throws ValidationException where the parts do not go together
      */
-    public function event(?CoreEvent $before, string $uid, string $defaultZone): CoreEvent
+    public function event(?Event $before, string $uid, string $defaultZone): Event
     {
-        [$start, $end] = $this->times($before, $defaultZone);
         try {
-            return new CoreEvent(
+            return new Event(
                 uid: $uid,
-                title: trim($this->given('title', $before->title ?? '')),
-                start: $start,
-                end: $end,
-                recurrence: $this->recurrence($before, $start),
+                timing: $this->timing($before, $defaultZone),
+                contents: $this->contents($before?->contents),
                 recurrenceId: $before?->recurrenceId,
-                place: $this->given('place', $before->place ?? ''),
-                description: $this->given('description', $before->description ?? ''),
-                link: $this->given('link', $before->link ?? ''),
-                status: Status::from($this->given('status', ($before->status ?? Status::Confirmed)->value)),
-                busy: $this->boolean('busy', $before->busy ?? true),
-                private: $this->boolean('private', $before->private ?? false),
-                categories: array_values(array_map(trim(...), $this->validated('categories', $before->categories ?? []))),
-                priority: $this->integer('priority', $before->priority ?? 0),
-                sequence: $before === null ? 0 : $before->sequence + 1,
                 andFollowing: $before->andFollowing ?? false,
-                organizer: $before?->organizer,
-                participants: $this->has('participants') ? ParticipantsInput::put($before->participants ?? [], array_values($this->validated('participants'))) : $before->participants ?? [],
+                organizer: $this->organizer($before),
+                participants: $this->has('participants') ? ParticipantsInput::put($before->participants ?? [], InputList::inOrder($this->validated('participants'))) : $before->participants ?? [],
                 reminders: $this->has('reminders') ? Reminders::put($before->reminders ?? [], array_map(intval(...), $this->validated('reminders'))) : $before->reminders ?? [],
-                extra: $this->extra($before->extra ?? []),
-                components: $before->components ?? [],
-                colour: $this->has('colour') ? Colour::tryFrom((string) $this->validated('colour')) : $before?->colour,
+                // A colour that is chosen here is told instead of the one that the file had.
+                foreign: $this->filled('colour') ? ($before->foreign ?? new ForeignContent)->without('COLOR') : $before->foreign ?? new ForeignContent,
+                sequence: $before === null ? 0 : $before->sequence + 1,
             );
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
         }
     }
 
-    /**
-     * @param  list<Property>  $before
-     * @return list<Property> what is kept of a file; a colour that is chosen here is told instead of the one it had
-     */
-    private function extra(array $before): array
+    private function contents(?EventContents $before): EventContents
     {
-        return $this->filled('colour') ? array_values(array_filter($before, static fn (Property $each): bool => $each->name !== 'COLOR')) : $before;
+        return new EventContents(
+            title: trim($this->given('title', $before->title ?? '')),
+            place: $this->given('place', $before->place ?? ''),
+            description: $this->given('description', $before->description ?? ''),
+            link: $this->given('link', $before->link ?? ''),
+            status: Status::from($this->given('status', ($before->status ?? Status::Confirmed)->value)),
+            busy: $this->boolean('busy', $before->busy ?? true),
+            private: $this->boolean('private', $before->private ?? false),
+            categories: array_values(array_map(trim(...), $this->validated('categories', $before->categories ?? []))),
+            priority: $this->integer('priority', $before->priority ?? 0),
+            colour: $this->has('colour') ? Colour::tryFrom((string) $this->validated('colour')) : $before?->colour,
+        );
+    }
+
+    /** Whoever asks the others: who is chosen, or null for whoever added the event. */
+    private function organizer(?Event $before): ?Participant
+    {
+        if (! $this->has('organiser')) {
+            return $before?->organizer;
+        }
+        $person = $this->validated('organiser') === null ? null : Person::query()->findOrFail($this->validated('organiser'));
+
+        return $person === null ? null : Participant::ofPerson($person->id, $person->email, $person->name, ParticipantRole::Required);
     }
 
     /** Whether it says itself which dates of a series are left out, as they are meant to stand. */
@@ -133,47 +148,58 @@ final class EventInput extends FormRequest
         return $this->has('repeat.skipped');
     }
 
-    /** @return array<string, mixed> further columns of the head: what is no part of the event for others */
-    public function more(): array
+    /** @return ?list<array{id?: ?int, title: string, days: int, doer?: ?int}> the preparation list; null where nothing is said of it */
+    public function tasks(): ?array
     {
-        return $this->has('joinable') ? ['joinable' => $this->boolean('joinable')] : [];
+        return $this->has('tasks') ? InputList::inOrder($this->validated('tasks')) : null;
     }
 
-    /** @return array{EventTime, EventTime} */
-    private function times(?CoreEvent $before, string $defaultZone): array
+    /** @throws InvalidTime */
+    private function timing(?Event $before, string $defaultZone): EventTiming
     {
-        $allDay = $this->boolean('allDay', $before?->isAllDay() ?? false);
-        $zoneName = $this->has('timezone') ? $this->validated('timezone') : ($before === null || $before->isAllDay() ? $defaultZone : $before->start->zone?->id);
+        $was = $before?->timing;
+        $allDay = $this->boolean('allDay', $was?->isAllDay() ?? false);
+        // What is clicked or drawn is on the wall of whoever does it: a new event is in their zone, one that is there keeps its own.
+        $wall = $this->filled('tz') ? Zone::of($this->validated('tz')) : null;
+        $zoneName = $this->has('timezone') ? $this->validated('timezone') : ($was === null || $was->isAllDay() ? $wall->id ?? $defaultZone : $was->start->zone?->id);
         $make = static fn (LocalDateTime $local): EventTime => match (true) {
             $allDay => EventTime::date($local),
             $zoneName === null => EventTime::floating($local),
-            default => EventTime::zoned($local, Zone::of($zoneName)),
+            default => EventTime::zoned($local, $wall ?? Zone::of($zoneName))->inZone(Zone::of($zoneName)),
         };
-        $start = $make($this->has('start') ? LocalDateTime::parse($this->validated('start')) : $before->start->local);
-        if ($this->filled('end')) {
-            return [$start, $make(LocalDateTime::parse($this->validated('end')))];
-        }
+        $start = match (true) {
+            $this->has('start') => $make(LocalDateTime::parse($this->validated('start'))),
+            $allDay => EventTime::date($was->start->local),
+            $zoneName === null => EventTime::floating($was->start->local),
+            default => EventTime::zoned($was->start->local, Zone::of($zoneName)),
+        };
         // A start that moves takes the end along; a new event lasts an hour, or its day.
-        $length = $before === null || $before->isAllDay() !== $allDay
-            ? ($allDay ? CivilDate::SECONDS_PER_DAY : 3600)
-            : $before->end->local->seconds - $before->start->local->seconds;
+        $timing = match (true) {
+            $was === null => EventTiming::from($start),
+            $start->equals($was->start) && $start->zone?->id === $was->start->zone?->id => $was,
+            default => $was->startingAt($start),
+        };
+        if ($this->filled('end')) {
+            $timing = $timing->endingAt($make(LocalDateTime::parse($this->validated('end'))));
+        }
 
-        return [$start, $make($start->local->plusSeconds($length))];
+        return $timing->repeating($this->recurrence($before, $start));
     }
 
-    private function recurrence(?CoreEvent $before, EventTime $start): RecurrenceSet
+    private function recurrence(?Event $before, EventTime $start): RecurrenceSet
     {
-        $set = $before->recurrence ?? new RecurrenceSet;
+        $was = $before?->timing;
+        $set = $was->recurrence ?? new RecurrenceSet;
         if ($before?->recurrenceId !== null) {
             return new RecurrenceSet;
         }
         if ($this->has('repeat')) {
             $repeat = $this->validated('repeat');
 
-            return $repeat === null ? new RecurrenceSet : RepeatInput::set($repeat, $start, $set, $before?->start);
+            return $repeat === null ? new RecurrenceSet : RepeatInput::set($repeat, $start, $set, $was?->start);
         }
         try {
-            return $before === null || ! $set->repeats() ? $set : RecurrenceShift::of($set, $before->start, $start);
+            return $was === null || ! $set->repeats() ? $set : RecurrenceShift::of($set, $was->start, $start);
         } catch (InvalidRule $problem) {
             throw ValidationException::withMessages(['start' => $problem->getMessage()]);
         }

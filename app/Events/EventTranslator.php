@@ -2,7 +2,11 @@
 
 namespace App\Events;
 
-use PinnedRota\Core\Events\Event as CoreEvent;
+use App\Participants\ParticipantRecord;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\DetailsText;
@@ -17,10 +21,10 @@ use PinnedRota\Core\Time\Zone;
 /** Between rows of events and the events of the core. */
 final class EventTranslator
 {
-    /** The series of a head. Its categories and overrides, and theirs, must be loaded. */
-    public function series(Event $head): Series
+    /** The series of a head. EventRecord::WHOLE must be loaded. */
+    public function series(EventRecord $head): Series
     {
-        $overrides = $head->overrides->map(fn (Event $row): CoreEvent => $this->event($row))->values()->all();
+        $overrides = $head->overrides->map(fn (EventRecord $row): Event => $this->event($row))->values()->all();
 
         return $head->recurrence_id === null
             ? new Series($this->event($head), $overrides)
@@ -28,72 +32,87 @@ final class EventTranslator
             : new Series(null, [$this->event($head), ...$overrides]);
     }
 
+    /** The series of a head with nothing of it but when it is. Its overrides must be loaded. */
+    public function times(EventRecord $head): Series
+    {
+        $time = fn (EventRecord $row): Event => new Event(
+            $row->uid, $timing = $this->timing($row), new EventContents($row->title),
+            $row->recurrence_id === null ? null : $this->recurrenceId($row->recurrence_id, $timing->start), $row->and_following,
+        );
+        $overrides = array_values($head->overrides->map($time)->all());
+
+        return $head->recurrence_id === null ? new Series($time($head), $overrides) : new Series(null, [$time($head), ...$overrides]);
+    }
+
     /** The row that an event of the series of a head comes from: the head, or one of its overrides. */
-    public function rowOf(Event $head, CoreEvent $event): Event
+    public function rowOf(EventRecord $head, Event $event): EventRecord
     {
         $id = $event->recurrenceId === null ? null : RecurrenceId::text($event->recurrenceId);
-        $is = static fn (Event $row): bool => $row->recurrence_id === $id && $row->and_following === $event->andFollowing;
+        $is = static fn (EventRecord $row): bool => $row->recurrence_id === $id && $row->and_following === $event->andFollowing;
 
         return $is($head) ? $head : ($head->overrides->first($is) ?? $head);
     }
 
-    /** One row. Its categories must be loaded. */
-    public function event(Event $row): CoreEvent
+    /** One row. Its categories and participants must be loaded. */
+    public function event(EventRecord $row): Event
     {
-        $start = $this->time($row, $row->starts_local);
-        $details = DetailsText::read($row->details ?? '');
+        [$reminders, $foreign] = DetailsText::read($row->details ?? '');
+        [$organizers, $participants] = $row->participants->partition(static fn (ParticipantRecord $each): bool => $each->organizer);
 
-        return new CoreEvent(
+        return new Event(
             uid: $row->uid,
-            title: $row->title,
-            start: $start,
-            end: $this->time($row, $row->ends_local),
-            recurrence: RecurrenceText::read($row->recurrence ?? '', $start->zone),
-            duration: $row->duration === null ? null : Duration::parse($row->duration),
-            recurrenceId: $row->recurrence_id === null ? null : $this->recurrenceId($row->recurrence_id, $start),
-            place: $row->place,
-            description: $row->description,
-            link: $row->link,
-            status: $row->status,
-            busy: $row->busy,
-            private: $row->private,
-            categories: $row->categories->pluck('name')->sort()->values()->all(),
-            priority: $row->priority,
-            sequence: $row->sequence,
+            timing: $this->timing($row),
+            contents: new EventContents(
+                $row->title, $row->place, $row->description, $row->link, $row->status, $row->busy, $row->private,
+                $row->categories->pluck('name')->sort()->values()->all(), $row->priority, $row->colour === null ? null : Colour::tryFrom($row->colour),
+            ),
+            recurrenceId: $row->recurrence_id === null ? null : $this->recurrenceId($row->recurrence_id, $this->time($row, $row->starts_local)),
             andFollowing: $row->and_following,
-            organizer: $details['organizer'],
-            participants: $details['participants'],
-            reminders: $details['reminders'],
-            extra: $details['extra'],
-            components: $details['components'],
-            colour: $row->colour === null ? null : Colour::tryFrom($row->colour),
+            organizer: $organizers->first()?->participant(),
+            participants: array_values($participants->map(static fn (ParticipantRecord $each): Participant => $each->participant())->all()),
+            reminders: $reminders,
+            foreign: $foreign,
+            sequence: $row->sequence,
         );
     }
 
-    /** @return array<string, mixed> the columns of a row, without its calendar and categories */
-    public function columns(CoreEvent $event): array
+    public function timing(EventRecord $row): EventTiming
     {
+        $start = $this->time($row, $row->starts_local);
+        $recurrence = RecurrenceText::read($row->recurrence ?? '', $start->zone);
+
+        return $row->duration === null
+            ? EventTiming::between($start, $this->time($row, $row->ends_local), $recurrence)
+            : EventTiming::lasting($start, Duration::parse($row->duration), $recurrence);
+    }
+
+    /** @return array<string, mixed> the columns of a row, without its calendar; categories and participants are rows of their own */
+    public function columns(Event $event): array
+    {
+        $timing = $event->timing;
+        $contents = $event->contents;
+
         return [
             'uid' => $event->uid,
             'recurrence_id' => $event->recurrenceId === null ? null : RecurrenceId::text($event->recurrenceId),
             'and_following' => $event->andFollowing,
-            'title' => $event->title,
-            'time_kind' => $event->start->kind,
-            'starts_local' => str_replace('T', ' ', $event->start->local->toDateTime()),
-            'ends_local' => str_replace('T', ' ', $event->end->local->toDateTime()),
-            'timezone' => $event->start->zone?->id,
-            'duration' => $event->duration === null ? null : (string) $event->duration,
-            'repeats' => $event->recurrence->repeats(),
-            'recurrence' => RecurrenceText::write($event->recurrence),
-            'place' => $event->place,
-            'description' => $event->description,
-            'link' => $event->link,
-            'status' => $event->status,
-            'busy' => $event->busy,
-            'private' => $event->private,
+            'title' => $contents->title,
+            'time_kind' => $timing->start->kind,
+            'starts_local' => str_replace('T', ' ', $timing->start->local->toDateTime()),
+            'ends_local' => str_replace('T', ' ', $timing->end->local->toDateTime()),
+            'timezone' => $timing->start->zone?->id,
+            'duration' => $timing->duration === null ? null : (string) $timing->duration,
+            'repeats' => $timing->repeats(),
+            'recurrence' => RecurrenceText::write($timing->recurrence),
+            'place' => $contents->place,
+            'description' => $contents->description,
+            'link' => $contents->link,
+            'status' => $contents->status,
+            'busy' => $contents->busy,
+            'private' => $contents->private,
             'has_participants' => $event->participants !== [],
-            'priority' => $event->priority,
-            'colour' => $event->colour?->value,
+            'priority' => $contents->priority,
+            'colour' => $contents->colour?->value,
             'sequence' => $event->sequence,
             'details' => DetailsText::write($event),
         ];
@@ -106,7 +125,7 @@ final class EventTranslator
         return $start->zone === null ? $id : $id->inZone($start->zone);
     }
 
-    private function time(Event $row, string $text): EventTime
+    private function time(EventRecord $row, string $text): EventTime
     {
         $local = LocalDateTime::parse($text);
 

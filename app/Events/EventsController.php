@@ -3,13 +3,27 @@
 namespace App\Events;
 
 use App\Access\CurrentViewer;
-use App\Access\Sight;
+use App\Access\Perspective;
+use App\Events\Read\SeenSeries;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Command;
+use App\Events\Write\Commands\AddSeries;
+use App\Events\Write\Commands\DeleteSeries;
+use App\Events\Write\Commands\MoveSeries;
+use App\Events\Write\Commands\ReplaceSeries;
+use App\Events\Write\Commands\RestoreSeries;
+use App\Events\Write\Commands\SetJoinable;
+use App\Events\Write\Commands\SetTasks;
+use App\Events\Write\Done;
+use App\Events\Write\NewSeries;
+use App\Events\Write\OperationKind;
+use App\Events\Write\OutdatedSeries;
 use App\History\Operation;
-use App\History\Recorder;
 use App\Http\Answer;
 use App\Http\IfMatch;
-use App\Preparation\TasksInput;
-use Closure;
+use App\Http\VersionConflict;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,7 +31,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\RecurrenceId;
@@ -27,13 +41,15 @@ use PinnedRota\Core\Time\InvalidTime;
 
 final class EventsController
 {
+    /** @var array<int, int> versions of the series that were read, by head */
+    private array $read = [];
+
     public function __construct(
         private readonly CurrentViewer $viewer,
-        private readonly SeenEvents $seen,
+        private readonly SeenSeries $seen,
         private readonly EventJson $json,
-        private readonly SeriesWriter $writer,
+        private readonly ChangeEvents $changes,
         private readonly TargetCalendar $targets,
-        private readonly Recorder $recorder,
     ) {
     }
 
@@ -44,19 +60,10 @@ final class EventsController
     {
         $target = $this->targets->named($input->validated('calendar'));
         $event = $input->event(null, Str::uuid()->toString(), $target->calendar->timezone);
-        $person = $this->viewer->person()->id;
-        $this->targets->demandCategories($target, $event->categories);
-        $head = $this->recorder->record($this->viewer->person(), 'add', [], function (Closure $added) use ($input, $target, $event, $person): Event {
-            $head = $this->writer->add($target->calendar->id, new Series($event), ['created_by' => $person, 'updated_by' => $person] + $input->more());
-            if ($input->has('tasks')) {
-                TasksInput::put($head, $input->validated('tasks'));
-            }
-            $added($head->id);
+        $this->targets->demandCategories($target, $event->contents->categories);
+        $done = $this->carryOut(OperationKind::Add, new AddSeries($target->calendar->id, new Series($event), new NewSeries(joinable: $input->boolean('joinable')), $input->tasks() ?? []));
 
-            return $head;
-        });
-
-        return $this->done($this->tell($head, null), 201);
+        return $this->done($done, $this->tell(EventRecord::query()->findOrFail($done->lastId()), null), 201);
     }
 
     #[OA\Get(path: '/events/{id}', operationId: 'getEvent', summary: 'An event; with “occurrence”, that one time of it.', tags: ['events'],
@@ -65,9 +72,9 @@ final class EventsController
     public function show(Request $request, int $id): JsonResponse
     {
         $as = $request->validate(['as' => ['sometimes', 'integer']])['as'] ?? null;
-        $sight = $this->viewer->sight($as === null ? null : (int) $as);
+        $perspective = $this->viewer->perspective($as === null ? null : (int) $as);
 
-        return new JsonResponse($this->tell(Event::query()->whereNull('series_id')->findOrFail($id), $this->occurrenceOf($request), $sight));
+        return new JsonResponse($this->tell(EventRecord::query()->whereNull('series_id')->findOrFail($id), $this->occurrenceOf($request), $perspective));
     }
 
     #[OA\Patch(path: '/events/{id}', operationId: 'updateEvent', summary: 'Changes an event: all of it, or with “occurrence” that one time.', tags: ['events'],
@@ -78,38 +85,22 @@ final class EventsController
     {
         $occurrence = $this->occurrenceOf($input);
         $following = $occurrence !== null && $input->boolean('following');
-        $head = $this->recorder->record($this->viewer->person(), 'change', [$id], function (Closure $added) use ($input, $id, $occurrence, $following): Event {
-            $head = $this->changeable($id, $input);
-            $target = $input->has('calendar') ? $this->targets->named($input->validated('calendar')) : null;
-            $series = $this->seen->load($head);
-            $zone = $this->viewer->calendars()[$head->calendar_id]->calendar->timezone;
-            if ($occurrence === null) {
-                $current = $series->master ?? $series->overrides[0];
-                $changed = $input->event($current, $current->uid, $zone);
-                $series = $series->master === null ? new Series(null, [$changed]) : OccurrenceChanges::all($series, $changed, $input->saysSkipped());
-            } else {
-                if ($target !== null && $target->calendar->id !== $head->calendar_id) {
-                    throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
-                }
-                if ($following) {
-                    return $this->follow($head, $series, $occurrence, $input, $zone, $added);
-                }
-                $before = $this->asSingle($this->find($series, $occurrence));
-                $series = OccurrenceChanges::one($series, $input->event($before, $before->uid, $zone));
-            }
-            if ($input->has('categories')) {
-                $this->targets->demandCategories($target ?? $this->viewer->calendars()[$head->calendar_id], $input->validated('categories'));
-            }
-            if ($target !== null) {
-                $this->writer->move($head, $target->calendar->id);
-            }
-            $this->writer->replace($head, $series, ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
-            $this->hang($head, $input);
+        $head = $this->changeable($id, $input);
+        $target = $input->has('calendar') ? $this->targets->named($input->validated('calendar')) : null;
+        if ($occurrence !== null && $target !== null && $target->calendar->id !== $head->calendar_id) {
+            throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
+        }
+        $home = $this->viewer->calendars()[$head->calendar_id];
+        if ($input->has('categories')) {
+            $this->targets->demandCategories($target ?? $home, $input->validated('categories'));
+        }
+        $series = $this->seen->load($head);
+        $commands = $following
+            ? $this->following($head, $series, $occurrence, $input, $home->calendar->timezone)
+            : [...($target === null ? [] : [new MoveSeries($id, $target->calendar->id)]), new ReplaceSeries($id, $this->changed($series, $occurrence, $input, $home->calendar->timezone)), ...$this->beside($id, $input)];
+        $done = $this->carryOut(OperationKind::Change, ...$commands);
 
-            return $head;
-        });
-
-        return $this->done($this->tell($head, $following ? null : $occurrence));
+        return $this->done($done, $this->tell(EventRecord::query()->findOrFail($done->lastId()), $following ? null : $occurrence));
     }
 
     #[OA\Delete(path: '/events/{id}', operationId: 'deleteEvent', summary: 'Deletes an event, or with “occurrence” that one time of it.', tags: ['events'],
@@ -118,20 +109,15 @@ final class EventsController
     public function destroy(Request $request, int $id): Response
     {
         $occurrence = $this->occurrenceOf($request);
+        $head = $this->changeable($id, $request);
+        $series = $this->seen->load($head);
+        $found = $occurrence === null ? null : $this->find($series, $occurrence);
         $following = $request->boolean('following');
-        $this->recorder->record($this->viewer->person(), 'delete', [$id], function () use ($request, $id, $occurrence, $following): void {
-            $head = $this->changeable($id, $request);
-            $series = $occurrence === null ? null : $this->seen->load($head);
-            $found = $series === null ? null : $this->find($series, $occurrence);
-            if ($found === null || ($following && $series->master !== null && $occurrence->indexSeconds() <= $series->master->start->indexSeconds())) {
-                $this->writer->delete($head);
+        $all = $found === null || ($following && $series->master !== null && $occurrence->indexSeconds() <= $series->master->timing->start->indexSeconds());
 
-                return;
-            }
-            $this->writer->replace($head, $following ? OccurrenceChanges::endingBefore($series, $occurrence) : OccurrenceChanges::skip($series, $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
-        });
-
-        return Answer::done($this->recorder->last);
+        return Answer::done($this->carryOut(OperationKind::Delete, $all
+            ? new DeleteSeries($id)
+            : new ReplaceSeries($id, $following ? OccurrenceChanges::endingBefore($series, $occurrence) : OccurrenceChanges::skip($series, $occurrence)))->operation);
     }
 
     #[OA\Post(path: '/events/{id}/restore', operationId: 'restoreEvent', summary: 'Brings back a deleted event, or with “occurrence” a skipped time of it.', tags: ['events'],
@@ -140,72 +126,83 @@ final class EventsController
     public function restore(Request $request, int $id): JsonResponse
     {
         $occurrence = $this->occurrenceOf($request);
-        $head = $this->recorder->record($this->viewer->person(), 'restore', [$id], function () use ($id, $occurrence): Event {
-            $head = Event::withTrashed()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
-            $this->seen->demandChange($head);
-            if ($occurrence === null) {
-                $this->writer->restore($head);
-            } else {
-                $this->writer->replace($head, OccurrenceChanges::unskip($this->seen->load($head), $occurrence), ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by]);
-            }
+        $head = EventRecord::withTrashed()->whereNull('series_id')->findOrFail($id);
+        $this->seen->demandChange($head, $this->viewer->perspective());
+        $this->read[$id] = $head->version;
+        $done = $this->carryOut(OperationKind::Restore, $occurrence === null ? new RestoreSeries($id) : new ReplaceSeries($id, OccurrenceChanges::unskip($this->seen->load($head), $occurrence)));
 
-            return $head;
-        });
+        return $this->done($done, $this->tell(EventRecord::query()->findOrFail($id), $occurrence));
+    }
 
-        return $this->done($this->tell($head, $occurrence));
+    /** The series with all of it changed, or with “occurrence” that one time of it. */
+    private function changed(Series $series, ?EventTime $occurrence, EventInput $input, string $zone): Series
+    {
+        if ($occurrence !== null) {
+            $before = $this->asSingle($this->find($series, $occurrence));
+
+            return OccurrenceChanges::one($series, $input->event($before, $before->uid, $zone));
+        }
+        $current = $series->events()[0];
+        $changed = $input->event($current, $current->uid, $zone);
+
+        return $series->master === null ? new Series(null, [$changed]) : OccurrenceChanges::all($series, $changed, $input->saysSkipped());
     }
 
     /**
      * Changes an occurrence and all that follow: from it on they are a series of their own.
      *
-     * @param  Closure(int): void  $added
+     * @return non-empty-list<Command>
      */
-    private function follow(Event $head, Series $series, EventTime $occurrence, EventInput $input, string $zone, Closure $added): Event
+    private function following(EventRecord $head, Series $series, EventTime $occurrence, EventInput $input, string $zone): array
     {
         $found = $this->find($series, $occurrence);
         $master = $series->master ?? throw ValidationException::withMessages(['following' => 'This event does not repeat.']);
         $before = $found->event->beginningAt($found, OccurrenceChanges::rulesFrom($master, $occurrence));
         $changed = $input->event($before, $before->uid, $zone);
-        if ($input->has('categories')) {
-            $this->targets->demandCategories($this->viewer->calendars()[$head->calendar_id], $changed->categories);
-        }
-        $by = ['updated_by' => $this->viewer->person()->id, 'created_by' => $head->created_by];
         [$earlier, $later] = OccurrenceChanges::following($series, $occurrence, $changed, Str::uuid()->toString());
         if ($earlier === null) {
-            $this->writer->replace($head, OccurrenceChanges::all($series, $changed), $by);
-            $this->hang($head, $input);
-
-            return $head;
+            return [new ReplaceSeries($head->id, OccurrenceChanges::all($series, $changed)), ...$this->beside($head->id, $input)];
         }
-        $this->writer->replace($head, $earlier, $by);
-        $second = $this->writer->add($head->calendar_id, $later, $by + ['joinable' => $head->joinable]);
-        $added($second->id);
-        $this->writer->hang($head, $second);
-        $this->hang($second, $input);
+        $joinable = $input->has('joinable') ? $input->boolean('joinable') : $head->joinable;
 
-        return $second;
+        return [new ReplaceSeries($head->id, $earlier), new AddSeries($head->calendar_id, $later, new NewSeries($head->created_by, $joinable), $input->tasks() ?? [], $head->id)];
     }
 
-    /** What of an input is about the series as such, whatever time of it is changed. */
-    private function hang(Event $head, EventInput $input): void
+    /**
+     * What of an input is about the series as such, whatever time of it is changed.
+     *
+     * @return list<Command>
+     */
+    private function beside(int $id, EventInput $input): array
     {
-        $head->update($input->more());
-        if ($input->has('tasks')) {
-            TasksInput::put($head, $input->validated('tasks'));
+        return [
+            ...($input->has('joinable') ? [new SetJoinable($id, $input->boolean('joinable'))] : []),
+            ...($input->tasks() === null ? [] : [new SetTasks($id, $input->tasks())]),
+        ];
+    }
+
+    /** From the versions that were read in this request: who was first meanwhile is told, with what is there now. */
+    private function carryOut(OperationKind $kind, Command ...$commands): Done
+    {
+        try {
+            return $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, $kind, array_values($commands), $this->read);
+        } catch (OutdatedSeries $problem) {
+            throw new VersionConflict($this->tell($problem->heads[0], null));
         }
     }
 
     /** @param  array<string, mixed>  $told  with the name of the operation, by which it is undone */
-    private function done(array $told, int $status = 200): JsonResponse
+    private function done(Done $done, array $told, int $status = 200): JsonResponse
     {
-        return (new JsonResponse($told, $status))->header(Operation::HEADER, (string) $this->recorder->last?->id);
+        return (new JsonResponse($told, $status))->header(Operation::HEADER, (string) $done->operation->id);
     }
 
-    private function changeable(int $id, Request $request): Event
+    private function changeable(int $id, Request $request): EventRecord
     {
-        $head = Event::query()->whereNull('series_id')->lockForUpdate()->findOrFail($id);
-        $this->seen->demandChange($head);
+        $head = EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($id);
+        $this->seen->demandChange($head, $this->viewer->perspective());
         IfMatch::check($request, $head->version, fn (): array => $this->tell($head, $this->occurrenceOf($request)));
+        $this->read[$id] = $head->version;
 
         return $head;
     }
@@ -225,23 +222,22 @@ final class EventsController
 
     private function find(Series $series, EventTime $id): Occurrence
     {
-        return $series->find($id) ?? throw (new ModelNotFoundException)->setModel(Event::class);
+        return $series->find($id) ?? throw (new ModelNotFoundException)->setModel(EventRecord::class);
     }
 
     /** An occurrence as an event of its own, before it is changed. */
-    private function asSingle(Occurrence $occurrence): CoreEvent
+    private function asSingle(Occurrence $occurrence): Event
     {
         return $occurrence->event->recurrenceId !== null && ! $occurrence->event->andFollowing ? $occurrence->event : $occurrence->event->occurringAt($occurrence);
     }
 
     /** @return array<string, mixed> */
-    private function tell(Event $head, ?EventTime $id, ?Sight $sight = null): array
+    private function tell(EventRecord $head, ?EventTime $id, ?Perspective $perspective = null): array
     {
-        $sight ??= $this->viewer->sight();
         $series = $this->seen->load($head);
         $occurrence = $id === null ? null : $series->find($id);
 
-        return $this->json->tell($head, $occurrence->event ?? $series->master ?? $series->overrides[0], $occurrence, $sight)
-            ?? throw (new ModelNotFoundException)->setModel(Event::class);
+        return $this->json->tell($head, $occurrence->event ?? $series->events()[0], $occurrence, $perspective ?? $this->viewer->perspective())
+            ?? throw (new ModelNotFoundException)->setModel(EventRecord::class);
     }
 }

@@ -7,7 +7,7 @@ use App\Access\CurrentViewer;
 use App\Calendars\CategoryNames;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\Level;
-use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Series;
 
 /** The calendar that an event is to go on: one that the person may add to. */
@@ -36,7 +36,7 @@ final class TargetCalendar
     /** @throws ValidationException where the calendar does not take the categories of a series */
     public function demandCategoriesOf(AccessibleCalendar $calendar, Series $series): void
     {
-        $this->demandCategories($calendar, array_values(array_unique(array_merge(...array_map(static fn (CoreEvent $event): array => $event->categories, $series->events())))));
+        $this->demandCategories($calendar, array_values(array_unique(array_merge(...array_map(static fn (Event $event): array => $event->contents->categories, $series->events())))));
     }
 
     /**

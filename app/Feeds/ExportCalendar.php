@@ -2,9 +2,9 @@
 
 namespace App\Feeds;
 
+use App\Access\Perspective;
 use App\Calendars\Calendar;
 use App\ICalendar\FileCommand;
-use PinnedRota\Core\Access\Level;
 use RuntimeException;
 
 /** Prints a calendar as iCalendar, with all that is on it. */
@@ -23,7 +23,7 @@ final class ExportCalendar extends FileCommand
     {
         $calendar = Calendar::query()->where('slug', (string) $this->argument('calendar'))->first()
             ?? throw new RuntimeException("There is no calendar “{$this->argument('calendar')}”.");
-        $this->pass(fn (mixed $stream) => $this->documents->write($stream, $calendar, Level::Manage, null, null));
+        $this->pass(fn (mixed $stream) => $this->documents->write($stream, $calendar, Perspective::whole($calendar), null));
 
         return self::SUCCESS;
     }

@@ -3,8 +3,8 @@
 namespace App\Feeds;
 
 use App\Access\AccessReader;
+use App\Access\Perspective;
 use App\Calendars\Calendar;
-use App\Directory\Person;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use PinnedRota\Core\Access\Level;
@@ -29,40 +29,43 @@ final class FeedDownloadController
         if ($feed === null || ! $calendar instanceof Calendar) {
             return $this->gone();
         }
-        $accessible = $this->access->accessible($this->access->viewer($feed->publisher), $calendar);
-        $level = $accessible->eventLevel();
+        $perspective = $this->access->perspective($this->access->viewer($feed->publisher), $calendar, $feed->detail === 'busy' ? Level::BusyTimes : null);
+        $level = $perspective->eventLevel($calendar->id);
         if (! $level->includes(Level::BusyTimes)) {
             return $this->gone();
         }
-        $level = $feed->detail === 'busy' ? Level::BusyTimes : $level;
         $feed->timestamps = false;
         $feed->update(['last_fetched_at' => now()]);
 
         $etag = hash('sha256', "{$feed->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|".CalendarWriter::class);
 
-        return $this->answer($request, $calendar, $level, $etag, $feed->publisher);
+        return $this->answer($request, $calendar, $perspective, $etag);
     }
 
     /** A calendar that is shared with the public, at its own address. */
     public function public(Request $request, string $slug): Response
     {
         $calendar = Calendar::query()->with('source')->where('slug', $slug)->first();
-        $level = $calendar === null ? Level::None : $this->access->accessible(Viewer::outsider(), $calendar)->eventLevel();
-        if ($calendar === null || ! $level->includes(Level::BusyTimes)) {
+        if ($calendar === null) {
+            return $this->gone();
+        }
+        $perspective = $this->access->perspective(Viewer::outsider(), $calendar);
+        $level = $perspective->eventLevel($calendar->id);
+        if (! $level->includes(Level::BusyTimes)) {
             return $this->gone();
         }
 
-        return $this->answer($request, $calendar, $level, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|".CalendarWriter::class), null);
+        return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|".CalendarWriter::class));
     }
 
-    private function answer(Request $request, Calendar $calendar, Level $level, string $etag, ?Person $publisher): Response
+    private function answer(Request $request, Calendar $calendar, Perspective $perspective, string $etag): Response
     {
         $response = (new Response)->setEtag($etag)->setLastModified($calendar->revised_at);
         $response->headers->set('Cache-Control', 'private, no-cache');
         if ($response->isNotModified($request)) {
             return $response;
         }
-        $response->setContent($this->document($calendar, $level, $publisher));
+        $response->setContent($this->document($calendar, $perspective));
         $response->headers->add([
             'Content-Type' => 'text/calendar; charset=utf-8',
             'Content-Disposition' => 'inline; filename="'.$calendar->slug.'.ics"',
@@ -71,10 +74,10 @@ final class FeedDownloadController
         return $response;
     }
 
-    private function document(Calendar $calendar, Level $level, ?Person $publisher): string
+    private function document(Calendar $calendar, Perspective $perspective): string
     {
         $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
-        $this->documents->write($stream, $calendar, $level, $publisher, self::REFRESH_MINUTES);
+        $this->documents->write($stream, $calendar, $perspective, self::REFRESH_MINUTES);
         rewind($stream);
 
         return (string) stream_get_contents($stream);

@@ -2,11 +2,16 @@
 
 namespace App\History;
 
-use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Directory\Person;
-use App\Events\Event;
-use App\Events\SeriesSnapshot;
+use App\Events\EventRecord;
+use App\Events\Read\SeenSeries;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\PutBack;
+use App\Events\Write\OperationKind;
+use App\Events\Write\SeriesState;
 use App\Http\Answer;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
@@ -14,7 +19,6 @@ use Illuminate\Http\Response;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Level;
-use PinnedRota\Core\Access\Visibility;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
@@ -24,7 +28,7 @@ final class HistoryController
     /** So many days a deleted event can be brought back. */
     public const KEPT_DAYS = 90;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeriesFields $fields, private readonly SeriesSnapshot $snapshot, private readonly Recorder $recorder)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeriesFields $fields, private readonly ChangeEvents $changes, private readonly SeenSeries $seen)
     {
     }
 
@@ -34,19 +38,21 @@ final class HistoryController
     public function index(int $id): JsonResponse
     {
         $this->changeable($id);
-        $entries = OperationSeries::query()->where('head_id', $id)->with('operation.person')->orderByDesc('id')->limit(100)->get();
+        $entries = OperationSeries::query()->where('series_id', $id)->with('operation.person')->orderByDesc('id')->limit(100)->get();
 
         return new JsonResponse($entries->map(function (OperationSeries $each): array {
             // What was written while it was on a calendar that the viewer may not edit is not theirs to read.
-            $readable = $this->mayRead($each);
+            [$before, $after] = [$each->before(), $each->after()];
+            $readable = $this->mayRead($before) && $this->mayRead($after);
 
             return [
                 'operation' => $each->operation_id,
-                'what' => $each->operation->what,
-                'by' => $each->operation->person->name ?? 'Somebody who has left',
+                'kind' => $each->operation->kind->value,
+                'cause' => $each->operation->cause->value,
+                'by' => $each->operation->person->name ?? ($each->operation->cause === Cause::Screen ? 'Somebody who has left' : ''),
                 'at' => $each->operation->created_at->toIso8601ZuluString(),
                 'undone' => $each->operation->undone_at !== null,
-                'changes' => $readable ? SeriesFields::differences($this->fields->of($each->before), $this->fields->of($each->after)) : [],
+                'changes' => $readable ? SeriesFields::differences($this->fields->of($before), $this->fields->of($after)) : [],
                 'restorable' => $each->before !== null && $readable,
             ];
         })->values());
@@ -58,13 +64,14 @@ final class HistoryController
     public function restore(int $id, int $operation): Response
     {
         $this->changeable($id);
-        $entry = OperationSeries::query()->where('head_id', $id)->where('operation_id', $operation)->firstOrFail();
-        if ($entry->before === null || ! $this->mayRead($entry)) {
+        $entry = OperationSeries::query()->where('series_id', $id)->where('operation_id', $operation)->firstOrFail();
+        $before = $entry->before();
+        if ($before === null || ! $this->mayRead($before) || ! $this->mayRead($entry->after())) {
             throw new ConflictHttpException('There is no state before this to go back to.');
         }
-        $this->recorder->record($this->viewer->person(), 'restore', [$id], fn () => $this->snapshot->put($id, $entry->before));
+        $done = $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Undo, OperationKind::Restore, [new PutBack($id, $before, anyway: true)]);
 
-        return Answer::done($this->recorder->last);
+        return Answer::done($done->operation);
     }
 
     #[OA\Get(path: '/calendars/{slug}/deleted', operationId: 'listDeletedEvents', summary: 'What was deleted from a calendar in the last 90 days, for those who may edit it.', tags: ['events'],
@@ -72,45 +79,41 @@ final class HistoryController
         responses: [new OA\Response(response: 200, description: 'The newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/DeletedEvent')))])]
     public function deleted(string $slug): JsonResponse
     {
-        $calendar = $this->viewer->calendar($slug, Level::Edit)->calendar;
-        $events = Event::onlyTrashed()->where('calendar_id', $calendar->id)->whereNull('series_id')->where('deleted_at', '>=', now()->subDays(self::KEPT_DAYS))->orderByDesc('deleted_at')->limit(500)->get();
+        $calendar = $this->viewer->calendar($slug, Level::Change)->calendar;
+        $events = EventRecord::onlyTrashed()->where('calendar_id', $calendar->id)->whereNull('series_id')->where('deleted_at', '>=', now()->subDays(self::KEPT_DAYS))->orderByDesc('deleted_at')->limit(500)->get();
         $people = Person::query()->whereKey($events->pluck('updated_by')->filter()->unique())->pluck('name', 'id');
         // The last who deleted each of them.
-        $deleters = OperationSeries::query()->whereIn('head_id', $events->modelKeys())
-            ->join('operations', fn ($join) => $join->on('operations.id', '=', 'operation_series.operation_id')->where('operations.what', 'delete'))
-            ->join('people', 'people.id', '=', 'operations.person_id')->orderBy('operation_series.id')->pluck('people.name', 'head_id');
+        $deleters = OperationSeries::query()->whereIn('operation_series.series_id', $events->modelKeys())
+            ->join('operations', fn ($join) => $join->on('operations.id', '=', 'operation_series.operation_id')->where('operations.kind', OperationKind::Delete))
+            ->join('people', 'people.id', '=', 'operations.person_id')->orderBy('operation_series.id')->pluck('people.name', 'operation_series.series_id');
 
-        return new JsonResponse($events->map(fn (Event $each): array => [
+        return new JsonResponse($events->map(fn (EventRecord $each): array => [
             'id' => $each->id, 'title' => $each->title, 'start' => substr($each->starts_local, 0, 16), 'repeats' => $each->repeats,
             'at' => $each->deleted_at?->toIso8601ZuluString(), 'by' => $deleters[$each->id] ?? $people[$each->updated_by] ?? null,
         ])->values());
     }
 
-    private function changeable(int $id): Event
+    private function changeable(int $id): EventRecord
     {
-        $head = Event::withTrashed()->whereNull('series_id')->findOrFail($id);
-        $calendar = $this->viewer->calendars()[$head->calendar_id] ?? throw (new ModelNotFoundException)->setModel(Event::class);
-        $isAuthor = $head->created_by === $this->viewer->person()->id;
-        // What is hidden from the viewer is told of as though it were not there.
-        if (Visibility::of($calendar->eventLevel(), $head->private, $head->busy, $isAuthor) === Visibility::Hidden) {
-            throw (new ModelNotFoundException)->setModel(Event::class);
+        $head = EventRecord::withTrashed()->whereNull('series_id')->findOrFail($id);
+        $perspective = $this->viewer->perspective();
+        if ($this->seen->mayChange($head, $perspective)) {
+            return $head;
         }
-        if (! EventRights::mayChange($calendar->eventLevel(), $isAuthor)) {
-            throw new AccessDeniedHttpException('Those who may change an event see its history.');
+        // What is hidden from the viewer is told of as though it were not there; a pin shows nothing of what was done.
+        if (! isset($perspective->calendars[$head->calendar_id]) || $this->seen->of($head, $perspective) === null) {
+            throw (new ModelNotFoundException)->setModel(EventRecord::class);
         }
-
-        return $head;
+        throw new AccessDeniedHttpException('Those who may change an event see its history.');
     }
 
-    private function mayRead(OperationSeries $entry): bool
+    private function mayRead(?SeriesState $state): bool
     {
-        foreach ([$entry->before, $entry->after] as $state) {
-            $calendar = $state === null ? null : ($this->viewer->calendars()[$state['rows'][0]['calendar_id']] ?? false);
-            if ($calendar === false || ($calendar instanceof AccessibleCalendar && ! EventRights::mayChange($calendar->eventLevel(), $state['rows'][0]['created_by'] === $this->viewer->person()->id))) {
-                return false;
-            }
+        if ($state === null) {
+            return true;
         }
+        $calendar = $this->viewer->calendars()[$state->calendarId()] ?? null;
 
-        return true;
+        return $calendar !== null && EventRights::mayChange($calendar->eventLevel(), $state->authorId() === $this->viewer->person()->id);
     }
 }

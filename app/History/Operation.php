@@ -3,6 +3,8 @@
 namespace App\History;
 
 use App\Directory\Person;
+use App\Events\Write\Cause;
+use App\Events\Write\OperationKind;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -13,9 +15,9 @@ use Illuminate\Support\Carbon;
  *
  * @property int $id
  * @property ?int $person_id
- * @property string $what add, change, delete, restore, bulk; pin, unpin, join, leave
+ * @property OperationKind $kind
+ * @property Cause $cause
  * @property ?string $key given by whoever asked for it, so that it is done once
- * @property ?array{event: int, calendar: int, by: int} $about of pins
  * @property ?Carbon $undone_at
  * @property Carbon $created_at
  * @property ?Person $person
@@ -43,6 +45,6 @@ final class Operation extends Model
 
     protected function casts(): array
     {
-        return ['about' => 'array', 'undone_at' => 'datetime', 'created_at' => 'datetime'];
+        return ['kind' => OperationKind::class, 'cause' => Cause::class, 'undone_at' => 'datetime', 'created_at' => 'datetime'];
     }
 }

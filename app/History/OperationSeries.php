@@ -2,17 +2,18 @@
 
 namespace App\History;
 
+use App\Events\Write\SeriesState;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A series as an operation found it and left it (see App\Events\SeriesSnapshot).
+ * A series as an operation found it and left it.
  *
  * @property int $id
  * @property int $operation_id
- * @property int $head_id
- * @property ?array{rows: list<array<string, mixed>>, categories: list<array<string, mixed>>, participants: list<array<string, mixed>>} $before
- * @property ?array{rows: list<array<string, mixed>>, categories: list<array<string, mixed>>, participants: list<array<string, mixed>>} $after
+ * @property int $series_id the head
+ * @property ?string $before as SeriesState stores it; null where the operation added the series
+ * @property ?string $after null where the operation took it away altogether
  * @property Operation $operation
  */
 final class OperationSeries extends Model
@@ -29,8 +30,13 @@ final class OperationSeries extends Model
         return $this->belongsTo(Operation::class);
     }
 
-    protected function casts(): array
+    public function before(): ?SeriesState
     {
-        return ['before' => 'array', 'after' => 'array'];
+        return SeriesState::ofStored($this->before);
+    }
+
+    public function after(): ?SeriesState
+    {
+        return SeriesState::ofStored($this->after);
     }
 }

@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 
 final class OperationsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Reversal $reversal)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Undo $undo)
     {
     }
 
@@ -17,7 +17,7 @@ final class OperationsController
         responses: [new OA\Response(response: 204, description: 'Undone')])]
     public function undo(int $id): Response
     {
-        $this->reversal->undo($this->own($id));
+        $this->undo->undo($this->own($id), $this->viewer->person(), $this->viewer->perspective());
 
         return response()->noContent();
     }
@@ -27,7 +27,7 @@ final class OperationsController
         responses: [new OA\Response(response: 204, description: 'Done again')])]
     public function redo(int $id): Response
     {
-        $this->reversal->redo($this->own($id));
+        $this->undo->redo($this->own($id), $this->viewer->person(), $this->viewer->perspective());
 
         return response()->noContent();
     }

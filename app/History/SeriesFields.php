@@ -4,10 +4,12 @@ namespace App\History;
 
 use App\Calendars\Calendar;
 use App\Calendars\Category;
-use App\Events\Event;
+use App\Events\EventRecord;
 use App\Events\EventTranslator;
+use App\Events\Write\SeriesState;
+use App\Participants\ParticipantRecord;
 use Illuminate\Database\Eloquent\Collection;
-use PinnedRota\Core\Events\Event as CoreEvent;
+use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Reminders;
@@ -25,18 +27,17 @@ final class SeriesFields
     {
     }
 
-    /**
-     * @param  ?array{rows: list<array<string, mixed>>, categories: list<array<string, mixed>>}  $snapshot
-     * @return array<string, array<string, string>> fields by name, of the series under the empty key and of each changed time under its own
-     */
-    public function of(?array $snapshot): array
+    /** @return array<string, array<string, string>> fields by name, of the series under the empty key and of each changed time under its own */
+    public function of(?SeriesState $state): array
     {
         $told = [];
-        foreach ($snapshot['rows'] ?? [] as $raw) {
-            $row = (new Event)->newFromBuilder($raw);
-            $ids = array_column(array_filter($snapshot['categories'], static fn (array $each): bool => $each['event_id'] === $raw['id']), 'category_id');
+        foreach ($state->rows ?? [] as $raw) {
+            $row = (new EventRecord)->newFromBuilder($raw);
+            $of = static fn (array $rows): array => array_filter($rows, static fn (array $each): bool => $each['event_id'] === $raw['id']);
+            $ids = array_column($of($state->categories), 'category_id');
             $row->setRelation('categories', $ids === [] ? new Collection : Category::query()->whereKey($ids)->get());
-            $told[(string) ($raw['series_id'] === null ? '' : $raw['recurrence_id'])] = $this->fields($row->calendar_id, $row->deleted_at !== null, $this->translator->event($row)) + $this->hanging($snapshot, $raw);
+            $row->setRelation('participants', ParticipantRecord::hydrate(array_values($of($state->participants))));
+            $told[(string) ($raw['series_id'] === null ? '' : $raw['recurrence_id'])] = $this->fields($row->calendar_id, $row->deleted_at !== null, $this->translator->event($row)) + $this->hanging($state, $raw);
         }
 
         return $told;
@@ -56,11 +57,10 @@ final class SeriesFields
     /**
      * What hangs on the series: files and what is to be prepared.
      *
-     * @param  array<string, list<array<string, mixed>>>  $snapshot
      * @param  array<string, mixed>  $raw
      * @return array<string, string>
      */
-    private function hanging(array $snapshot, array $raw): array
+    private function hanging(SeriesState $state, array $raw): array
     {
         if ($raw['series_id'] !== null) {
             return [];
@@ -68,8 +68,8 @@ final class SeriesFields
         $days = static fn (int $days): string => $days === 0 ? 'on the day' : abs($days).(abs($days) === 1 ? ' day ' : ' days ').($days < 0 ? 'before' : 'after');
 
         return [
-            'files' => implode(', ', array_column($snapshot['attachments'] ?? [], 'name')),
-            'to prepare' => implode(', ', array_map(static fn (array $task): string => "{$task['title']} ({$days((int) $task['days'])})", $snapshot['tasks'] ?? [])),
+            'files' => implode(', ', array_column($state->attachments, 'name')),
+            'to prepare' => implode(', ', array_map(static fn (array $task): string => "{$task['title']} ({$days((int) $task['days'])})", $state->tasks)),
             'joining' => $raw['joinable'] ?? false ? 'open' : '',
         ];
     }
@@ -100,25 +100,25 @@ final class SeriesFields
     }
 
     /** @return array<string, string> */
-    private function fields(int $calendarId, bool $deleted, CoreEvent $event): array
+    private function fields(int $calendarId, bool $deleted, Event $event): array
     {
         return [
-            'title' => $event->title,
+            'title' => $event->contents->title,
             'calendar' => $this->calendars[$calendarId] ??= Calendar::withTrashed()->find($calendarId)->name ?? '',
-            'starts' => self::time($event->start),
-            'ends' => self::time($event->end),
-            'zone' => $event->start->zone->name ?? '',
-            'place' => $event->place,
-            'categories' => implode(', ', $event->categories),
-            'state' => $event->status->value,
-            'repeats' => RecurrenceWords::of($event->recurrence, $event->start),
+            'starts' => self::time($event->timing->start),
+            'ends' => self::time($event->timing->end),
+            'zone' => $event->timing->start->zone->name ?? '',
+            'place' => $event->contents->place,
+            'categories' => implode(', ', $event->contents->categories),
+            'state' => $event->contents->status->value,
+            'repeats' => RecurrenceWords::of($event->timing->recurrence, $event->timing->start),
             'people' => implode(', ', array_map(static fn (Participant $each): string => ($each->name === '' ? $each->mailAddress() : $each->name).' ('.strtolower($each->role->name).')', $event->participants)),
-            'link' => $event->link,
-            'about' => $event->description,
-            'time' => $event->busy ? 'busy' : 'free',
-            'seen by' => $event->private ? 'those who may edit' : '',
-            'priority' => $event->priority === 0 ? '' : (string) $event->priority,
-            'colour' => $event->colour->value ?? '',
+            'link' => $event->contents->link,
+            'about' => $event->contents->description,
+            'time' => $event->contents->busy ? 'busy' : 'free',
+            'seen by' => $event->contents->private ? 'those who may change it' : '',
+            'priority' => $event->contents->priority === 0 ? '' : (string) $event->contents->priority,
+            'colour' => $event->contents->colour->value ?? '',
             'reminders' => implode(', ', array_map(static fn (int $minutes): string => "{$minutes} minutes before", array_filter(array_map(Reminders::minutes(...), $event->reminders), is_int(...)))),
             'there' => $deleted ? 'deleted' : 'yes',
         ];

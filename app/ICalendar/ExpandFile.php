@@ -59,8 +59,8 @@ final class ExpandFile extends FileCommand
             'start' => $this->tell($occurrence->start, $occurrence->startSeconds, $zone),
             'end' => $this->tell($occurrence->start, $occurrence->endSeconds, $zone),
             'allDay' => $allDay,
-            'status' => $occurrence->event->status->value,
-            'summary' => $occurrence->event->title,
+            'status' => $occurrence->event->contents->status->value,
+            'summary' => $occurrence->event->contents->title,
         ], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
     }
 

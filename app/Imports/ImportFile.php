@@ -3,6 +3,8 @@
 namespace App\Imports;
 
 use App\Calendars\Calendar;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
 use App\ICalendar\FileCommand;
 use App\ICalendar\InputFile;
 use PinnedRota\Core\ICalendar\Diagnostics;
@@ -36,7 +38,7 @@ final class ImportFile extends FileCommand
             throw new RuntimeException('There are no events to bring in.');
         }
         if (! $this->option('dry-run')) {
-            $this->intake->carryOut($calendar, $plan, false, []);
+            $this->intake->carryOut($calendar, $plan, Actor::nobody(), Cause::Script);
         }
         $counts = $plan->counts();
         $this->say(sprintf('%s: %d new, %d changed, %d already there%s', $calendar->name, $counts['added'], $counts['changed'], $counts['unchanged'], $this->option('dry-run') ? ' (nothing was changed)' : ''));

@@ -4,6 +4,9 @@ namespace App\Imports;
 
 use App\Access\CurrentViewer;
 use App\Calendars\Calendar;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\History\Operation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -79,7 +82,7 @@ final class ImportsController
         responses: [new OA\Response(response: 200, description: 'What was done', content: new OA\JsonContent(ref: '#/components/schemas/ImportCounts'))])]
     public function apply(int $id): JsonResponse
     {
-        $counts = DB::transaction(function () use ($id): array {
+        [$counts, $operation] = DB::transaction(function () use ($id): array {
             $import = Import::query()->where('created_by', $this->viewer->person()->id)->lockForUpdate()->findOrFail($id);
             if ($import->path === null || ! Storage::exists($import->path)) {
                 throw new ConflictHttpException('This file was brought in already, or looked at too long ago. Choose it again.');
@@ -87,19 +90,19 @@ final class ImportsController
             $calendar = $this->importable(Calendar::query()->findOrFail($import->calendar_id)->slug);
             // Planned anew: others may have changed the calendar since the preview.
             $plan = $this->plan($calendar, $import->path, new Diagnostics);
-            $this->intake->carryOut($calendar, $plan, false, ['import_id' => $import->id, 'created_by' => $import->created_by, 'updated_by' => $import->created_by]);
+            $operation = $this->intake->carryOut($calendar, $plan, Actor::person($this->viewer->person()), Cause::Import, importId: $import->id);
             Storage::delete($import->path);
             $import->update(['path' => null, 'counts' => $plan->counts(), 'applied_at' => now()]);
 
-            return $plan->counts();
+            return [$plan->counts(), $operation];
         });
 
-        return new JsonResponse($counts);
+        return (new JsonResponse($counts))->header(Operation::HEADER, (string) $operation?->id);
     }
 
     private function importable(string $slug): Calendar
     {
-        $found = $this->viewer->calendar($slug, Level::Edit);
+        $found = $this->viewer->calendar($slug, Level::Change);
         if ($found->calendar->isSubscribed()) {
             throw new AccessDeniedHttpException('The events of this calendar come from outside; nothing is imported into it.');
         }
@@ -119,16 +122,16 @@ final class ImportsController
     /** @return array<string, mixed> */
     private function row(PlannedSeries $planned): array
     {
-        $event = $planned->series->master ?? $planned->series->overrides[0];
+        $event = $planned->series->events()[0];
 
         return [
             'verdict' => $planned->verdict->value,
-            'title' => $event->title,
-            'start' => $event->start->kind === TimeKind::Date ? $event->start->local->toDate() : $event->start->local->toMinute(),
-            'allDay' => $event->isAllDay(),
-            'timezone' => $event->start->zone?->name,
-            'repeats' => $event->recurrence->repeats(),
-            'place' => $event->place,
+            'title' => $event->contents->title,
+            'start' => $event->timing->start->kind === TimeKind::Date ? $event->timing->start->local->toDate() : $event->timing->start->local->toMinute(),
+            'allDay' => $event->timing->isAllDay(),
+            'timezone' => $event->timing->start->zone?->name,
+            'repeats' => $event->timing->repeats(),
+            'place' => $event->contents->place,
         ];
     }
 }

@@ -3,9 +3,16 @@
 namespace App\Imports;
 
 use App\Calendars\Calendar;
-use App\Events\Event;
-use App\Events\SeriesWriter;
-use Illuminate\Support\Facades\DB;
+use App\Events\EventRecord;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\AddSeries;
+use App\Events\Write\Commands\DeleteSeries;
+use App\Events\Write\Commands\ReplaceSeries;
+use App\Events\Write\NewSeries;
+use App\Events\Write\OperationKind;
+use App\History\Operation;
 use PinnedRota\Core\ICalendar\CalendarReader;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
@@ -16,7 +23,7 @@ use PinnedRota\Core\Time\Zone;
 /** Brings iCalendar into a calendar: what a stream holds compared with what came in before, and carried out. */
 final class Intake
 {
-    public function __construct(private readonly SeriesWriter $writer)
+    public function __construct(private readonly ChangeEvents $changes)
     {
     }
 
@@ -29,32 +36,32 @@ final class Intake
     {
         $reader = new CalendarReader($stream, $diagnostics, Zone::of($calendar->timezone));
 
-        return Plan::compare($reader->events(), $this->known($calendar));
+        return Plan::compare($reader->events(), $this->known($calendar), $diagnostics);
     }
 
     /**
-     * Adds what is new and replaces what has changed; takes away what is missing only where $removing.
+     * Adds what is new and replaces what has changed; takes away what is missing only where $removing. All of it is one
+     * operation.
      *
-     * @param  array<string, mixed>  $more  further columns of each row
+     * @param  ?int  $importId  the import that it is
+     * @return ?Operation null where there is nothing to do
      */
-    public function carryOut(Calendar $calendar, Plan $plan, bool $removing, array $more): void
+    public function carryOut(Calendar $calendar, Plan $plan, Actor $actor, Cause $cause, bool $removing = false, ?int $importId = null): ?Operation
     {
-        DB::transaction(function () use ($calendar, $plan, $removing, $more): void {
-            foreach ($plan->series as $planned) {
-                $columns = $more + ['fingerprint' => $planned->fingerprint];
-                if ($planned->verdict === Verdict::Added) {
-                    $this->writer->add($calendar->id, $planned->series, $columns);
-                } elseif ($planned->verdict === Verdict::Changed) {
-                    $head = $this->heads($calendar)->where('uid', $planned->series->uid())->firstOrFail();
-                    $this->writer->replace($head, $planned->series, $columns);
-                }
+        $heads = $this->heads($calendar)->pluck('id', 'uid');
+        $commands = [];
+        foreach ($plan->series as $planned) {
+            if ($planned->verdict === Verdict::Added) {
+                $commands[] = new AddSeries($calendar->id, $planned->series, new NewSeries(importId: $importId, fingerprint: $planned->fingerprint));
+            } elseif ($planned->verdict === Verdict::Changed) {
+                $commands[] = new ReplaceSeries((int) $heads[$planned->series->uid()], $planned->series, $planned->fingerprint);
             }
-            foreach ($removing ? array_chunk($plan->missing, 500) : [] as $uids) {
-                foreach ($this->heads($calendar)->whereIn('uid', $uids)->get() as $head) {
-                    $this->writer->delete($head);
-                }
-            }
-        });
+        }
+        foreach ($removing ? $plan->missing : [] as $uid) {
+            $commands[] = new DeleteSeries((int) $heads[$uid]);
+        }
+
+        return $commands === [] ? null : $this->changes->carryOut($actor, $cause, $cause === Cause::Refresh ? OperationKind::Refresh : OperationKind::Import, $commands)->operation;
     }
 
     /** @return array<string, string> fingerprints by UID; an event written here and never brought in has an empty one */
@@ -65,6 +72,6 @@ final class Intake
 
     private function heads(Calendar $calendar): mixed
     {
-        return Event::query()->where('calendar_id', $calendar->id)->whereNull('series_id');
+        return EventRecord::query()->where('calendar_id', $calendar->id)->whereNull('series_id');
     }
 }

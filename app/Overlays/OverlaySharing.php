@@ -13,7 +13,7 @@ use PinnedRota\Core\Access\Subject;
 final class OverlaySharing
 {
     /** An overlay has no busy times of its own, and nothing is added to it. */
-    public const LEVELS = [Level::None, Level::Read, Level::Edit, Level::Manage];
+    public const LEVELS = [Level::None, Level::See, Level::Change, Level::Manage];
 
     public function __construct(private readonly Stewardship $stewardship)
     {

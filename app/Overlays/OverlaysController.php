@@ -9,6 +9,7 @@ use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Directory\SubjectNames;
 use App\Http\IfMatch;
+use App\Http\InputList;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -29,7 +30,7 @@ final class OverlaysController
         responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Overlay')))])]
     public function index(): JsonResponse
     {
-        $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $pair): bool => $pair[1]->includes(Level::Read));
+        $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $pair): bool => $pair[1]->includes(Level::See));
         $names = new SubjectNames($overlays->map(fn (array $pair) => $pair[0]->keeper()));
         (new \Illuminate\Database\Eloquent\Collection($overlays->map(fn (array $pair): Overlay => $pair[0])->all()))->load('layers.calendars');
 
@@ -66,7 +67,7 @@ final class OverlaysController
         responses: [new OA\Response(response: 200, description: 'The overlay', content: new OA\JsonContent(ref: '#/components/schemas/Overlay'))])]
     public function update(OverlayInput $input, string $slug): JsonResponse
     {
-        $overlay = $this->viewer->overlay($slug, Level::Edit);
+        $overlay = $this->viewer->overlay($slug, Level::Change);
         DB::transaction(function () use ($input, $overlay): void {
             $locked = Overlay::query()->lockForUpdate()->findOrFail($overlay->id);
             IfMatch::check($input, $locked->version, fn (): array => $this->tell($locked, $this->level($locked)));
@@ -129,7 +130,7 @@ final class OverlaysController
         return $this->access->overlay($this->viewer->viewer(), $overlay);
     }
 
-    /** @param  list<array<string, mixed>>  $layers */
+    /** @param  array<int, array<string, mixed>>  $layers  as validated */
     private function layLayers(Overlay $overlay, array $layers): void
     {
         $ids = $this->viewer->calendars()->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->id]);
@@ -137,7 +138,7 @@ final class OverlaysController
         $hidden = $overlay->layers()->with('calendars')->get()
             ->mapWithKeys(fn (LayerRecord $layer): array => [$layer->id => $layer->calendars->pluck('id')->diff($ids->values())->all()]);
         $overlay->layers()->delete();
-        foreach (array_values($layers) as $position => $input) {
+        foreach (InputList::inOrder($layers) as $position => $input) {
             $calendars = [];
             foreach ($input['calendars'] ?? [] as $slug) {
                 $calendars[] = $ids[$slug] ?? throw ValidationException::withMessages(["layers.{$position}.calendars" => 'One of these calendars is not there for you.']);
@@ -145,7 +146,7 @@ final class OverlaysController
             $layer = $overlay->layers()->create([
                 'position' => $position, 'name' => $input['name'], 'colour' => $input['colour'], 'mark' => $input['mark'], 'pattern' => $input['pattern'] ?? 'plain',
                 'takes' => $input['takes'] ?? 'chosen', 'group_id' => ($input['takes'] ?? '') === 'group' ? $input['group'] : null,
-                'filter' => ['conditions' => array_values($input['conditions'] ?? [])],
+                'filter' => ['conditions' => InputList::inOrder($input['conditions'] ?? [])],
             ]);
             $layer->calendars()->sync(array_unique([...$calendars, ...$hidden->get($input['id'] ?? 0, [])]));
         }

@@ -2,8 +2,6 @@
 
 namespace App\Overlays;
 
-use App\Events\IndexedOccurrence;
-
 /** What is drawn of a window. */
 final readonly class Sheet
 {
@@ -14,10 +12,10 @@ final readonly class Sheet
      * @param  list<DrawnLayer>  $layers
      * @param  list<SheetItem>  $items  by start
      * @param  array<string, int>  $categories  how many occurrences have each, before the quick filter
-     * @param  list<IndexedOccurrence>  $closing  occurrences that close their days
+     * @param  array<int, string>  $closed  what closes days, by day number
      * @param  list<SheetRow>  $rows  where lanes are told apart by something else than layers
      */
-    public function __construct(public array $layers, public array $items, public array $categories, public array $closing, public bool $readOnly, public array $rows = [])
+    public function __construct(public array $layers, public array $items, public array $categories, public array $closed, public bool $readOnly, public array $rows = [])
     {
     }
 }

@@ -3,7 +3,6 @@
 namespace App\Overlays;
 
 use App\Access\CurrentViewer;
-use App\Events\IndexedOccurrence;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Overlay\Grouping;
@@ -12,7 +11,7 @@ use PinnedRota\Core\Time\LocalDateTime;
 
 final class SheetController
 {
-    public function __construct(private readonly SheetReader $reader, private readonly CurrentViewer $viewer)
+    public function __construct(private readonly SheetReader $reader, private readonly RulerReader $rulers, private readonly CurrentViewer $viewer)
     {
     }
 
@@ -32,10 +31,10 @@ final class SheetController
         responses: [new OA\Response(response: 200, description: 'The sheet', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))])]
     public function sheet(SheetRequest $request): JsonResponse
     {
-        $sheet = $this->reader->read($request);
+        $query = $request->sheetQuery($this->viewer);
+        $sheet = $this->reader->read($this->viewer->perspective($request->as()), $query);
         $calendars = $this->viewer->calendars();
         $slugs = $calendars->map(fn ($each): string => $each->calendar->slug)->all();
-        $zone = $request->zone();
 
         return new JsonResponse([
             'layers' => array_map(fn (DrawnLayer $layer): array => [
@@ -47,9 +46,9 @@ final class SheetController
                 'key' => $row->key, 'name' => $row->name, 'calendar' => $row->calendarId === null ? null : $slugs[$row->calendarId],
                 'target' => $row->calendarId !== null && ! $sheet->readOnly && $calendars[$row->calendarId]->mayAdd() ? $slugs[$row->calendarId] : null,
             ], $sheet->rows),
-            'items' => array_map(fn (SheetItem $item): array => $item->tell($zone, $slugs), $sheet->items),
+            'items' => array_map(fn (SheetItem $item): array => $item->tell($query->zone, $slugs), $sheet->items),
             'categories' => array_map(fn (string $name, int $count): array => ['name' => $name, 'count' => $count], array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
-            'closed' => $this->closedDays($sheet->closing, $request),
+            'closed' => array_map(static fn (int $day, string $title): array => ['date' => self::date($day), 'title' => $title], array_keys($sheet->closed), array_values($sheet->closed)),
         ]);
     }
 
@@ -68,35 +67,13 @@ final class SheetController
         responses: [new OA\Response(response: 200, description: 'Counts by day', content: new OA\JsonContent(ref: '#/components/schemas/Ruler'))])]
     public function ruler(SheetRequest $request): JsonResponse
     {
-        $sheet = $this->reader->read($request);
-        $first = $request->from()->day();
-        $loads = array_fill(0, $request->to()->day() - $first, 0);
-        foreach ($sheet->items as $item) {
-            [$from, $to] = $item->days($request->zone());
-            for ($day = max($from, $first); $day <= min($to, $first + count($loads) - 1); $day++) {
-                $loads[$day - $first]++;
-            }
-        }
+        [$loads, $closed] = $this->rulers->read($this->viewer->perspective($request->as()), $request->sheetQuery($this->viewer));
 
-        return new JsonResponse(['from' => $request->from()->toDate(), 'loads' => $loads, 'closed' => array_column($this->closedDays($sheet->closing, $request), 'date')]);
+        return new JsonResponse(['from' => $request->from()->toDate(), 'loads' => $loads, 'closed' => array_map(self::date(...), array_keys($closed))]);
     }
 
-    /**
-     * @param  list<IndexedOccurrence>  $closing
-     * @return list<array{date: string, title: string}>
-     */
-    private function closedDays(array $closing, SheetRequest $request): array
+    private static function date(int $day): string
     {
-        $days = [];
-        foreach ($closing as $occurrence) {
-            $last = CivilDate::floorDiv($occurrence->ends - 1, CivilDate::SECONDS_PER_DAY);
-            $first = CivilDate::floorDiv($occurrence->starts, CivilDate::SECONDS_PER_DAY);
-            for ($day = max($first, $request->from()->day()); $day <= min($last, $request->to()->day() - 1); $day++) {
-                $days[$day] ??= ['date' => (new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate(), 'title' => $occurrence->title];
-            }
-        }
-        ksort($days);
-
-        return array_values($days);
+        return (new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate();
     }
 }

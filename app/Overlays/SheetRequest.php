@@ -2,10 +2,12 @@
 
 namespace App\Overlays;
 
+use App\Access\CurrentViewer;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Overlay\CategoryCondition;
 use PinnedRota\Core\Overlay\Filter;
 use PinnedRota\Core\Overlay\Grouping;
@@ -50,6 +52,15 @@ class SheetRequest extends FormRequest
                 }
             }
         }];
+    }
+
+    /** The window on an overlay or a calendar that is open to whoever asks. */
+    public function sheetQuery(CurrentViewer $viewer): SheetQuery
+    {
+        $calendar = $this->filled('calendar') ? $viewer->calendar($this->query('calendar'), $this->as() === null ? Level::BusyTimes : Level::Manage)->calendar : null;
+        $overlay = $calendar === null && $this->filled('overlay') ? $viewer->overlay($this->query('overlay'), Level::See) : null;
+
+        return new SheetQuery($this->from(), $this->to(), $this->zone(), $overlay, $calendar, $this->filter(), $this->grouping());
     }
 
     public function from(): LocalDateTime

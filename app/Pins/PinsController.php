@@ -3,9 +3,16 @@
 namespace App\Pins;
 
 use App\Access\CurrentViewer;
-use App\Events\Event;
-use App\Events\SeenEvents;
+use App\Events\EventRecord;
+use App\Events\Read\SeenSeries;
 use App\Events\TargetCalendar;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Command;
+use App\Events\Write\Commands\PinSeries;
+use App\Events\Write\Commands\UnpinSeries;
+use App\Events\Write\OperationKind;
 use App\History\Operation;
 use App\Http\Answer;
 use Illuminate\Http\JsonResponse;
@@ -20,7 +27,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 /** Pins events to further calendars, and joins those that are open for it. */
 final class PinsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen, private readonly TargetCalendar $targets, private readonly Pins $pins)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly ChangeEvents $changes)
     {
     }
 
@@ -30,13 +37,13 @@ final class PinsController
         responses: [new OA\Response(response: 204, description: 'Pinned')])]
     public function store(Request $request, int $id): Response
     {
-        $head = $this->seen->full($id);
+        $head = $this->seen->full($id, $this->viewer->perspective());
         $target = $this->targets->named($request->validate(['calendar' => ['required', 'string', 'max:80']], ['calendar.required' => 'Choose the calendar it is pinned to.'])['calendar']);
         if ($target->calendar->id === $head->calendar_id || $head->pins->contains('calendar_id', $target->calendar->id)) {
             throw ValidationException::withMessages(['calendar' => "It is on {$target->calendar->name} already."]);
         }
 
-        return Answer::done($this->pins->carryOut('pin', $head, $target->calendar, $this->viewer->person()));
+        return Answer::done($this->carryOut(OperationKind::Pin, new PinSeries($id, $target->calendar->id)));
     }
 
     #[OA\Delete(path: '/events/{id}/pins/{slug}', operationId: 'unpinEvent', summary: 'Takes an event off a calendar that it is pinned to: for whoever pinned it, may edit that calendar, or may change the event.', tags: ['events'],
@@ -44,17 +51,17 @@ final class PinsController
         responses: [new OA\Response(response: 204, description: 'Taken off')])]
     public function destroy(int $id, string $slug): Response
     {
-        $head = $this->seen->full($id);
+        $head = $this->seen->full($id, $this->viewer->perspective());
         $way = $this->viewer->calendars()->first(fn ($each): bool => $each->calendar->slug === $slug);
         $pin = $way === null ? null : $head->pins->firstWhere('calendar_id', $way->calendar->id);
         if ($pin === null) {
             throw new ConflictHttpException('It is not pinned there.');
         }
-        if ($pin->pinned_by !== $this->viewer->person()->id && ! EventRights::mayChange($way->eventLevel(), false) && ! $this->seen->mayChange($head, $this->viewer->sight())) {
+        if ($pin->pinned_by !== $this->viewer->person()->id && ! EventRights::mayChange($way->eventLevel(), false) && ! $this->seen->mayChange($head, $this->viewer->perspective())) {
             throw new AccessDeniedHttpException('Somebody else pinned it there.');
         }
 
-        return Answer::done($this->pins->carryOut($pin->joined ? 'leave' : 'unpin', $head, $way->calendar, $this->viewer->person()));
+        return Answer::done($this->carryOut($pin->joined ? OperationKind::Leave : OperationKind::Unpin, new UnpinSeries($id, $way->calendar->id)));
     }
 
     #[OA\Post(path: '/events/{id}/join', operationId: 'joinEvent', summary: 'Joins an event that is open for it: it is pinned to one’s own calendar, and one is counted.', tags: ['events'],
@@ -62,7 +69,7 @@ final class PinsController
         responses: [new OA\Response(response: 200, description: 'The calendar it is on now', content: new OA\JsonContent(ref: '#/components/schemas/JoinedEvent'))])]
     public function join(int $id): JsonResponse
     {
-        $head = $this->seen->full($id);
+        $head = $this->seen->full($id, $this->viewer->perspective());
         $person = $this->viewer->person();
         if (! $head->joinable) {
             throw new ConflictHttpException('This event is not open for joining.');
@@ -71,7 +78,7 @@ final class PinsController
             throw new ConflictHttpException('You have joined this event already.');
         }
         $calendar = OwnCalendar::of($person);
-        $operation = $this->pins->carryOut('join', $head, $calendar, $person);
+        $operation = $this->carryOut(OperationKind::Join, new PinSeries($id, $calendar->id, true));
 
         return (new JsonResponse(['calendar' => $calendar->slug, 'name' => $calendar->name]))->header(Operation::HEADER, (string) $operation->id);
     }
@@ -81,13 +88,18 @@ final class PinsController
         responses: [new OA\Response(response: 204, description: 'Left')])]
     public function leave(int $id): Response
     {
-        $head = $this->seen->full($id);
+        $head = $this->seen->full($id, $this->viewer->perspective());
         $pin = $this->ownJoin($head) ?? throw new ConflictHttpException('You have not joined this event.');
 
-        return Answer::done($this->pins->carryOut('leave', $head, $this->viewer->calendars()[$pin->calendar_id]->calendar, $this->viewer->person()));
+        return Answer::done($this->carryOut(OperationKind::Leave, new UnpinSeries($id, $pin->calendar_id)));
     }
 
-    private function ownJoin(Event $head): ?Pin
+    private function carryOut(OperationKind $kind, Command $command): Operation
+    {
+        return $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, $kind, [$command])->operation;
+    }
+
+    private function ownJoin(EventRecord $head): ?Pin
     {
         return $head->pins->first(fn (Pin $pin): bool => $pin->joined && $pin->pinned_by === $this->viewer->person()->id);
     }

@@ -3,9 +3,9 @@
 namespace App\Pins;
 
 use App\Access\AccessibleCalendar;
-use App\Access\Sight;
+use App\Access\Perspective;
 use App\Directory\Person;
-use App\Events\Event;
+use App\Events\EventRecord;
 use PinnedRota\Core\Access\EventRights;
 
 /** Where else an event shows, and who has joined it, as the API tells it to one viewer. */
@@ -16,7 +16,7 @@ final class PinsJson
      * @param  bool  $mayChange  whether they may change the event
      * @return array{pins: list<array<string, mixed>>, pinned: bool, joined: bool, joiners: int, joinerNames: list<string>}
      */
-    public static function tell(Event $head, bool $full, array $ways, Sight $sight, bool $mayChange): array
+    public static function tell(EventRecord $head, bool $full, array $ways, Perspective $perspective, bool $mayChange): array
     {
         $pins = $full ? $head->pins->where('calendar_id', '!=', $head->calendar_id) : collect();
         $joined = $full ? $head->pins->where('joined', true) : collect();
@@ -28,11 +28,11 @@ final class PinsJson
                 'calendar' => $ways[$pin->calendar_id]->calendar->slug,
                 'name' => $ways[$pin->calendar_id]->calendar->name,
                 'by' => $people[$pin->pinned_by] ?? null,
-                'mayUnpin' => ! $sight->readOnly && ($mayChange || $pin->pinned_by === $sight->personId || EventRights::mayChange($ways[$pin->calendar_id]->eventLevel(), false)),
+                'mayUnpin' => ! $perspective->readOnly && ($mayChange || $pin->pinned_by === $perspective->viewer->personId || EventRights::mayChange($ways[$pin->calendar_id]->eventLevel(), false)),
             ])->values()->all(),
             // Seen by a pin alone: its own calendar is not open to the viewer.
             'pinned' => $full && ! isset($ways[$head->calendar_id]),
-            'joined' => $joined->contains('pinned_by', $sight->personId),
+            'joined' => $joined->contains('pinned_by', $perspective->viewer->personId),
             'joiners' => $joined->count(),
             // By name for those alone who look after the event.
             'joinerNames' => $mayChange ? $joined->map(fn (Pin $pin): string => $people[$pin->pinned_by] ?? 'Somebody who has left')->sort()->values()->all() : [],

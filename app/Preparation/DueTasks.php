@@ -2,12 +2,11 @@
 
 namespace App\Preparation;
 
-use App\Access\Sight;
-use App\Events\Event;
-use App\Events\OccurrenceQuery;
-use App\Events\SeenEvents;
-use PinnedRota\Core\Access\Visibility;
-use PinnedRota\Core\Events\RecurrenceId;
+use App\Access\Perspective;
+use App\Events\EventRecord;
+use App\Events\EventTranslator;
+use App\Events\Read\Scope;
+use App\Events\Read\SeenOccurrences;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
@@ -15,7 +14,7 @@ use PinnedRota\Core\Time\Zone;
 /** What somebody has to prepare, by the day on which it is due: of every time of every event that they see. */
 final class DueTasks
 {
-    public function __construct(private readonly OccurrenceQuery $occurrences, private readonly SeenEvents $seen)
+    public function __construct(private readonly SeenOccurrences $occurrences, private readonly EventTranslator $translator)
     {
     }
 
@@ -24,32 +23,33 @@ final class DueTasks
      * @param  LocalDateTime  $to  the day after the last
      * @return list<array<string, mixed>> by due day
      */
-    public function of(Sight $sight, LocalDateTime $from, LocalDateTime $to, Zone $zone): array
+    public function of(Perspective $perspective, LocalDateTime $from, LocalDateTime $to, Zone $zone): array
     {
-        $tasks = Task::query()->where('doer_id', $sight->personId)->with('done')->orderBy('position')->get();
+        $tasks = Task::query()->where('doer_id', $perspective->viewer->personId)->with('done')->orderBy('position')->get();
         if ($tasks->isEmpty()) {
             return [];
         }
         $bySeries = $tasks->groupBy('event_id');
         $day = static fn (LocalDateTime $of, int $days): LocalDateTime => new LocalDateTime(($of->day() + $days) * CivilDate::SECONDS_PER_DAY);
-        $heads = Event::query()->whereKey($bySeries->keys())->with(['categories', 'overrides.categories', 'pins'])->get()->keyBy('id');
-        $found = $this->occurrences->between($sight->calendars->keys()->all(), $day($from, -(int) $tasks->max('days') - 1), $day($to, -(int) $tasks->min('days') + 1), $zone, $heads->keys()->all());
-        $due = [];
-        foreach ($found as $occurrence) {
-            $head = $heads[$occurrence->seriesId] ?? null;
-            $series = $head === null ? null : $this->seen->load($head);
-            $event = $series === null ? null : ($occurrence->recurrenceId === null ? $series->master : $series->find(RecurrenceId::parse($occurrence->recurrenceId))?->event);
-            if ($event === null || $this->seen->visibility($head, $event, $head->created_by, $sight) !== Visibility::Full) {
+        $scope = new Scope(
+            $perspective->calendars->keys()->all(), $day($from, -(int) $tasks->max('days') - 1), $day($to, -(int) $tasks->min('days') + 1), $zone, seriesIds: $bySeries->keys()->all(),
+        );
+        $due = $zones = [];
+        foreach ($this->occurrences->in($perspective, $scope) as $seen) {
+            $occurrence = $seen->occurrence;
+            if (! $seen->isFull) {
                 continue;
             }
-            $start = $event->start->zone === null ? new LocalDateTime($occurrence->starts) : new LocalDateTime($event->start->zone->toLocal($occurrence->starts));
-            foreach ($bySeries[$head->id] as $task) {
+            // A day is counted from the one on which the event starts where it is.
+            $zones[$occurrence->eventId] ??= $this->translator->timing(EventRecord::query()->findOrFail($occurrence->eventId))->start->zone ?? $zone;
+            [$start] = $occurrence->on($zones[$occurrence->eventId]);
+            foreach ($bySeries[$occurrence->seriesId] as $task) {
                 $date = TasksJson::due($task->days, $start);
                 if ($date >= $from->toDate() && $date < $to->toDate()) {
                     // A time that is seen by several calendars is told once.
                     $due["{$task->id} {$occurrence->recurrenceId}"] = [
                         'id' => $task->id, 'title' => $task->title, 'due' => $date, 'done' => $task->done->contains('recurrence_id', (string) $occurrence->recurrenceId),
-                        'event' => $head->id, 'occurrence' => $occurrence->recurrenceId, 'of' => $event->title, 'on' => $start->toDate(),
+                        'event' => $occurrence->seriesId, 'occurrence' => $occurrence->recurrenceId, 'of' => $occurrence->title, 'on' => $start->toDate(),
                     ];
                 }
             }

@@ -4,7 +4,7 @@ namespace App\Preparation;
 
 use App\Access\CurrentViewer;
 use App\Changes\Change;
-use App\Events\SeenEvents;
+use App\Events\Read\SeenSeries;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
 use Illuminate\Http\JsonResponse;
@@ -23,7 +23,7 @@ final class TasksController
 {
     private const MOST_DAYS = 400;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenEvents $seen)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen)
     {
     }
 
@@ -42,7 +42,7 @@ final class TasksController
             throw ValidationException::withMessages(['to' => 'A window has from 1 to '.self::MOST_DAYS.' days.']);
         }
 
-        return new JsonResponse($tasks->of($this->viewer->sight(), $from, $to, Zone::of($input['tz'])));
+        return new JsonResponse($tasks->of($this->viewer->perspective(), $from, $to, Zone::of($input['tz'])));
     }
 
     #[OA\Put(path: '/events/{id}/tasks/{task}/done', operationId: 'setTaskDone', summary: 'Says that something is prepared, or not yet: for whoever does it, or may change the event.', tags: ['events'],
@@ -51,9 +51,9 @@ final class TasksController
         responses: [new OA\Response(response: 204, description: 'Noted')])]
     public function done(Request $request, int $id, int $task): Response
     {
-        $head = $this->seen->full($id);
+        $head = $this->seen->full($id, $this->viewer->perspective());
         $found = Task::query()->where('event_id', $head->id)->findOrFail($task);
-        if ($found->doer_id !== $this->viewer->person()->id && ! $this->seen->mayChange($head, $this->viewer->sight())) {
+        if ($found->doer_id !== $this->viewer->person()->id && ! $this->seen->mayChange($head, $this->viewer->perspective())) {
             throw new AccessDeniedHttpException('Somebody else does this.');
         }
         $input = $request->validate(['done' => ['required', 'boolean'], 'occurrence' => ['sometimes', 'nullable', 'string', 'max:20']]);

@@ -2,7 +2,7 @@
 
 namespace App\Preparation;
 
-use App\Events\Event;
+use App\Events\EventRecord;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
@@ -14,7 +14,7 @@ final class TasksJson
      * @param  LocalDateTime  $start  of that time
      * @return list<array<string, mixed>>
      */
-    public static function tell(Event $head, string $time, LocalDateTime $start): array
+    public static function tell(EventRecord $head, string $time, LocalDateTime $start): array
     {
         return Task::query()->where('event_id', $head->id)->with(['doer', 'done'])->orderBy('position')->get()->map(static fn (Task $task): array => [
             'id' => $task->id, 'title' => $task->title, 'days' => $task->days,

@@ -2,6 +2,8 @@
 
 namespace App\Sources;
 
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
 use App\Imports\Intake;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\ICalendar\Diagnostics;
@@ -38,7 +40,7 @@ final class SourceRefresher
         $counts = null;
         if ($document->stream !== null) {
             $plan = $this->intake->plan($source->calendar, $document->stream, new Diagnostics);
-            $this->intake->carryOut($source->calendar, $plan, true, []);
+            $this->intake->carryOut($source->calendar, $plan, Actor::nobody(), Cause::Refresh, removing: true);
             $counts = $plan->counts();
         }
         $source->update([

@@ -4,11 +4,10 @@ namespace App\Table;
 
 use App\Access\CurrentViewer;
 use App\Directory\Person;
-use App\Events\Event;
+use App\Events\EventRecord;
 use App\Overlays\SheetItem;
 use App\Overlays\SheetReader;
 use Illuminate\Support\Collection;
-use PinnedRota\Core\Access\Visibility;
 
 /** The events of a window as rows: each series once, by its first time there. What is only seen as taken time is no row. */
 final class TableReader
@@ -39,9 +38,9 @@ final class TableReader
         $slugs = $this->viewer->calendars()->map(fn ($each): string => $each->calendar->slug)->all();
         $names = $this->viewer->calendars()->mapWithKeys(fn ($each): array => [$each->calendar->slug => $each->calendar->name])->all();
         $rows = [];
-        foreach ($this->sheet->read($request)->items as $item) {
-            $id = $item->occurrence->seriesId;
-            if ($item->visibility !== Visibility::Full || ($request->filled('status') && $item->occurrence->status !== $request->query('status'))) {
+        foreach ($this->sheet->read($this->viewer->perspective($request->as()), $request->sheetQuery($this->viewer))->items as $item) {
+            $id = $item->seen->occurrence->seriesId;
+            if (! $item->seen->isFull || ($request->filled('status') && $item->seen->occurrence->status->value !== $request->query('status'))) {
                 continue;
             }
             if (isset($rows[$id])) {
@@ -61,8 +60,11 @@ final class TableReader
         };
         $direction = $request->boolean('descending') ? -1 : 1;
 
+        /** @var list<array<string, mixed>> $all */
+        $all = array_values($rows);
+
         // What has nothing there comes last, whichever way it is sorted.
-        return collect(array_values($rows))->sort(static fn (array $a, array $b): int => [$key($a) === '', 0] <=> [$key($b) === '', 0] ?: $direction * strnatcasecmp($key($a), $key($b)) ?: [$a['start'], $a['id']] <=> [$b['start'], $b['id']])->values();
+        return collect($all)->sort(static fn (array $a, array $b): int => [$key($a) === '', 0] <=> [$key($b) === '', 0] ?: $direction * strnatcasecmp($key($a), $key($b)) ?: [$a['start'], $a['id']] <=> [$b['start'], $b['id']])->values();
     }
 
     /**
@@ -82,7 +84,7 @@ final class TableReader
      */
     private function authors(array $ids): array
     {
-        $heads = Event::query()->toBase()->whereIntegerInRaw('id', $ids)->get(['id', 'created_by', 'updated_at', 'version']);
+        $heads = EventRecord::query()->toBase()->whereIntegerInRaw('id', $ids)->get(['id', 'created_by', 'updated_at', 'version']);
         $people = Person::query()->whereKey($heads->pluck('created_by')->unique()->filter())->pluck('name', 'id');
 
         return $heads->mapWithKeys(static fn (object $head): array => [$head->id => [

@@ -3,11 +3,14 @@
 namespace App\Weeks;
 
 use App\Access\CurrentViewer;
-use App\Events\SeriesWriter;
 use App\Events\TargetCalendar;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\AddSeries;
+use App\Events\Write\NewSeries;
+use App\Events\Write\OperationKind;
 use App\History\Operation;
-use App\History\Recorder;
-use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -15,7 +18,7 @@ use OpenApi\Attributes as OA;
 /** Lays the events of a week over a range of weeks, leaving out closed days. */
 final class WeeksController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly TargetCalendar $targets, private readonly LaidWeek $week, private readonly SeriesWriter $writer, private readonly Recorder $recorder)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly TargetCalendar $targets, private readonly LaidWeek $week, private readonly ChangeEvents $changes)
     {
     }
 
@@ -38,22 +41,17 @@ final class WeeksController
     public function store(WeeksInput $input): JsonResponse
     {
         $target = $this->targets->named($input->validated('calendar'));
-        $person = $this->viewer->person();
-        $added = $this->recorder->record($person, 'weeks', [], function (Closure $added) use ($input, $target, $person): int {
-            $count = 0;
-            foreach ($this->week->of($input) as $each) {
-                if ($each['series'] !== null) {
-                    $added($this->writer->add($target->calendar->id, $each['series'], ['created_by' => $person->id, 'updated_by' => $person->id, 'copied_from' => $each['head']->id])->id);
-                    $count++;
-                }
+        $commands = [];
+        foreach ($this->week->of($input) as $each) {
+            if ($each['series'] !== null) {
+                $commands[] = new AddSeries($target->calendar->id, $each['series'], new NewSeries(copiedFrom: $each['head']->id));
             }
-            if ($count === 0) {
-                throw ValidationException::withMessages(['week' => 'There is nothing in this week that can be laid over others.']);
-            }
+        }
+        if ($commands === []) {
+            throw ValidationException::withMessages(['week' => 'There is nothing in this week that can be laid over others.']);
+        }
+        $operation = $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, OperationKind::Weeks, $commands)->operation;
 
-            return $count;
-        });
-
-        return (new JsonResponse(['operation' => $this->recorder->last?->id, 'events' => $added]))->header(Operation::HEADER, (string) $this->recorder->last?->id);
+        return (new JsonResponse(['operation' => $operation->id, 'events' => count($commands)]))->header(Operation::HEADER, (string) $operation->id);
     }
 }

@@ -12,14 +12,14 @@ enum Level: string
     /** When something is on, never what. */
     case BusyTimes = 'busy';
 
-    case Read = 'read';
+    case See = 'see';
 
     /** Add events; change and delete one's own. */
-    case Contribute = 'contribute';
+    case Add = 'add';
 
-    case Edit = 'edit';
+    case Change = 'change';
 
-    /** Edit, and settings and access. */
+    /** Change everything, and settings and access. */
     case Manage = 'manage';
 
     public function label(): string
@@ -37,9 +37,9 @@ enum Level: string
         return match ($this) {
             self::None => 'see nothing of it',
             self::BusyTimes => 'see when something is on, not what it is',
-            self::Read => 'see everything on it but private events',
-            self::Contribute => 'see it, add events, and change and delete your own',
-            self::Edit => 'see it, add events, and change and delete every one',
+            self::See => 'see everything on it but private events',
+            self::Add => 'see it, add events, and change and delete your own',
+            self::Change => 'see it, add events, and change and delete every one',
             self::Manage => 'change every event on it, its settings, and who may see it',
         };
     }
@@ -49,9 +49,9 @@ enum Level: string
         return match ($this) {
             self::None => 0,
             self::BusyTimes => 1,
-            self::Read => 2,
-            self::Contribute => 3,
-            self::Edit => 4,
+            self::See => 2,
+            self::Add => 3,
+            self::Change => 4,
             self::Manage => 5,
         };
     }

@@ -27,6 +27,6 @@ final class OwnList
             }
         }
 
-        return $offered && $decision->level->includes(Level::Read);
+        return $offered && $decision->level->includes(Level::See);
     }
 }

@@ -8,8 +8,8 @@ namespace PinnedRota\Core\Access;
 final readonly class Reach
 {
     private const VERBS = [
-        'manage' => ['manages', 'manage'], 'edit' => ['edits', 'edit'], 'contribute' => ['contributes', 'contribute'],
-        'read' => ['reads', 'read'], 'busy' => ['sees busy times', 'see busy times'],
+        'manage' => ['manages', 'manage'], 'change' => ['changes', 'change'], 'add' => ['adds', 'add'],
+        'see' => ['sees', 'see'], 'busy' => ['sees busy times', 'see busy times'],
     ];
 
     /** @param  array<string, int>  $counts  people by the value of their level; none are left out */
@@ -22,7 +22,7 @@ final readonly class Reach
         return array_sum($this->counts);
     }
 
-    /** One line such as “32 people: 3 manage, 6 contribute, 23 read; the public sees busy times”. */
+    /** One line such as “32 people: 3 manage, 6 add, 23 see; the public sees busy times”. */
     public function words(): string
     {
         $parts = [];
@@ -35,7 +35,7 @@ final readonly class Reach
         $public = match ($this->public) {
             Level::None => 'the public sees nothing',
             Level::BusyTimes => 'the public sees busy times',
-            default => 'the public reads it',
+            default => 'the public sees it',
         };
         $people = $this->people() === 1 ? '1 person' : $this->people().' people';
 

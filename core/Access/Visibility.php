@@ -15,8 +15,8 @@ enum Visibility: int
     case Full = 2;
 
     /**
-     * By one calendar. Private events are busy times to all below Edit but their author and who takes part in them;
-     * where they are pinned, Edit does not open them. Events that leave the time free do not show in busy times at all.
+     * By one calendar. Private events are busy times to all below Change but their author and who takes part in them;
+     * where they are pinned, Change does not open them. Events that leave the time free do not show in busy times at all.
      *
      * @param  bool  $isInvolved  whether the viewer added the event or takes part in it
      * @param  bool  $pinned  whether the event is on this calendar by a pin
@@ -26,8 +26,8 @@ enum Visibility: int
         if (! $level->includes(Level::BusyTimes)) {
             return self::Hidden;
         }
-        $opens = $level->includes($private ? Level::Edit : Level::Read) && ! ($private && $pinned);
-        if ($opens || ($isInvolved && $level->includes(Level::Read))) {
+        $opens = $level->includes($private ? Level::Change : Level::See) && ! ($private && $pinned);
+        if ($opens || ($isInvolved && $level->includes(Level::See))) {
             return self::Full;
         }
 

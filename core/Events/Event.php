@@ -106,11 +106,11 @@ final readonly class Event
         return $start->at($original->local->plusSeconds($start->local->seconds - $named->local->seconds));
     }
 
-    /** Whether the holder of a mail address takes part. */
-    public function hasParticipant(string $address): bool
+    /** Whether somebody takes part themselves, not by a group that they are in. */
+    public function asks(Party $who): bool
     {
         foreach ($this->participants as $participant) {
-            if (strcasecmp($participant->mailAddress(), $address) === 0 && $address !== '') {
+            if ($who->is($participant->party)) {
                 return true;
             }
         }

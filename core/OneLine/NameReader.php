@@ -21,6 +21,9 @@ final class NameReader
     /** @var list<int> */
     public array $responsible = [];
 
+    /** @var list<int> */
+    public array $rooms = [];
+
     public ?string $calendar = null;
 
     public function __construct(private readonly Line $line, private readonly Vocabulary $words)
@@ -81,6 +84,9 @@ final class NameReader
                     return false;
                 }
                 $this->place = self::asKnown($name, $this->words->places);
+                // A room that is named is booked.
+                $room = (int) self::keyOf($name, $this->words->rooms);
+                $this->rooms = $room === 0 ? [] : [$room];
 
                 return true;
             case PieceKind::Calendar:

@@ -19,6 +19,7 @@ final readonly class Understood
      * @param  list<int>  $people  who take part, by id
      * @param  list<int>  $groups
      * @param  list<int>  $responsible  people, by id
+     * @param  list<int>  $rooms  where it is, of the places that are rooms, by id
      * @param  ?string  $calendar  the slug of the one that was named
      * @param  list<Piece>  $pieces  in the order of the line
      */
@@ -35,6 +36,7 @@ final readonly class Understood
         public array $people,
         public array $groups,
         public array $responsible,
+        public array $rooms,
         public ?string $calendar,
         public bool $provisional,
         public bool $private,

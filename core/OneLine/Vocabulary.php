@@ -8,11 +8,12 @@ namespace PinnedRota\Core\OneLine;
 final readonly class Vocabulary
 {
     /**
-     * @param  list<string>  $places
+     * @param  list<string>  $places  rooms among them
      * @param  list<string>  $categories
      * @param  array<int, string>  $people  by id
      * @param  array<int, string>  $groups  by id
      * @param  array<string, string>  $calendars  those that the writer may add to, by slug
+     * @param  array<int, string>  $rooms  by id
      */
     public function __construct(
         public array $places = [],
@@ -20,6 +21,7 @@ final readonly class Vocabulary
         public array $people = [],
         public array $groups = [],
         public array $calendars = [],
+        public array $rooms = [],
     ) {
     }
 }

@@ -62,7 +62,7 @@ final class WhenText
     /** What a text means, where it is a time and nothing else. */
     private static function understood(string $text, LocalDateTime $midnight, bool $dayFirst): ?Understood
     {
-        $is = LineReader::read(self::NONE.' '.trim($text), new Vocabulary([], [], [], [], []), $midnight, $dayFirst);
+        $is = OneLineReader::read(self::NONE.' '.trim($text), new Vocabulary([], [], [], [], []), $midnight, $dayFirst);
 
         return $is->start === null || $is->end === null || $is->rule !== null || $is->title !== self::NONE ? null : $is;
     }

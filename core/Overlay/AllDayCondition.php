@@ -11,6 +11,11 @@ final readonly class AllDayCondition implements Condition
     {
     }
 
+    public function asks(): ?Asked
+    {
+        return null;
+    }
+
     public function holds(EventFacts $event): bool
     {
         return $event->allDay === $this->allDay;

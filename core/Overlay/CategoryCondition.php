@@ -16,6 +16,11 @@ final readonly class CategoryCondition implements Condition
         $this->names = array_fill_keys(array_map(mb_strtolower(...), $names), true);
     }
 
+    public function asks(): ?Asked
+    {
+        return null;
+    }
+
     public function holds(EventFacts $event): ?bool
     {
         if ($event->hidden) {

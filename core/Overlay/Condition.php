@@ -7,6 +7,9 @@ namespace PinnedRota\Core\Overlay;
 /** One thing that a layer asks of an event. */
 interface Condition
 {
+    /** What has to be known of an event beyond what is drawn of it; null where nothing has. */
+    public function asks(): ?Asked;
+
     /** Whether it holds; null where the viewer may not know, so that neither it nor its opposite takes the event. */
     public function holds(EventFacts $event): ?bool;
 }

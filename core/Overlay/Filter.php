@@ -18,6 +18,33 @@ final readonly class Filter
         return new self($names === [] ? [] : [new CategoryCondition($names)]);
     }
 
+    /** Whether it takes every event. */
+    public function isEmpty(): bool
+    {
+        return $this->conditions === [];
+    }
+
+    public function asksText(): bool
+    {
+        return $this->asks(Asked::Text);
+    }
+
+    public function asksPeople(): bool
+    {
+        return $this->asks(Asked::People);
+    }
+
+    private function asks(Asked $what): bool
+    {
+        foreach ($this->conditions as $condition) {
+            if ($condition->asks() === $what) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function takes(EventFacts $event): bool
     {
         foreach ($this->conditions as $condition) {

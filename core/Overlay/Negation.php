@@ -11,6 +11,11 @@ final readonly class Negation implements Condition
     {
     }
 
+    public function asks(): ?Asked
+    {
+        return $this->condition->asks();
+    }
+
     public function holds(EventFacts $event): ?bool
     {
         $holds = $this->condition->holds($event);

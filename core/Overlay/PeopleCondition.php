@@ -12,6 +12,11 @@ final readonly class PeopleCondition implements Condition
     {
     }
 
+    public function asks(): ?Asked
+    {
+        return $this->part === Part::Added ? null : Asked::People;
+    }
+
     public function holds(EventFacts $event): ?bool
     {
         if ($event->hidden) {

@@ -14,6 +14,11 @@ final readonly class StatusCondition implements Condition
     {
     }
 
+    public function asks(): ?Asked
+    {
+        return null;
+    }
+
     public function holds(EventFacts $event): ?bool
     {
         return $event->hidden ? null : in_array($event->status, $this->statuses, true);

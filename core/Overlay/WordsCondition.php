@@ -16,6 +16,11 @@ final readonly class WordsCondition implements Condition
         $this->words = array_values(array_filter(array_map(static fn (string $word): string => mb_strtolower(trim($word)), $words), static fn (string $word): bool => $word !== ''));
     }
 
+    public function asks(): Asked
+    {
+        return Asked::Text;
+    }
+
     public function holds(EventFacts $event): ?bool
     {
         if ($event->hidden) {

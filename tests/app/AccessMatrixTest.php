@@ -7,10 +7,14 @@ use App\Calendars\Calendar;
 use App\Calendars\Category;
 use App\ChangeLog\ChangeLog;
 use App\Directory\Person;
-use App\Events\Event;
+use App\Events\EventRecord;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\SetJoinable;
+use App\Events\Write\OperationKind;
 use App\Feeds\Feed;
 use App\History\OperationSeries;
-use App\History\Recorder;
 use App\Preparation\Task;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
@@ -202,7 +206,7 @@ const OTHERS = [
 /** Those on overlays have a table of their own in OverlayAccessTest. */
 const ON_OVERLAYS = ['PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'GET overlays/{slug}/grants', 'PUT overlays/{slug}/grants', 'PUT overlays/{slug}/keeper'];
 
-const LEVELS = [Level::None, Level::BusyTimes, Level::Read, Level::Contribute, Level::Edit, Level::Manage];
+const LEVELS = [Level::None, Level::BusyTimes, Level::See, Level::Add, Level::Change, Level::Manage];
 
 const SECRETS = ['Hospital', 'Ward 7', 'kneecap', 'Wellbeing', 'ada.secret'];
 
@@ -230,15 +234,14 @@ function scene($test, string $how, Level $level): object
         'participant' => $test->add($calendar, $ada, title: 'Hospital', start: '2026-11-13T09:00', more: $more + ['private' => true, 'participants' => [new Participant("mailto:{$viewer->email}"), new Participant('mailto:ada.secret@example.org')]]),
     ];
     $feed = Feed::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'full', 'token_hash' => uniqid(), 'created_by' => $ada->id]);
-    $request = AccessRequest::query()->create(['calendar_id' => $calendar->id, 'person_id' => $test->person('Cy Asks')->id, 'level' => Level::Read]);
-    $invitation = Invitation::query()->create(['calendar_id' => $calendar->id, 'person_id' => $viewer->id, 'level' => Level::Read]);
+    $request = AccessRequest::query()->create(['calendar_id' => $calendar->id, 'person_id' => $test->person('Cy Asks')->id, 'level' => Level::See]);
+    $invitation = Invitation::query()->create(['calendar_id' => $calendar->id, 'person_id' => $viewer->id, 'level' => Level::See]);
     // One that the viewer may add to, to pin and copy to.
     $board = $test->calendar($viewer, 'Board');
     foreach ($events as $event) {
-        $event->update(['joinable' => true]);
         Attachment::query()->create(['event_id' => $event->id, 'name' => 'kneecap.pdf', 'type' => 'application/pdf', 'size' => 3, 'path' => Storage::put('attachments/kneecap.pdf', 'pdf') ? 'attachments/kneecap.pdf' : '']);
         Task::query()->create(['event_id' => $event->id, 'position' => 0, 'title' => 'kneecap', 'days' => -1]);
-        app(Recorder::class)->record($ada, 'change', [$event->id], fn () => null);
+        app(ChangeEvents::class)->carryOut(Actor::person($ada), Cause::Screen, OperationKind::Change, [new SetJoinable($event->id, true)]);
     }
     ChangeLog::settings($calendar, $ada, ['name' => 'Before'], ['name' => 'Staff away']);
     if ($how === 'suspended') {
@@ -253,7 +256,7 @@ function scene($test, string $how, Level $level): object
 }
 
 /** Asks one operation, and leaves everything as it was. */
-function ask($test, object $scene, string $operation, ?Event $event = null): Illuminate\Testing\TestResponse
+function ask($test, object $scene, string $operation, ?EventRecord $event = null): Illuminate\Testing\TestResponse
 {
     DB::beginTransaction();
     try {
@@ -264,12 +267,12 @@ function ask($test, object $scene, string $operation, ?Event $event = null): Ill
             $event->delete();
         }
         $body = match ($operation) {
-            'PUT calendars/{slug}/grants' => ['kind' => 'person', 'id' => $scene->ada->id, 'level' => 'read'],
-            'POST calendars/{slug}/grants/addresses' => ['text' => 'nobody@example.org', 'level' => 'read'],
+            'PUT calendars/{slug}/grants' => ['kind' => 'person', 'id' => $scene->ada->id, 'level' => 'see'],
+            'POST calendars/{slug}/grants/addresses' => ['text' => 'nobody@example.org', 'level' => 'see'],
             'PUT calendars/{slug}/keeper' => ['kind' => 'person', 'id' => $scene->ada->id, 'stays' => 'manage'],
             'PUT calendars/{slug}/archived' => ['archived' => true],
             'PUT calendars/{slug}/list' => ['onList' => false],
-            'POST calendars/{slug}/requests' => ['level' => 'edit'],
+            'POST calendars/{slug}/requests' => ['level' => 'change'],
             'POST calendars/{slug}/feeds' => ['name' => 'x', 'detail' => 'full'],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],
             'POST events/{id}/copies', 'POST events/{id}/pins' => ['calendar' => $scene->ids['{board}']],
@@ -287,7 +290,7 @@ function ask($test, object $scene, string $operation, ?Event $event = null): Ill
             $path .= "?from=2026-11-01&to=2026-12-01&tz=Europe/London&calendar={$scene->calendar->slug}".(str_ends_with($operation, 'somebody') ? "&as={$scene->ada->id}" : '');
         }
 
-        return $test->as($scene->viewer, $method, '/'.strtr($path, $scene->ids + ['{id}' => (string) $event?->id, '{attachment}' => (string) ($event === null ? '' : Attachment::query()->where('event_id', $event->id)->value('id')), '{task}' => (string) ($event === null ? '' : Task::query()->where('event_id', $event->id)->value('id')), '{operation}' => (string) ($event === null ? '' : OperationSeries::query()->where('head_id', $event->id)->value('operation_id'))]), $body, 1);
+        return $test->as($scene->viewer, $method, '/'.strtr($path, $scene->ids + ['{id}' => (string) $event?->id, '{attachment}' => (string) ($event === null ? '' : Attachment::query()->where('event_id', $event->id)->value('id')), '{task}' => (string) ($event === null ? '' : Task::query()->where('event_id', $event->id)->value('id')), '{operation}' => (string) ($event === null ? '' : OperationSeries::query()->where('series_id', $event->id)->orderByDesc('id')->value('operation_id'))]), $body, 1);
     } finally {
         DB::rollBack();
         $scene->calendar->refresh()->load('source');
@@ -344,7 +347,7 @@ test('each level is answered as the tables say, however it is held', function (s
         $items = ask($this, $scene, 'GET sheet')->json('items') ?? [];
         if ($how !== 'suspended') {
             expect(array_column($items, 'title', 'id'))->toEqual(collect($scene->events)
-                ->mapWithKeys(fn (Event $event, string $kind): array => [$event->id => ['busy' => 'Busy', 'full' => 'Hospital'][TOLD[$kind][$index]] ?? null])->filter()->all());
+                ->mapWithKeys(fn (EventRecord $event, string $kind): array => [$event->id => ['busy' => 'Busy', 'full' => 'Hospital'][TOLD[$kind][$index]] ?? null])->filter()->all());
         }
         expect($asked)->toBe(count(ON_CALENDARS) + 4 * count(ON_EVENTS));
         Calendar::query()->forceDelete();
@@ -355,7 +358,7 @@ test('each level is answered as the tables say, however it is held', function (s
     'a group' => ['group', LEVELS],
     'a group in a group in a group' => ['nested group', LEVELS],
     'everyone' => ['everyone', LEVELS],
-    'the public' => ['public', [Level::None, Level::BusyTimes, Level::Read]],
+    'the public' => ['public', [Level::None, Level::BusyTimes, Level::See]],
     'its keeper' => ['keeper', [Level::Manage]],
     'nobody' => ['none', [Level::None]],
     'a suspended person' => ['suspended', LEVELS],

@@ -31,21 +31,21 @@ describe('what is hidden', function () {
         foreach ($secrets as $secret) {
             expect(($this->answers)($this->ben))->not->toContain($secret);
         }
-    })->with([[Level::BusyTimes], [Level::Read], [Level::Contribute]]);
+    })->with([[Level::BusyTimes], [Level::See], [Level::Add]]);
 
     test('who may edit sees all of it', function () {
-        $this->give($this->calendar, $this->ben, Level::Edit);
+        $this->give($this->calendar, $this->ben, Level::Change);
         $this->sheet($this->ben, '2026-11-01', '2026-12-01')->assertJsonPath('items.0.title', 'Hospital')->assertJsonPath('items.0.private', true);
     });
 
     test('a quick filter cannot be used to ask what a hidden event is', function () {
-        $this->give($this->calendar, $this->ben, Level::Read);
+        $this->give($this->calendar, $this->ben, Level::See);
         $this->sheet($this->ben, '2026-11-01', '2026-12-01', '&categories[]=health')->assertJsonCount(0, 'items');
         $this->sheet($this->ada, '2026-11-01', '2026-12-01', '&categories[]=health')->assertJsonCount(2, 'items');
     });
 
     test('losing access takes effect at the next request', function () {
-        $this->give($this->calendar, $this->ben, Level::Edit);
+        $this->give($this->calendar, $this->ben, Level::Change);
         $this->as($this->ben, 'GET', "/events/{$this->event->id}")->assertOk();
         $this->as($this->ada, 'PUT', "/calendars/{$this->calendar->slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'none'])->assertOk()->assertJsonCount(0, 'grants');
         $this->as($this->ben, 'GET', "/events/{$this->event->id}")->assertNotFound();
@@ -57,11 +57,11 @@ test('sharing is told to those who manage, and shows at once to those it is for'
     [$ada, $ben] = [$this->person(), $this->person('Ben Oar')];
     $calendar = $this->calendar($ada, 'Slipway');
     $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'everyone', 'level' => 'busy'])->assertOk();
-    $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'edit'])->assertOk()
-        ->assertJsonPath('keeper.name', 'Ada Quill')->assertJsonPath('grants.0.name', 'Everyone in the organisation')->assertJsonPath('grants.1.level', 'edit');
-    $this->as($ben, 'GET', '/calendars')->assertJsonPath('0.level', 'edit')->assertJsonPath('0.reasons', ['given to Ben Oar', 'open to everyone here']);
-    $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => 999_999, 'level' => 'edit'])->assertNotFound();
-    $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'public', 'level' => 'edit'])->assertUnprocessable();
+    $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'change'])->assertOk()
+        ->assertJsonPath('keeper.name', 'Ada Quill')->assertJsonPath('grants.0.name', 'Everyone in the organisation')->assertJsonPath('grants.1.level', 'change');
+    $this->as($ben, 'GET', '/calendars')->assertJsonPath('0.level', 'change')->assertJsonPath('0.reasons', ['given to Ben Oar', 'open to everyone here']);
+    $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => 999_999, 'level' => 'change'])->assertNotFound();
+    $this->as($ada, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'public', 'level' => 'change'])->assertUnprocessable();
 });
 
 test('the directory finds people and groups by parts of their names', function () {
@@ -96,7 +96,7 @@ test('what one may not see is answered letter for letter like what was never the
     ['GET', '/calendars/{slug}/managers', []],
     ['GET', '/calendars/{slug}/grants', []],
     ['GET', '/calendars/{slug}/log', []],
-    ['POST', '/calendars/{slug}/requests', ['level' => 'read']],
+    ['POST', '/calendars/{slug}/requests', ['level' => 'see']],
     ['PUT', '/calendars/{slug}/list', ['onList' => true]],
     ['POST', '/categories', ['calendar' => '{slug}', 'name' => 'x']],
     ['GET', '/directory/calendars?q={slug}', []],

@@ -56,7 +56,7 @@ test('the change mark moves with what one may see, and stands still otherwise', 
     [$adas, $bens] = [$mark($ada), $mark($ben)];
     $this->add($calendar, $ada);
     expect($mark($ada))->not->toBe($adas)->and($mark($ben))->toBe($bens);
-    $this->give($calendar, $ben, Level::Read);
+    $this->give($calendar, $ben, Level::See);
     $bens = $mark($ben);
     $this->add($calendar, $ada);
     expect($mark($ben))->not->toBe($bens);

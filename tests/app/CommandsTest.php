@@ -3,7 +3,7 @@
 use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Directory\Person;
-use App\Events\Event;
+use App\Events\EventRecord;
 use App\Imports\Import;
 use App\Overlays\Overlay;
 use Database\Seeders\Demo\DemoSeeder;
@@ -36,9 +36,9 @@ test('the demo is laid where it is asked for, once, and true to life', function 
     expect(app(DemoSeeder::class)->lay())->toBeTrue()->and(app(DemoSeeder::class)->lay())->toBeFalse();
     expect(Person::query()->count())->toBe(40)
         ->and(Calendar::query()->count())->toBe(25)
-        ->and(Event::query()->count())->toBeGreaterThan(2_900)
-        ->and(Event::query()->where('private', true)->count())->toBeGreaterThan(5)
-        ->and(Event::query()->where('status', 'provisional')->count())->toBeGreaterThan(20)
+        ->and(EventRecord::query()->count())->toBeGreaterThan(2_900)
+        ->and(EventRecord::query()->where('private', true)->count())->toBeGreaterThan(5)
+        ->and(EventRecord::query()->where('status', 'provisional')->count())->toBeGreaterThan(20)
         ->and(Overlay::query()->sole()->layers()->count())->toBe(7)
         ->and(DB::table('sources')->whereNull('error')->whereNotNull('succeeded_at')->count())->toBe(2);
     // Laid around today: there is something on this week, whichever week that is.

@@ -1,8 +1,8 @@
 <?php
 
-use App\Events\Event;
-use App\Events\OccurrenceHorizon;
-use App\Events\RollHorizon;
+use App\Events\EventRecord;
+use App\Occurrences\OccurrenceHorizon;
+use App\Occurrences\RollHorizon;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 
@@ -38,7 +38,7 @@ test('all-day, over days, over midnight, without length', function (array $input
 test('bad input gets a message at its field and changes nothing', function (array $input, string $field, string $message) {
     $this->as($this->ada, 'POST', '/events', ($this->input)($input))->assertUnprocessable()
         ->assertJsonPath('errors.0.field', $field)->assertJsonPath('errors.0.message', $message);
-    expect(Event::query()->count())->toBe(0)->and(DB::table('occurrences')->count())->toBe(0);
+    expect(EventRecord::query()->count())->toBe(0)->and(DB::table('occurrences')->count())->toBe(0);
 })->with([
     'no title' => [['title' => ''], 'title', 'Give the event a title.'],
     'a title of 10,000 characters' => [['title' => str_repeat('x', 10_000)], 'title', 'A title has at most 500 characters.'],
@@ -134,7 +134,7 @@ test('of two who change an event at once the second sees what the first did', fu
     $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['place' => 'Pontoon'], 1)->assertOk();
     $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['place' => 'Boat hall'], 1)->assertStatus(412)->assertJsonPath('current.place', 'Pontoon')->assertJsonPath('current.version', 2);
     $this->as($this->ada, 'DELETE', "/events/{$event->id}", [], 1)->assertStatus(412);
-    expect(Event::query()->find($event->id)->place)->toBe('Pontoon');
+    expect(EventRecord::query()->find($event->id)->place)->toBe('Pontoon');
 });
 
 test('times are told on the reader’s wall; all-day events never shift', function () {
@@ -149,7 +149,7 @@ test('times are told on the reader’s wall; all-day events never shift', functi
 
 test('a contributor changes what is their own and nothing else', function () {
     $ben = $this->person('Ben Oar');
-    $this->give($this->slip, $ben, Level::Contribute);
+    $this->give($this->slip, $ben, Level::Add);
     $own = $this->as($ben, 'POST', '/events', ($this->input)(['title' => 'Mine']))->assertCreated()->json('id');
     $others = $this->add($this->slip, $this->ada)->id;
     $this->as($ben, 'PATCH', "/events/{$own}", ['title' => 'Mine, still'], 1)->assertOk();

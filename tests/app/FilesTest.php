@@ -1,6 +1,6 @@
 <?php
 
-use App\Events\Event;
+use App\Events\EventRecord;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
@@ -79,10 +79,10 @@ test('a file is imported by command: first as a trial, then in earnest, then aga
     $path = tempnam(sys_get_temp_dir(), 'rota');
     file_put_contents($path, $file());
     $this->artisan('rota:import', ['file' => $path, '--calendar' => $calendar->slug, '--dry-run' => true])->expectsOutput('Workshops: 3 new, 0 changed, 0 already there (nothing was changed)')->assertOk();
-    expect(Event::query()->count())->toBe(0);
+    expect(EventRecord::query()->count())->toBe(0);
     $this->artisan('rota:import', ['file' => $path, '--calendar' => $calendar->slug])->expectsOutput('Workshops: 3 new, 0 changed, 0 already there')->assertOk();
     $this->artisan('rota:import', ['file' => $path, '--calendar' => $calendar->slug])->expectsOutput('Workshops: 0 new, 0 changed, 3 already there')->assertOk();
-    expect(Event::query()->whereNull('series_id')->count())->toBe(3);
+    expect(EventRecord::query()->whereNull('series_id')->count())->toBe(3);
     $this->artisan('rota:import', ['file' => $path, '--calendar' => 'nowhere'])->assertExitCode(1);
     unlink($path);
     // What comes out again is what went in.

@@ -1,7 +1,7 @@
 <?php
 
 use App\Attachments\Attachment;
-use App\Directory\Room;
+use App\Rooms\Room;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -12,7 +12,7 @@ beforeEach(function () {
     $this->ada = $this->person();
     $this->ben = $this->person('Ben Oar');
     $this->slip = $this->calendar($this->ada, 'Slipway');
-    $this->give($this->slip, $this->ben, Level::Read);
+    $this->give($this->slip, $this->ben, Level::See);
     $this->event = $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-10T09:00');
     $this->weekly = $this->add($this->slip, $this->ada, title: 'Rowing', start: '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=4');
     $this->change = fn (array $part, $event = null, string $query = '') => $this->as($this->ada, 'PATCH', '/events/'.($event ?? $this->event)->id.$query, $part, ($event ?? $this->event)->fresh()->version);

@@ -48,13 +48,13 @@ test('whoever is in a group is in the groups that have it, and gains and loses w
     $school = $this->group('School');
     $calendar = $this->calendar($this->root);
     $kept = $this->calendar($school, 'Kept by the school');
-    $this->give($calendar, $school, Level::Edit);
+    $this->give($calendar, $school, Level::Change);
     $this->give($kept, $this->root, Level::Manage);
     $seen = fn (): array => array_column($this->as($this->ben, 'GET', '/calendars')->json(), 'level', 'name');
     expect($seen())->toBe([]);
     ($this->put)($students, 'group', $year->id)->assertOk()->assertJsonPath('groups.0.name', 'Keel year');
     ($this->put)($school, 'group', $students->id)->assertOk();
-    expect($seen())->toBe(['Kept by the school' => 'manage', 'Workshops' => 'edit']);
+    expect($seen())->toBe(['Kept by the school' => 'manage', 'Workshops' => 'change']);
     ($this->put)($students, 'group', $year->id, false)->assertOk();
     expect($seen())->toBe([]);
 });
@@ -73,7 +73,7 @@ test('a group that keeps something is not deleted; with another goes what was sh
     $calendar = $this->calendar($riggers, 'Rigging loft');
     $this->as($this->root, 'DELETE', "/groups/{$riggers->id}")->assertConflict()->assertJsonPath('title', 'Riggers keeps Rigging loft. Hand over what it keeps first.');
     $calendar->update(['keeper_kind' => 'person', 'keeper_id' => $this->root->id]);
-    $this->give($calendar, $riggers, Level::Read);
+    $this->give($calendar, $riggers, Level::See);
     $this->as($this->root, 'DELETE', "/groups/{$riggers->id}")->assertNoContent();
     expect(DB::table('grants')->count())->toBe(0);
     $this->as($this->ben, 'GET', '/calendars')->assertExactJson([]);

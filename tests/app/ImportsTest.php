@@ -1,6 +1,6 @@
 <?php
 
-use App\Events\Event;
+use App\Events\EventRecord;
 use App\Imports\Import;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +27,7 @@ test('a file is looked at first, and changes nothing until it is brought in', fu
     $preview = ($this->look)($this->file)->assertCreated()->assertJsonPath('counts', ['added' => 3, 'changed' => 0, 'unchanged' => 0, 'removed' => 0])
         ->assertJsonPath('rows.0', ['verdict' => 'added', 'title' => 'Oar test', 'start' => '2026-11-02T09:30', 'allDay' => false, 'timezone' => 'Europe/London', 'repeats' => false, 'place' => ''])
         ->assertJsonPath('problems.0.outcome', 'refused')->assertJsonPath('problems.0.line', 28);
-    expect(Event::query()->count())->toBe(0);
+    expect(EventRecord::query()->count())->toBe(0);
     ($this->apply)($preview->json('id'))->assertOk()->assertJsonPath('added', 3);
     $titles = collect($this->sheet($this->ada, '2026-11-01', '2026-12-01')->json('items'))->map(fn (array $item): string => substr($item['start'], 5).' '.$item['title'])->all();
     expect($titles)->toBe(['11-02T09:30 Oar test', '11-03T09:00 Rowing', '11-05 Open day', '11-11T10:00 Rowing, moved', '11-17T09:00 Rowing'])
@@ -36,10 +36,10 @@ test('a file is looked at first, and changes nothing until it is brought in', fu
 
 test('bringing the same file in twice adds nothing twice', function () {
     ($this->apply)(($this->look)($this->file)->json('id'))->assertOk();
-    $before = [Event::query()->count(), DB::table('occurrences')->count()];
+    $before = [EventRecord::query()->count(), DB::table('occurrences')->count()];
     $again = ($this->look)($this->file)->assertJsonPath('counts', ['added' => 0, 'changed' => 0, 'unchanged' => 3, 'removed' => 0]);
     ($this->apply)($again->json('id'))->assertOk()->assertJsonPath('unchanged', 3);
-    expect([Event::query()->count(), DB::table('occurrences')->count()])->toBe($before);
+    expect([EventRecord::query()->count(), DB::table('occurrences')->count()])->toBe($before);
 });
 
 test('what has changed in the file changes here, what is gone from it stays', function () {
@@ -47,14 +47,14 @@ test('what has changed in the file changes here, what is gone from it stays', fu
     $changed = Make::calendar("UID:1\nDTSTART;TZID=Europe/London:20261102T133000\nSUMMARY:Oar test, later");
     $preview = ($this->look)($changed)->assertJsonPath('counts.changed', 1)->assertJsonPath('rows.0.verdict', 'changed');
     ($this->apply)($preview->json('id'))->assertOk();
-    expect(Event::query()->where('uid', '1')->sole())->title->toBe('Oar test, later')->starts_local->toBe('2026-11-02 13:30:00')
-        ->and(Event::query()->whereNull('series_id')->count())->toBe(3);
+    expect(EventRecord::query()->where('uid', '1')->sole())->title->toBe('Oar test, later')->starts_local->toBe('2026-11-02 13:30:00')
+        ->and(EventRecord::query()->whereNull('series_id')->count())->toBe(3);
 });
 
 test('a file is brought in once, by who looked at it', function () {
     $id = ($this->look)($this->file)->json('id');
     $ben = $this->person('Ben Oar');
-    $this->give($this->slip, $ben, Level::Edit);
+    $this->give($this->slip, $ben, Level::Change);
     ($this->apply)($id, $ben)->assertNotFound();
     ($this->apply)($id)->assertOk();
     ($this->apply)($id)->assertConflict();
@@ -62,16 +62,16 @@ test('a file is brought in once, by who looked at it', function () {
 
 test('who has lost the right between looking and bringing in changes nothing', function () {
     $ben = $this->person('Ben Oar');
-    $this->give($this->slip, $ben, Level::Edit);
+    $this->give($this->slip, $ben, Level::Change);
     $id = ($this->look)($this->file, $ben)->assertCreated()->json('id');
     DB::table('grants')->delete();
     ($this->apply)($id, $ben)->assertNotFound();
-    expect(Event::query()->count())->toBe(0);
+    expect(EventRecord::query()->count())->toBe(0);
 });
 
 test('a file that cannot be brought in is refused with the reason', function (string $text, string $message) {
     ($this->look)($text)->assertUnprocessable()->assertJsonPath('errors.0.field', 'file')->assertJsonPath('errors.0.message', $message);
-    expect(Event::query()->count())->toBe(0)->and(Import::query()->count())->toBe(0)->and(Storage::allFiles())->toBe([]);
+    expect(EventRecord::query()->count())->toBe(0)->and(Import::query()->count())->toBe(0)->and(Storage::allFiles())->toBe([]);
 })->with([
     'no iCalendar' => ['Name;Date', 'This is not an iCalendar file: it has no line BEGIN:VCALENDAR.'],
     'empty' => ['', 'This is not an iCalendar file: it has no line BEGIN:VCALENDAR.'],

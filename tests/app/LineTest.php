@@ -31,7 +31,7 @@ test('only names that one may know anyway are recognised', function () {
     $this->add($secret, $this->ben, more: ['place' => 'Ward seven']);
     $this->add($this->slip, $this->ada, more: ['place' => 'Quiet room', 'private' => true]);
     Category::query()->create(['name' => 'hush hush', 'calendar_id' => $secret->id]);
-    $this->give($this->slip, $this->ben, Level::Read);
+    $this->give($this->slip, $this->ben, Level::See);
     foreach (['Ward seven', 'on Dismissals', '#hush hush'] as $words) {
         expect(($this->read)($this->ben, "meeting {$words}")->json('title'))->not->toBe("meeting {$words}");
         expect(collect(($this->read)($this->ada, "meeting {$words}")->json('pieces'))->pluck('text')->all())->not->toContain($words);

@@ -18,7 +18,7 @@ const OVERLAY_OPERATIONS = [
 ];
 
 test('each level on an overlay is answered as the table says', function (string $operation, array $answers, string $how) {
-    foreach ([Level::None, Level::Read, Level::Edit, Level::Manage] as $index => $level) {
+    foreach ([Level::None, Level::See, Level::Change, Level::Manage] as $index => $level) {
         $keeper = $this->person();
         $viewer = $this->person('Ben Oar');
         $calendar = $this->calendar($viewer);
@@ -37,7 +37,7 @@ test('each level on an overlay is answered as the table says', function (string 
         }
         [$method, $path] = explode(' ', str_replace('{slug}', $overlay->slug, $operation));
         $answer = $this->as($viewer, $method, $path, [
-            'name' => 'Changed', 'kind' => 'person', 'id' => $keeper->id, 'level' => 'read', 'stays' => 'manage',
+            'name' => 'Changed', 'kind' => 'person', 'id' => $keeper->id, 'level' => 'see', 'stays' => 'manage',
             'layers' => [['name' => 'One', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$calendar->slug]]],
         ], 1);
         expect($answer->status())->toBe($answers[$index], "{$operation} at {$level->value}");
@@ -68,11 +68,11 @@ test('a layer of calendars that one may not see tells neither their names nor ho
     $ada = $this->person();
     $ben = $this->person('Ben Oar');
     $seen = $this->calendar($ada, 'Open days');
-    $this->give($seen, $ben, Level::Read);
+    $this->give($seen, $ben, Level::See);
     $hidden = [$this->calendar($ada, 'Dismissals'), $this->calendar($ada, 'Hospital')];
     $layer = fn (string $name, $calendars): array => ['name' => $name, 'colour' => 'sea', 'mark' => 'disc', 'calendars' => array_map(fn ($each): string => $each->slug, $calendars)];
     $slug = $this->as($ada, 'POST', '/overlays', ['name' => 'All', 'layers' => [$layer('One', [$hidden[0]]), $layer('Two', [$seen, ...$hidden]), $layer('Three', [$seen])]])->assertCreated()->json('slug');
-    $this->as($ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read'])->assertOk();
+    $this->as($ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'see'])->assertOk();
     $told = fn ($viewer): array => array_column($this->as($viewer, 'GET', "/sheet?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={$slug}")->assertOk()->json('layers'), 'about');
     expect($told($ben))->toBe(['nothing that you may see', 'Open days', 'Open days'])
         ->and($told($ada))->toBe(['Dismissals', '3 calendars', 'Open days']);

@@ -1,8 +1,8 @@
 <?php
 
 use App\Calendars\Category;
-use App\Events\OccurrenceHorizon;
-use App\Events\OccurrenceQuery;
+use App\Occurrences\OccurrenceHorizon;
+use App\Occurrences\OccurrenceQuery;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
@@ -40,7 +40,7 @@ test('through a shared overlay one sees what one’s own access allows', functio
     $this->add($this->loft, $this->ada, title: 'Rope theory', more: ['categories' => ['assessment']]);
     $slug = ($this->keep)();
     $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertNotFound();
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read'])->assertOk()->assertJsonPath('grants.0.level', 'read');
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'see'])->assertOk()->assertJsonPath('grants.0.level', 'see');
     expect(($this->through)($this->ben, $slug))->toBe([]);
     $this->give($this->slip, $this->ben, Level::BusyTimes);
     $this->give($this->loft, $this->ben, Level::BusyTimes);
@@ -70,8 +70,8 @@ test('an overlay of nothing, or of calendars that are not there, is refused', fu
 
 test('somebody who edits an overlay does not throw out calendars they cannot see', function () {
     $slug = ($this->keep)(['layers' => [['name' => 'Both', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug, $this->loft->slug]]]]);
-    DB::table('grants')->insert(['on_kind' => 'overlay', 'on_id' => DB::table('overlays')->value('id'), 'subject_kind' => 'person', 'subject_id' => $this->ben->id, 'level' => 'edit']);
-    $this->give($this->slip, $this->ben, Level::Read);
+    DB::table('grants')->insert(['on_kind' => 'overlay', 'on_id' => DB::table('overlays')->value('id'), 'subject_kind' => 'person', 'subject_id' => $this->ben->id, 'level' => 'change']);
+    $this->give($this->slip, $this->ben, Level::See);
     $layers = $this->as($this->ben, 'GET', '/overlays')->json('0.layers');
     expect($layers[0]['calendars'])->toBe([$this->slip->slug]);
     $this->as($this->ben, 'PUT', "/overlays/{$slug}", ['name' => 'Both', 'layers' => $layers], 1)->assertOk();
@@ -97,8 +97,8 @@ test('a layer asks for words, people, status, length and their opposites; everyt
     expect(($this->through)($this->ada, $slug))->toBe(['0 Open day', '1 Haul out', '2 Splicing', '3 Staying', '4 Sweeping']);
     $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertJsonPath('layers.*.about', ['everything else', '2 calendars · “nets”, “long rope”', '2 calendars · of some people, responsible', '2 calendars · mine', '2 calendars · not confirmed · timed · busy']);
     // “Mine” is whoever looks; who sees busy times learns nothing by any of it.
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read'])->assertOk();
-    $this->give($this->slip, $this->ben, Level::Read);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'see'])->assertOk();
+    $this->give($this->slip, $this->ben, Level::See);
     $this->give($this->loft, $this->ben, Level::BusyTimes);
     expect(($this->through)($this->ben, $slug))->toBe(['0 Busy', '0 Busy', '0 Busy', '1 Haul out', '4 Sweeping']);
 });
@@ -133,8 +133,8 @@ test('the same event by two ways shows once and says where else it is; of what i
     ]]);
     $items = $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->json('items');
     expect($items)->toHaveCount(1)->and($items[0]['layer'])->toBe(0)->and([$items[0]['calendar'], ...$items[0]['also']])->toEqualCanonicalizing([$this->slip->slug, $this->loft->slug]);
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'read']);
-    $this->give($this->slip, $this->ben, Level::Read);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'see']);
+    $this->give($this->slip, $this->ben, Level::See);
     $this->give($this->loft, $this->ben, Level::BusyTimes);
     $items = $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->json('items');
     expect($items)->toHaveCount(2)->and(array_column($items, 'also'))->toBe([[], []]);
@@ -182,12 +182,12 @@ test('an overlay is kept by a group, given at levels and handed over, and never 
     $this->as($this->ada, 'POST', '/overlays', ['name' => 'Theirs', 'layers' => ($this->layers)(), 'keeper' => ['kind' => 'group', 'id' => $this->group('Others', $this->ben)->id]])
         ->assertUnprocessable()->assertJsonPath('errors.0.field', 'keeper');
     $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'busy'])->assertUnprocessable();
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit'])->assertOk()
-        ->assertJsonPath('keeper.name', 'Yard')->assertJsonPath('grants', [['kind' => 'person', 'id' => $this->ben->id, 'name' => 'Ben Oar', 'level' => 'edit']]);
-    $this->as($this->ben, 'GET', '/overlays')->assertJsonPath('0.level', 'edit');
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/keeper", ['kind' => 'person', 'id' => $this->ben->id, 'stays' => 'read'])->assertOk()
-        ->assertJsonPath('keeper.name', 'Ben Oar')->assertJsonPath('grants.*.level', ['read'])->assertJsonPath('grants.0.name', 'Yard');
-    $this->as($this->ada, 'GET', '/overlays')->assertJsonPath('0.level', 'read');
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'change'])->assertOk()
+        ->assertJsonPath('keeper.name', 'Yard')->assertJsonPath('grants', [['kind' => 'person', 'id' => $this->ben->id, 'name' => 'Ben Oar', 'level' => 'change']]);
+    $this->as($this->ben, 'GET', '/overlays')->assertJsonPath('0.level', 'change');
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/keeper", ['kind' => 'person', 'id' => $this->ben->id, 'stays' => 'see'])->assertOk()
+        ->assertJsonPath('keeper.name', 'Ben Oar')->assertJsonPath('grants.*.level', ['see'])->assertJsonPath('grants.0.name', 'Yard');
+    $this->as($this->ada, 'GET', '/overlays')->assertJsonPath('0.level', 'see');
     $empty = $this->group('Empty');
     $this->as($this->ben, 'PUT', "/overlays/{$slug}/keeper", ['kind' => 'group', 'id' => $empty->id, 'stays' => 'none'])->assertStatus(409);
     $this->as($this->ben, 'GET', '/overlays')->assertJsonPath('0.keeper.name', 'Ben Oar');
@@ -195,8 +195,8 @@ test('an overlay is kept by a group, given at levels and handed over, and never 
 
 test('a layer keeps its hidden calendars when who may edit the overlay gives it another name, colour and pattern', function () {
     $slug = ($this->keep)(['layers' => [['name' => 'Both', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug, $this->loft->slug]]]]);
-    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit'])->assertOk();
-    $this->give($this->slip, $this->ben, Level::Read);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'person', 'id' => $this->ben->id, 'level' => 'change'])->assertOk();
+    $this->give($this->slip, $this->ben, Level::See);
     $layers = $this->as($this->ben, 'GET', '/overlays')->json('0.layers');
     $this->as($this->ben, 'PUT', "/overlays/{$slug}", ['name' => 'Both', 'layers' => [['name' => 'Two', 'pattern' => 'stripes'] + $layers[0]]], 1)->assertOk();
     $this->as($this->ada, 'GET', '/overlays')->assertJsonPath('0.layers.0.pattern', 'stripes')->assertJsonCount(2, '0.layers.0.calendars');
@@ -210,7 +210,7 @@ test('rows of lanes are told apart by person, place, calendar or category; what 
     $this->add($this->slip, $this->ada, title: 'Sweeping', more: ['place' => ' slip 2']);
     $this->add($this->slip, $this->ada, title: 'Doctor', more: ['private' => true, 'place' => 'Ward 7', 'categories' => ['Health']]);
     $cy = $this->person('Cy Reads');
-    $this->give($this->slip, $cy, Level::Read);
+    $this->give($this->slip, $cy, Level::See);
     $rows = function ($viewer, string $group): array {
         $sheet = $this->sheet($viewer, '2026-11-01', '2026-12-01', "&group={$group}&calendar={$this->slip->slug}")->assertOk()->json();
         $found = array_fill_keys(array_column($sheet['rows'], 'name'), []);
@@ -235,7 +235,7 @@ test('on top of whatever is looked through it is asked for words and people, and
     $this->add($this->slip, $this->ada, title: 'Haul out', more: ['description' => 'With the long ROPE', 'participants' => [$ben]]);
     $this->add($this->slip, $this->ada, title: 'Sweeping', more: ['private' => true, 'place' => 'Rope walk', 'participants' => [$ben]]);
     $cy = $this->person('Cy Reads');
-    $this->give($this->slip, $cy, Level::Read);
+    $this->give($this->slip, $cy, Level::See);
     $found = fn ($viewer, string $more): array => array_column($this->sheet($viewer, '2026-11-01', '2026-12-01', "&calendar={$this->slip->slug}{$more}")->assertOk()->json('items'), 'title');
     expect($found($this->ada, '&words=rope'))->toBe(['Haul out', 'Sweeping'])->and($found($this->ada, "&people[]={$this->ben->id}"))->toBe(['Haul out', 'Sweeping'])
         ->and($found($cy, '&words=rope'))->toBe(['Haul out'])->and($found($cy, "&people[]={$this->ben->id}"))->toBe(['Haul out'])
@@ -251,7 +251,7 @@ test('an item says what keeps its viewer from changing it, who is responsible, a
     $this->add($this->slip, $this->ben, title: 'Sweeping', start: '2026-11-03T09:30', more: ['private' => true, 'participants' => [$leads]]);
     $cy = $this->person('Cy Reads');
     $told = fn ($viewer): array => array_map(fn (array $item): array => [$item['hold'], $item['unanswered'], $item['responsible']], $this->sheet($viewer, '2026-11-01', '2026-12-01', "&calendar={$this->slip->slug}")->json('items'));
-    $this->give($this->slip, $this->ben, Level::Contribute);
+    $this->give($this->slip, $this->ben, Level::Add);
     $this->give($this->slip, $cy, Level::BusyTimes);
     expect($told($this->ada))->toBe([[null, false, ['Ada Quill']], [null, false, ['Ada Quill']]])
         ->and($told($this->ben))->toBe([['level', true, ['Ada Quill']], [null, false, ['Ada Quill']]])

@@ -93,13 +93,13 @@ test('people are found by name, post, address and how they stand', function () {
 test('who is suspended is out at once on every device, keeps what they have, and comes in again', function () {
     $ben = $this->person('Ben Oar');
     $calendar = $this->calendar($this->root);
-    $this->give($calendar, $ben, Level::Edit);
+    $this->give($calendar, $ben, Level::Change);
     DB::table('sessions')->insert(['id' => 'elsewhere', 'user_id' => $ben->id, 'payload' => '', 'last_activity' => time()]);
     $this->as($this->root, 'PUT', "/people/{$ben->id}/suspended", ['suspended' => true])->assertOk()->assertJsonPath('status', 'suspended');
     expect(DB::table('sessions')->where('user_id', $ben->id)->count())->toBe(0);
     $this->as($ben, 'GET', '/calendars')->assertUnauthorized();
     $this->as($this->root, 'PUT', "/people/{$ben->id}/suspended", ['suspended' => false])->assertOk();
-    $this->as($ben, 'GET', '/calendars')->assertJsonPath('0.level', 'edit');
+    $this->as($ben, 'GET', '/calendars')->assertJsonPath('0.level', 'change');
 });
 
 test('nobody is suspended or taken out of a group who alone manages something', function () {
@@ -129,7 +129,7 @@ test('a keeper leaves: all that they keep is listed and handed over in one step,
     $van = $this->calendar($ben, 'Van');
     $overlay = Overlay::query()->create(['slug' => 'bens', 'name' => 'Ben’s', 'keeper_kind' => SubjectKind::Person, 'keeper_id' => $ben->id]);
     $feed = Feed::query()->create(['calendar_id' => $slipway->id, 'name' => 'Board', 'detail' => 'full', 'token_hash' => 'x', 'created_by' => $ben->id]);
-    $this->give($this->calendar($this->root, 'Plans'), $ben, Level::Edit);
+    $this->give($this->calendar($this->root, 'Plans'), $ben, Level::Change);
     $this->as($this->root, 'GET', "/people/{$ben->id}/kept")->assertJsonPath('calendars.*.name', ['Slipway', 'Van'])->assertJsonPath('overlays.0.name', 'Ben’s')->assertJsonPath('feeds.0.name', 'Board');
     $to = fn (string $what, string $slug, Person|Group $keeper): array => ['what' => $what, 'slug' => $slug, 'kind' => $keeper instanceof Person ? 'person' : 'group', 'id' => $keeper->id];
     // Something is left over: nothing happens.
@@ -184,7 +184,7 @@ test('one says of oneself what one is called, where and when one works, and not 
 test('whoever left or was suspended is out of what others are asked, and off what they managed', function () {
     $ben = $this->person('Ben Oar', ['status' => 'suspended']);
     $calendar = $this->calendar($this->root);
-    $this->as($this->root, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'read'])->assertNotFound();
+    $this->as($this->root, 'PUT', "/calendars/{$calendar->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'see'])->assertNotFound();
     $this->as($this->root, 'PUT', "/calendars/{$calendar->slug}/keeper", ['kind' => 'person', 'id' => $ben->id, 'stays' => 'none'])->assertNotFound();
     expect(Calendar::query()->first()->keeper_id)->toBe($this->root->id);
 });

@@ -1,12 +1,11 @@
 <?php
 
-use App\Events\VerifyOccurrences;
+use App\Occurrences\VerifyOccurrences;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
-use PinnedRota\Core\Events\Participants;
 
 beforeEach(function () {
     $this->ada = $this->person();
@@ -15,8 +14,8 @@ beforeEach(function () {
     // Ada’s own; Ben reads it. The board is Ben’s, and Cy reads that alone.
     $this->slip = $this->calendar($this->ada, 'Slipway');
     $this->board = $this->calendar($this->ben, 'Board');
-    $this->give($this->slip, $this->ben, Level::Read);
-    $this->give($this->board, $this->cy, Level::Read);
+    $this->give($this->slip, $this->ben, Level::See);
+    $this->give($this->board, $this->cy, Level::See);
     $this->event = $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-10T09:00', more: ['place' => 'Slip 2', 'categories' => ['Launch']]);
     $this->weekly = $this->add($this->slip, $this->ada, title: 'Rowing', start: '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=3');
     $this->pin = fn ($event, $person = null) => $this->as($person ?? $this->ben, 'POST', "/events/{$event->id}/pins", ['calendar' => $this->board->slug]);
@@ -44,7 +43,7 @@ test('a pinned event is one event on several calendars, seen by those who see it
 });
 
 test('a board that shows something by a pin says so in its feed and its mark', function () {
-    $this->give($this->board, SubjectKind::Public, Level::Read);
+    $this->give($this->board, SubjectKind::Public, Level::See);
     $mark = DB::table('calendars')->where('id', $this->board->id)->value('revision');
     ($this->pin)($this->event)->assertNoContent();
     $pinned = DB::table('calendars')->where('id', $this->board->id)->value('revision');
@@ -70,7 +69,7 @@ test('who sees busy times by one calendar and all by another sees all, once', fu
     DB::table('grants')->where('on_id', $this->slip->id)->delete();
     $this->give($this->slip, $this->cy, Level::BusyTimes);
     $this->as($this->ada, 'POST', "/events/{$this->event->id}/pins", ['calendar' => $this->board->slug])->assertUnprocessable();
-    $this->give($this->board, $this->ada, Level::Contribute);
+    $this->give($this->board, $this->ada, Level::Add);
     ($this->pin)($this->event, $this->ada)->assertNoContent();
     expect(array_values(array_filter(($this->seen)($this->cy), fn (string $item): bool => str_starts_with($item, '11-10') && ! str_ends_with($item, 'Busy'))))->toBe(['11-10 Haul out, pinned'])
         ->and(count(array_filter(($this->seen)($this->cy), fn (string $item): bool => $item === '11-10 Busy')))->toBe(1, 'the other one of that day, and not this one again');
@@ -90,7 +89,7 @@ test('it is taken off by who pinned it, who may edit there, and who may change t
     ($this->pin)($this->event)->assertNoContent();
     $off($this->cy)->assertForbidden();
     $off($this->ada)->assertStatus(409);
-    $this->give($this->board, $this->ada, Level::Read);
+    $this->give($this->board, $this->ada, Level::See);
     $off($this->ada)->assertNoContent();
     ($this->pin)($this->event)->assertNoContent();
     $off($this->ben)->assertNoContent();
@@ -130,7 +129,7 @@ test('moved to the calendar that it is pinned to it is there once, and parted in
     ($this->pin)($this->weekly)->assertNoContent();
     $this->as($this->ada, 'PATCH', "/events/{$this->weekly->id}?occurrence=2026-11-10T09:00:00Z&following=1", ['title' => 'Sculling'], 1)->assertOk();
     expect(($this->seen)($this->cy))->toBe(['11-03 Rowing, pinned', '11-10 Sculling, pinned', '11-17 Sculling, pinned']);
-    $this->give($this->board, $this->ada, Level::Contribute);
+    $this->give($this->board, $this->ada, Level::Add);
     $this->as($this->ada, 'PATCH', "/events/{$this->weekly->id}", ['calendar' => $this->board->slug], 2)->assertOk()->assertJsonPath('pins', []);
     expect(($this->seen)($this->cy))->toBe(['11-03 Rowing', '11-10 Sculling, pinned', '11-17 Sculling, pinned']);
     ($this->sound)();
@@ -140,7 +139,7 @@ test('joining pins an event to one’s own calendar and counts one; leaving undo
     $join = fn ($person, string $method = 'POST') => $this->as($person, $method, "/events/{$this->event->id}/join");
     $join($this->ben)->assertStatus(409);
     $this->as($this->ada, 'PATCH', "/events/{$this->event->id}", ['joinable' => true], 1)->assertOk()->assertJsonPath('joinable', true)->assertJsonPath('joiners', 0);
-    $this->give($this->slip, $this->cy, Level::Read);
+    $this->give($this->slip, $this->cy, Level::See);
     // Who keeps no calendar that nobody else sees gets one; who does has it there.
     $diary = $this->calendar($this->ben, 'Diary');
     $join($this->ben)->assertOk()->assertJsonPath('calendar', $diary->slug);
@@ -181,8 +180,8 @@ test('a copy is independent, knows what it is of, and asks nobody', function () 
 test('whoever is in a group that takes part is involved: they see what is private, and filters find them', function () {
     $crew = $this->group('Gig crew', $this->cy);
     $all = $this->groupOf($crew);
-    $this->give($this->slip, $this->cy, Level::Read);
-    $private = $this->add($this->slip, $this->ada, title: 'Debrief', start: '2026-11-12T09:00', more: ['private' => true, 'participants' => [Participants::ofGroup($all->id, 'All crews', ParticipantRole::Required)]]);
+    $this->give($this->slip, $this->cy, Level::See);
+    $private = $this->add($this->slip, $this->ada, title: 'Debrief', start: '2026-11-12T09:00', more: ['private' => true, 'participants' => [Participant::ofGroup($all->id, 'All crews', ParticipantRole::Required)]]);
     $seen = fn ($person): array => array_column($this->sheet($person, '2026-11-12', '2026-11-13')->json('items'), 'title');
     expect($seen($this->cy))->toBe(['Debrief'])->and($seen($this->ben))->toBe(['Busy'])
         ->and(($this->seen)($this->ada, "&people[]={$this->cy->id}"))->toBe(['11-12 Debrief'])->and(($this->seen)($this->ada, "&people[]={$this->ben->id}"))->toBe([]);

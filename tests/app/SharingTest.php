@@ -20,15 +20,15 @@ beforeEach(function () {
 });
 
 test('sharing says how far it reaches, and where the public follows it', function () {
-    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit'])->assertOk()->assertJsonPath('summary', '2 people: 1 manages, 1 edits; the public sees nothing')->assertJsonPath('publicUrl', null);
-    $url = ($this->put)(['kind' => 'public', 'level' => 'busy'])->assertJsonPath('summary', '2 people: 1 manages, 1 edits; the public sees busy times')->json('publicUrl');
+    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'change'])->assertOk()->assertJsonPath('summary', '2 people: 1 manages, 1 changes; the public sees nothing')->assertJsonPath('publicUrl', null);
+    $url = ($this->put)(['kind' => 'public', 'level' => 'busy'])->assertJsonPath('summary', '2 people: 1 manages, 1 changes; the public sees busy times')->json('publicUrl');
     $this->add($this->calendar, $this->ada, title: 'Secret launch');
     $this->add($this->calendar, $this->ada, title: 'Private lunch', start: '2026-11-03T12:00', more: ['private' => true]);
     $busy = $this->get((string) parse_url($url, PHP_URL_PATH))->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
     expect($busy)->toContain('SUMMARY:Busy')->not->toContain('Secret launch')->not->toContain('Private lunch');
-    ($this->put)(['kind' => 'public', 'level' => 'read'])->assertOk();
+    ($this->put)(['kind' => 'public', 'level' => 'see'])->assertOk();
     expect($this->get((string) parse_url($url, PHP_URL_PATH))->getContent())->toContain('Secret launch')->not->toContain('Private lunch');
-    ($this->put)(['kind' => 'public', 'level' => 'edit'])->assertUnprocessable()->assertJsonPath('errors.0.message', 'The public may see busy times or read, no more.');
+    ($this->put)(['kind' => 'public', 'level' => 'change'])->assertUnprocessable()->assertJsonPath('errors.0.message', 'The public may see busy times or see it, no more.');
     ($this->put)(['kind' => 'public', 'level' => 'none'])->assertOk();
     $withdrawn = $this->get((string) parse_url($url, PHP_URL_PATH))->assertNotFound()->getContent();
     expect($withdrawn)->toBe($this->get('/public/never-there.ics')->assertNotFound()->getContent());
@@ -36,7 +36,7 @@ test('sharing says how far it reaches, and where the public follows it', functio
 
 test('who gains by it is invited once: in the product, and by mail where asked', function () {
     $group = $this->group('Yard', $this->ben, $this->ada);
-    ($this->put)(['kind' => 'group', 'id' => $group->id, 'level' => 'read', 'letter' => true])->assertOk();
+    ($this->put)(['kind' => 'group', 'id' => $group->id, 'level' => 'see', 'letter' => true])->assertOk();
     Mail::assertQueuedCount(1);
     Mail::assertQueued(Letter::class, function (Letter $letter): bool {
         $html = $letter->render();
@@ -46,7 +46,7 @@ test('who gains by it is invited once: in the product, and by mail where asked',
     });
     $this->as($this->ben, 'GET', '/waiting')->assertJsonPath('invitations.0.by', 'Ada Quill')->assertJsonPath('invitations.0.means', 'see everything on it but private events');
     // More of what they had already is no invitation.
-    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit', 'letter' => true])->assertOk();
+    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'change', 'letter' => true])->assertOk();
     Mail::assertQueuedCount(1);
     expect(Invitation::query()->count())->toBe(1);
     // What was withdrawn invites nobody.
@@ -56,40 +56,40 @@ test('who gains by it is invited once: in the product, and by mail where asked',
 });
 
 test('an invitation is accepted, declined, or answered never; declining gives back what was given by name', function () {
-    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'contribute']);
+    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'add']);
     $id = $this->as($this->ben, 'GET', '/waiting')->json('invitations.0.id');
     $this->as($this->person('Cy Brook'), 'PUT', "/invitations/{$id}", ['accepted' => true])->assertNotFound();
     $this->as($this->ben, 'PUT', "/invitations/{$id}", ['accepted' => true])->assertNoContent();
     $this->as($this->ben, 'GET', '/calendars')->assertJsonPath('0.onList', true);
     $this->as($this->ben, 'PUT', "/invitations/{$id}", ['accepted' => false])->assertNoContent();
     $this->as($this->ben, 'GET', '/calendars')->assertExactJson([]);
-    $this->as($this->ada, 'GET', "{$this->path}/log")->assertJsonPath('0.words', 'Ben Oar: from Contribute to Nothing (declined)')->assertJsonPath('0.by', 'Ben Oar');
+    $this->as($this->ada, 'GET', "{$this->path}/log")->assertJsonPath('0.words', 'Ben Oar: from Add to Nothing (declined)')->assertJsonPath('0.by', 'Ben Oar');
 });
 
 test('leaving gives back what was given by name, and takes off the list what is open to all', function () {
-    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit']);
-    ($this->put)(['kind' => 'everyone', 'level' => 'read']);
+    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'change']);
+    ($this->put)(['kind' => 'everyone', 'level' => 'see']);
     $this->as($this->ben, 'DELETE', "{$this->path}/grants/own")->assertNoContent();
-    $this->as($this->ben, 'GET', '/calendars')->assertJsonPath('0.level', 'read')->assertJsonPath('0.onList', false);
+    $this->as($this->ben, 'GET', '/calendars')->assertJsonPath('0.level', 'see')->assertJsonPath('0.onList', false);
     $this->as($this->ada, 'GET', '/calendars')->assertJsonPath('0.onList', true);
 });
 
 test('many are given a level by pasted addresses; nobody loses by it, and unknown ones are told', function () {
-    $this->give($this->calendar, $this->ben, Level::Edit);
+    $this->give($this->calendar, $this->ben, Level::Change);
     $cy = $this->person('Cy Brook');
     $gone = $this->person('Di Gone', ['status' => 'left']);
-    $answer = $this->as($this->ada, 'POST', "{$this->path}/grants/addresses", ['text' => "Cy <{$cy->email}>, {$this->ben->email}; nobody@example.org\n{$gone->email}, Somebody Else", 'level' => 'read', 'letter' => true])->assertOk();
+    $answer = $this->as($this->ada, 'POST', "{$this->path}/grants/addresses", ['text' => "Cy <{$cy->email}>, {$this->ben->email}; nobody@example.org\n{$gone->email}, Somebody Else", 'level' => 'see', 'letter' => true])->assertOk();
     expect($answer->json('given'))->toBe(['Cy Brook'])->and($answer->json('already'))->toBe(['Ben Oar'])->and($answer->json('unknown'))->toBe(['nobody@example.org', mb_strtolower($gone->email), 'Somebody Else'])
-        ->and(array_column($answer->json('sharing.grants'), 'level', 'name'))->toBe(['Ben Oar' => 'edit', 'Cy Brook' => 'read']);
+        ->and(array_column($answer->json('sharing.grants'), 'level', 'name'))->toBe(['Ben Oar' => 'change', 'Cy Brook' => 'see']);
     Mail::assertQueuedCount(1);
-    $this->as($this->ada, 'POST', "{$this->path}/grants/addresses", ['text' => '', 'level' => 'read'])->assertUnprocessable();
+    $this->as($this->ada, 'POST', "{$this->path}/grants/addresses", ['text' => '', 'level' => 'see'])->assertUnprocessable();
 });
 
 test('the last who manages cannot be taken off, whoever keeps it on paper', function () {
     $empty = $this->group('Nobody');
     $this->give($this->calendar, $this->ada, Level::Manage);
     $this->calendar->update(['keeper_kind' => SubjectKind::Group, 'keeper_id' => $empty->id]);
-    foreach (['none', 'edit'] as $level) {
+    foreach (['none', 'change'] as $level) {
         ($this->put)(['kind' => 'person', 'id' => $this->ada->id, 'level' => $level])->assertConflict()->assertJsonPath('title', 'That would leave “Slipway” with nobody who manages it. Hand over first, or let somebody else manage.');
     }
     $this->as($this->ada, 'DELETE', "{$this->path}/grants/own")->assertConflict();
@@ -101,19 +101,19 @@ test('the last who manages cannot be taken off, whoever keeps it on paper', func
 
 test('handing over makes another keeper at once, and whoever kept it goes on as was said', function () {
     $yard = $this->group('Yard', $this->ben);
-    $this->as($this->ada, 'PUT', "{$this->path}/keeper", ['kind' => 'group', 'id' => $this->group('Empty')->id, 'stays' => 'edit'])->assertConflict();
-    $this->as($this->ada, 'PUT', "{$this->path}/keeper", ['kind' => 'group', 'id' => $yard->id, 'stays' => 'read'])->assertOk()->assertJsonPath('keeper.name', 'Yard')->assertJsonPath('level', 'read');
+    $this->as($this->ada, 'PUT', "{$this->path}/keeper", ['kind' => 'group', 'id' => $this->group('Empty')->id, 'stays' => 'change'])->assertConflict();
+    $this->as($this->ada, 'PUT', "{$this->path}/keeper", ['kind' => 'group', 'id' => $yard->id, 'stays' => 'see'])->assertOk()->assertJsonPath('keeper.name', 'Yard')->assertJsonPath('level', 'see');
     $this->as($this->ben, 'GET', '/calendars')->assertJsonPath('0.level', 'manage')->assertJsonPath('0.reasons', ['kept by Yard']);
 });
 
 test('for any person it is told what they see and by what, and a look as they see it', function () {
     $keel = $this->group('Keel year', $this->ben);
-    $this->give($this->calendar, $this->groupOf($keel), Level::Edit);
-    $this->give($this->calendar, SubjectKind::Everyone, Level::Read);
+    $this->give($this->calendar, $this->groupOf($keel), Level::Change);
+    $this->give($this->calendar, SubjectKind::Everyone, Level::See);
     $students = $this->calendar->newQuery()->getConnection()->table('groups')->where('name', 'like', 'group of%')->value('name');
     $people = $this->as($this->ada, 'GET', "{$this->path}/people")->assertOk()->json('people');
-    expect(array_column(array_column($people, null, 'name')['Ben Oar']['reasons'], 'words'))->toBe(["Edit: member of Keel year, which is in {$students}", 'Read: everyone in the organisation'])
-        ->and(array_column(array_column($people, null, 'name')['Ada Quill']['reasons'], 'words'))->toBe(['Manage: keeps it', 'Read: everyone in the organisation']);
+    expect(array_column(array_column($people, null, 'name')['Ben Oar']['reasons'], 'words'))->toBe(["Change: member of Keel year, which is in {$students}", 'See: everyone in the organisation'])
+        ->and(array_column(array_column($people, null, 'name')['Ada Quill']['reasons'], 'words'))->toBe(['Manage: keeps it', 'See: everyone in the organisation']);
     $cy = $this->person('Cy Brook');
     $secret = $this->add($this->calendar, $this->ada, title: 'Private lunch', start: '2026-11-03T12:00', more: ['private' => true]);
     $other = $this->calendar($cy, 'Cy’s own');
@@ -134,21 +134,21 @@ test('asking reaches those who manage, is decided once, and told', function () {
     $this->as($this->ben, 'GET', "{$this->path}/managers")->assertJsonPath('names', ['Ada Quill', 'Cy Brook'])->assertJsonPath('asked', null);
     $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'busy'])->assertUnprocessable();
     $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'manage'])->assertUnprocessable();
-    $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'read', 'message' => 'for the <b>rota</b>'])->assertCreated();
+    $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'see', 'message' => 'for the <b>rota</b>'])->assertCreated();
     Mail::assertQueuedCount(2);
     // Asked again it is the same request, said otherwise.
-    $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'contribute', 'message' => 'for the rota'])->assertCreated();
+    $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'add', 'message' => 'for the rota'])->assertCreated();
     Mail::assertQueuedCount(2);
-    $this->as($this->ben, 'GET', "{$this->path}/managers")->assertJsonPath('asked', 'contribute');
+    $this->as($this->ben, 'GET', "{$this->path}/managers")->assertJsonPath('asked', 'add');
     $this->as($this->ben, 'GET', '/waiting')->assertJsonPath('requests', []);
     $request = $this->as($cy, 'GET', '/waiting')->assertJsonPath('requests.0.by', 'Ben Oar')->assertJsonPath('requests.0.message', 'for the rota')->json('requests.0.id');
-    $this->as($cy, 'PUT', "/requests/{$request}", ['level' => 'read'])->assertNoContent();
+    $this->as($cy, 'PUT', "/requests/{$request}", ['level' => 'see'])->assertNoContent();
     $this->as($this->ada, 'PUT', "/requests/{$request}", ['level' => 'none'])->assertConflict()->assertJsonPath('title', 'Somebody else has decided this already.');
-    $this->as($this->ben, 'GET', '/calendars')->assertJsonPath('0.level', 'read');
-    $this->as($this->ben, 'GET', '/waiting')->assertJsonPath('answers.0.level', 'read')->assertJsonPath('answers.0.by', 'Cy Brook')->assertJsonPath('invitations', []);
+    $this->as($this->ben, 'GET', '/calendars')->assertJsonPath('0.level', 'see');
+    $this->as($this->ben, 'GET', '/waiting')->assertJsonPath('answers.0.level', 'see')->assertJsonPath('answers.0.by', 'Cy Brook')->assertJsonPath('invitations', []);
     $this->as($this->ben, 'PUT', "/requests/{$request}/seen")->assertNoContent();
     $this->as($this->ben, 'GET', '/waiting')->assertJsonPath('answers', []);
-    $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'edit'])->assertCreated();
+    $this->as($this->ben, 'POST', "{$this->path}/requests", ['level' => 'change'])->assertCreated();
     $this->as($this->ben, 'DELETE', "{$this->path}/requests")->assertNoContent();
     expect(AccessRequest::query()->whereNull('decided_at')->count())->toBe(0);
 });
@@ -156,22 +156,22 @@ test('asking reaches those who manage, is decided once, and told', function () {
 test('every change of access and settings is written down and can be taken back', function () {
     $log = fn (): array => array_column($this->as($this->ada, 'GET', "{$this->path}/log")->assertOk()->json(), 'words');
     $revert = fn (string $words) => $this->as($this->ada, 'POST', "{$this->path}/log/".collect($this->as($this->ada, 'GET', "{$this->path}/log")->json())->firstWhere('words', $words)['id'].'/revert')->assertOk();
-    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit']);
+    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'change']);
     // The same once more changes nothing, and is not written.
-    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'edit']);
+    ($this->put)(['kind' => 'person', 'id' => $this->ben->id, 'level' => 'change']);
     $this->as($this->ada, 'PATCH', $this->path, ['name' => 'Slip', 'firstDay' => 'SU', 'offered' => false], 1)->assertOk()->assertJsonPath('firstDay', 'SU');
     $this->as($this->ada, 'PUT', "{$this->path}/archived", ['archived' => true])->assertOk()->assertJsonPath('archived', true);
     expect($log())->toBe([
         'the calendar was archived',
         'name: from “Slipway” to “Slip”; first day of the week: from none to “SU”; on everyone’s list: from yes to no',
-        'Ben Oar: from Nothing to Edit',
+        'Ben Oar: from Nothing to Change',
     ]);
     $revert('the calendar was archived');
     $revert('name: from “Slipway” to “Slip”; first day of the week: from none to “SU”; on everyone’s list: from yes to no');
-    $revert('Ben Oar: from Nothing to Edit');
+    $revert('Ben Oar: from Nothing to Change');
     expect($this->calendar->fresh()->only(['name', 'first_day', 'offered', 'archived_at']))->toBe(['name' => 'Slipway', 'first_day' => null, 'offered' => true, 'archived_at' => null]);
     $this->as($this->ben, 'GET', '/calendars')->assertExactJson([]);
-    expect($log()[0])->toBe('Ben Oar: from Edit to Nothing (reverted)');
+    expect($log()[0])->toBe('Ben Oar: from Change to Nothing (reverted)');
     $other = $this->calendar($this->ada, 'Other');
     $this->as($this->ada, 'POST', "/calendars/{$other->slug}/log/".DB::table('activity_log')->max('id').'/revert')->assertNotFound();
 });
@@ -186,7 +186,7 @@ test('a change of who is in a group is taken back from the log of the organisati
 });
 
 test('an archived calendar is read and not changed, stays off lists, and comes back', function () {
-    $this->give($this->calendar, $this->ben, Level::Edit);
+    $this->give($this->calendar, $this->ben, Level::Change);
     $event = $this->add($this->calendar, $this->ada, start: '2026-11-03T12:00');
     $this->as($this->ada, 'PUT', "{$this->path}/archived", ['archived' => true])->assertOk();
     $this->as($this->ben, 'GET', "/events/{$event->id}")->assertOk()->assertJsonPath('mayChange', false);
@@ -214,7 +214,7 @@ test('the directory finds by name, keeper, group and category, and tells by none
     $yard = $this->group('Yard', $this->ben);
     $this->calendar->update(['description' => 'Bookings of the cradle']);
     $van = $this->calendar($yard, 'Van');
-    $this->give($this->calendar, SubjectKind::Everyone, Level::Read);
+    $this->give($this->calendar, SubjectKind::Everyone, Level::See);
     $away = $this->calendar($this->ada, 'Staff away', ['description' => 'Hospital']);
     $this->give($away, SubjectKind::Everyone, Level::BusyTimes);
     $this->add($away, $this->ada, more: ['categories' => ['launch']]);
@@ -233,13 +233,13 @@ test('the directory finds by name, keeper, group and category, and tells by none
         ->and($find('q=hospital'))->toBe([])->and($find('q=hospital', $this->ada))->toBe(['Staff away']);
     // With which other groups a calendar is shared is told to those who manage it.
     $riggers = $this->group('Riggers');
-    $this->give($this->calendar, $riggers, Level::Edit);
+    $this->give($this->calendar, $riggers, Level::Change);
     expect($find("group={$riggers->id}"))->toBe([])->and($find("group={$riggers->id}", $this->ada))->toBe(['Slipway']);
 });
 
 test('categories are kept by those who manage, with colours, and free additions only where they are allowed', function () {
     $root = $this->person('Root', ['role' => 'administrator']);
-    $this->give($this->calendar, $this->ben, Level::Contribute);
+    $this->give($this->calendar, $this->ben, Level::Add);
     $this->as($this->ada, 'POST', '/categories', ['name' => 'everywhere'])->assertForbidden();
     $this->as($root, 'POST', '/categories', ['name' => 'closed', 'closesDay' => true, 'colour' => 'brick'])->assertCreated()->assertJsonPath('closesDay', true)->assertJsonPath('colour', 'brick');
     $id = $this->as($this->ada, 'POST', '/categories', ['name' => 'cradle', 'calendar' => $this->calendar->slug])->assertCreated()->json('id');
@@ -267,10 +267,10 @@ test('what a person sees is read in a bounded number of queries, however much th
         return $queries;
     };
     $groups = array_map(fn (int $n) => $this->group("Group {$n}", $this->ben), range(1, 10));
-    $this->give($this->calendar, $groups[0], Level::Read);
+    $this->give($this->calendar, $groups[0], Level::See);
     $few = $count();
     foreach (range(1, 60) as $n) {
-        $this->give($this->calendar($this->ada, "Calendar {$n}"), $groups[$n % 10], Level::Read);
+        $this->give($this->calendar($this->ada, "Calendar {$n}"), $groups[$n % 10], Level::See);
     }
     // Each call of listen() counts again what the one before it counts.
     DB::getEventDispatcher()->forget(Illuminate\Database\Events\QueryExecuted::class);

@@ -1,6 +1,6 @@
 <?php
 
-use App\Events\Event;
+use App\Events\EventRecord;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
 use Illuminate\Support\Facades\Queue;
@@ -13,7 +13,7 @@ beforeEach(function () {
     $this->ada = $this->person();
     $this->far = fn (string $path): string => config('rota.standins.url').$path;
     $this->subscribe = fn (string $path, array $more = []) => $this->as($this->ada, 'POST', '/sources', $more + ['url' => ($this->far)($path), 'name' => 'Tides', 'colour' => 'pine', 'mark' => 'waves']);
-    $this->titles = fn (): array => Event::query()->orderBy('title')->pluck('title')->all();
+    $this->titles = fn (): array => EventRecord::query()->orderBy('title')->pluck('title')->all();
 });
 
 test('an address is checked at once and shows as a calendar that is only read', function () {
@@ -107,7 +107,7 @@ test('those who read a source see where it leads, not the key in its address, an
     $source = ($this->subscribe)('/switch/a.ics?events=one&key=hunter2');
     $ben = $this->person('Ben Oar');
     $calendar = Source::query()->sole()->calendar()->sole();
-    $this->give($calendar, SubjectKind::Everyone, Level::Read);
+    $this->give($calendar, SubjectKind::Everyone, Level::See);
     expect($this->as($ben, 'GET', '/sources')->assertJsonPath('0.url', '127.0.0.1')->getContent())->not->toContain('hunter2');
     $this->as($ben, 'POST', '/sources/'.$source->json('id').'/refresh')->assertForbidden();
 });

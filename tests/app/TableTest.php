@@ -1,8 +1,8 @@
 <?php
 
-use App\Events\Event;
-use App\Events\VerifyOccurrences;
+use App\Events\EventRecord;
 use App\History\Operation;
+use App\Occurrences\VerifyOccurrences;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PinnedRota\Core\Access\Level;
@@ -20,7 +20,7 @@ beforeEach(function () {
     $this->weekly = $this->add($this->loft, $this->ada, title: 'Rowing', start: '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=4', more: $by($this->ada));
     $this->table = fn (string $more = '', $person = null) => $this->as($person ?? $this->ada, 'GET', "/table?from=2026-11-01&to=2027-05-01&tz=Europe/London{$more}")->assertOk();
     $this->titles = fn (string $more = ''): array => array_column(($this->table)($more)->json('rows'), 'title');
-    $this->events = fn (Event ...$events): array => array_map(fn (Event $event): array => ['id' => $event->id, 'version' => $event->fresh()->version], $events);
+    $this->events = fn (EventRecord ...$events): array => array_map(fn (EventRecord $event): array => ['id' => $event->id, 'version' => $event->fresh()->version], $events);
     $this->bulk = fn (array $body, string $path = '/bulk', $person = null) => $this->as($person ?? $this->ada, 'POST', $path, $body + ['tz' => 'Europe/London', 'events' => ($this->events)($this->haul, $this->away, $this->weekly)]);
 });
 
@@ -46,7 +46,7 @@ test('rows are filtered by state, words, categories, people and calendar, and on
     expect(($this->titles)('&status=provisional'))->toBe(['away'])->and(($this->titles)('&words=haul'))->toBe(['Haul out'])->and(($this->titles)('&categories[]=launch'))->toBe(['Haul out'])
         ->and(($this->titles)("&people[]={$this->ada->id}"))->toBe(['Rowing'])->and(($this->titles)("&calendar={$this->slip->slug}"))->toBe(['Haul out']);
     $this->give($this->slip, $this->ben, Level::BusyTimes);
-    $this->give($this->loft, $this->ben, Level::Read);
+    $this->give($this->loft, $this->ben, Level::See);
     ($this->table)('', $this->ben)->assertJsonPath('total', 2)->assertJsonPath('rows.*.hold', ['level', 'level']);
     $this->as($this->ada, 'GET', '/table?from=2026-01-01&to=2030-01-01&tz=Europe/London')->assertUnprocessable()->assertJsonPath('errors.0.field', 'to');
     $this->as($this->ada, 'GET', '/table?from=2026-11-01&to=2026-12-01&tz=Europe/London&sort=colour')->assertUnprocessable()->assertJsonPath('errors.0.field', 'sort');
@@ -77,34 +77,34 @@ test('whatever is done to many is one operation, undone to the byte with the ind
     $before = $this->everything();
     $operation = (int) ($this->bulk)($change)->assertOk()->headers->get('Operation');
     $after = $this->everything();
-    expect($after)->not->toEqual($before)->and(Operation::query()->count())->toBe(1)->and($seen->call($this))->toBeTrue();
+    expect($after)->not->toEqual($before)->and(Operation::query()->where('cause', 'screen')->count())->toBe(1)->and($seen->call($this))->toBeTrue();
     foreach ([['undo', $before], ['redo', $after], ['undo', $before]] as [$turn, $state]) {
         $this->as($this->ada, 'POST', "/operations/{$operation}/{$turn}")->assertNoContent();
         expect($this->everything())->toEqual($state)->and(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
     }
 })->with([
-    'place' => [['place' => 'Quay'], fn () => Event::query()->where('place', 'Quay')->count() === 3],
-    'no place' => [['place' => ''], fn () => Event::query()->where('place', '')->count() === 3],
-    'state, busy and priority' => [['status' => 'cancelled', 'busy' => false, 'priority' => 3], fn () => Event::query()->where('status', 'cancelled')->where('busy', false)->where('priority', 3)->count() === 3],
+    'place' => [['place' => 'Quay'], fn () => EventRecord::query()->where('place', 'Quay')->count() === 3],
+    'no place' => [['place' => ''], fn () => EventRecord::query()->where('place', '')->count() === 3],
+    'state, busy and priority' => [['status' => 'cancelled', 'busy' => false, 'priority' => 3], fn () => EventRecord::query()->where('status', 'cancelled')->where('busy', false)->where('priority', 3)->count() === 3],
     'categories' => [['addCategories' => ['wet'], 'dropCategories' => ['launch']], fn () => DB::table('event_category')->count() === 3],
     'people' => [['addParticipants' => 'x'], fn () => DB::table('event_participants')->count() === 4],
-    'another calendar' => [['calendar' => 'x'], fn () => Event::query()->where('calendar_id', $this->loft->id)->count() === 3],
+    'another calendar' => [['calendar' => 'x'], fn () => EventRecord::query()->where('calendar_id', $this->loft->id)->count() === 3],
     'by days and minutes' => [['shiftDays' => -7, 'shiftMinutes' => 90], fn () => DB::table('occurrences')->where('starts_at', '2026-11-05 10:30:00')->exists()],
-    'copied by a term' => [['copyDays' => 84], fn () => Event::query()->count() === 6 && Event::query()->whereNotNull('copied_from')->count() === 3],
-    'copied elsewhere' => [['copyDays' => 7, 'calendar' => 'x'], fn () => Event::query()->where('calendar_id', $this->loft->id)->count() === 5],
-    'deleted' => [['delete' => true], fn () => Event::query()->count() === 0 && DB::table('occurrences')->count() === 0],
+    'copied by a term' => [['copyDays' => 84], fn () => EventRecord::query()->count() === 6 && EventRecord::query()->whereNotNull('copied_from')->count() === 3],
+    'copied elsewhere' => [['copyDays' => 7, 'calendar' => 'x'], fn () => EventRecord::query()->where('calendar_id', $this->loft->id)->count() === 5],
+    'deleted' => [['delete' => true], fn () => EventRecord::query()->count() === 0 && DB::table('occurrences')->count() === 0],
 ]);
 
 test('one that cannot be changed keeps all from being changed, and it is said which and why', function () {
     $fixed = $this->add($this->slip, $this->ada, title: 'Drill', start: '2026-11-10T09:00', rule: 'FREQ=MONTHLY;BYDAY=2TU');
     $events = ($this->events)($this->haul, $fixed);
     ($this->bulk)(['shiftDays' => 1, 'events' => $events])->assertUnprocessable()->assertJsonPath('errors.0.field', 'events.1')->assertJsonPath('errors.0.message', 'This series repeats by a rule that fixes its days. Move one occurrence, or change the repeat.');
-    expect($this->haul->fresh()->version)->toBe(1)->and(Operation::query()->count())->toBe(0)
+    expect($this->haul->fresh()->version)->toBe(1)->and(Operation::query()->where('cause', 'screen')->count())->toBe(0)
         ->and(($this->bulk)(['shiftDays' => 1, 'events' => $events], '/bulk/preview')->json('*.what'))->toBe(['change', 'refused']);
     // A calendar that takes no new categories; somebody who may read; an event that is not there.
     $this->loft->update(['free_categories' => false]);
-    $this->give($this->loft, $this->ben, Level::Edit);
-    $this->give($this->slip, $this->ben, Level::Read);
+    $this->give($this->loft, $this->ben, Level::Change);
+    $this->give($this->slip, $this->ben, Level::See);
     expect(($this->bulk)(['addCategories' => ['odd'], 'events' => [...($this->events)($this->haul, $this->away), ['id' => 999_999, 'version' => 1]]], '/bulk/preview', $this->ben)->json('*.refused'))
         ->toBe(['You may look at this event, not change it.', '“odd” is no category of Long loft, and those who manage it add them.', 'It is not there any more, or not for you.']);
 });
@@ -113,7 +113,7 @@ test('of two who change the same events the second is told, with what they are n
     $events = ($this->events)($this->haul, $this->away);
     $this->as($this->ada, 'PATCH', "/events/{$this->away->id}", ['title' => 'away, long'], 1)->assertOk();
     ($this->bulk)(['place' => 'Quay', 'events' => $events])->assertStatus(412)->assertJsonPath('current', [['id' => $this->away->id, 'title' => 'away, long', 'version' => 2]]);
-    expect(Event::query()->where('place', 'Quay')->exists())->toBeFalse();
+    expect(EventRecord::query()->where('place', 'Quay')->exists())->toBeFalse();
     ($this->bulk)(['place' => 'Quay'])->assertOk()->assertJsonPath('events', 3);
 });
 
@@ -121,7 +121,7 @@ test('asked for twice under one key it is done once', function () {
     $body = ['key' => Str::uuid()->toString(), 'copyDays' => 7];
     $first = ($this->bulk)($body)->assertOk()->json('operation');
     ($this->bulk)($body)->assertOk()->assertJsonPath('operation', $first);
-    expect(Event::query()->count())->toBe(6);
+    expect(EventRecord::query()->count())->toBe(6);
     $this->as($this->ada, 'GET', "/operations/{$body['key']}")->assertOk()->assertJsonPath('operation', $first);
     $this->as($this->ben, 'GET', "/operations/{$body['key']}")->assertNotFound();
 });
@@ -158,11 +158,11 @@ test('a cell that cannot be so is told why, and changes nothing', function (stri
 ]);
 
 test('a column pasted into many rows is one change', function () {
-    $cells = fn (Event $event, string $place): array => ['id' => $event->id, 'version' => 1, 'cells' => ['place' => $place]];
+    $cells = fn (EventRecord $event, string $place): array => ['id' => $event->id, 'version' => 1, 'cells' => ['place' => $place]];
     $operation = (int) ($this->bulk)(['events' => [$cells($this->haul, 'A'), $cells($this->away, 'B'), $cells($this->weekly, 'C')]])->assertOk()->headers->get('Operation');
-    expect(Event::query()->orderBy('id')->pluck('place')->all())->toBe(['A', 'B', 'C']);
+    expect(EventRecord::query()->orderBy('id')->pluck('place')->all())->toBe(['A', 'B', 'C']);
     $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertNoContent();
-    expect(Event::query()->orderBy('id')->pluck('place')->all())->toBe(['Slip 2', '', '']);
+    expect(EventRecord::query()->orderBy('id')->pluck('place')->all())->toBe(['Slip 2', '', '']);
     ($this->bulk)(['events' => [['id' => $this->haul->id, 'version' => 3, 'cells' => ['colour' => 'red']]]])->assertUnprocessable();
 });
 

@@ -19,9 +19,29 @@ foreach (glob(__DIR__.'/../../app/*/*Controller.php') as $file) {
         ->not->toUse(['PinnedRota\Core\Access\Access', 'PinnedRota\Core\Recurrence', 'PinnedRota\Core\Overlay\Composition', 'PinnedRota\Core\ICalendar\ComponentReader']);
 }
 
-arch('only events write the occurrence index')
-    ->expect('App\Events\OccurrenceIndex')
-    ->toOnlyBeUsedIn('App\Events');
+arch('one class writes the rows of series, and commands alone call it')
+    ->expect('App\Events\Write\SeriesTable')
+    ->toOnlyBeUsedIn('App\Events\Write');
+
+arch('one class puts rows of series back')
+    ->expect('App\Events\Write\SeriesRestorer')
+    ->toOnlyBeUsedIn('App\Events\Write\SeriesTable');
+
+arch('only changes of events write the occurrence index')
+    ->expect('App\Occurrences\OccurrenceIndex')
+    ->toOnlyBeUsedIn(['App\Occurrences', 'App\RotaServiceProvider']);
+
+arch('occurrences are read for somebody by one way')
+    ->expect('App\Occurrences\OccurrenceQuery')
+    ->toOnlyBeUsedIn(['App\Occurrences', 'App\Events\Read\SeenOccurrences', 'App\Events\Read\SeenCounts']);
+
+arch('one place blanks')
+    ->expect('PinnedRota\Core\Access\Redaction')
+    ->toOnlyBeUsedIn(['App\Events\Read', 'App\Events\EventJson']);
+
+arch('what writes and reads events knows of no request')
+    ->expect(['App\Events\Write', 'App\Events\Read', 'App\Occurrences'])
+    ->not->toUse(['App\Access\CurrentViewer', 'Illuminate\Http', 'Illuminate\Support\Facades\Auth', 'Illuminate\Foundation\Http\FormRequest']);
 
 arch('only access decides access')
     ->expect('PinnedRota\Core\Access\Access')

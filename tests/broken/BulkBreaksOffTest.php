@@ -2,9 +2,9 @@
 
 use App\Calendars\Calendar;
 use App\Directory\Person;
-use App\Events\Event;
-use App\Events\VerifyOccurrences;
+use App\Events\EventRecord;
 use App\History\Operation;
+use App\Occurrences\VerifyOccurrences;
 use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
@@ -17,7 +17,7 @@ beforeEach(function () {
     $this->slip = $this->calendar($this->ada, 'Slipway');
     DB::transaction(fn () => collect(range(1, 1000))->each(fn (int $number) => $this->add($this->slip, $this->ada, title: "Haul out {$number}", start: sprintf('2026-%02d-%02dT09:00', $number % 12 + 1, $number % 28 + 1))));
     $this->key = Str::uuid()->toString();
-    $this->body = ['key' => $this->key, 'tz' => 'Europe/London', 'place' => 'Elsewhere', 'shiftDays' => 1, 'events' => Event::query()->where('calendar_id', $this->slip->id)->get()->map(fn (Event $event): array => ['id' => $event->id, 'version' => 1])->all()];
+    $this->body = ['key' => $this->key, 'tz' => 'Europe/London', 'place' => 'Elsewhere', 'shiftDays' => 1, 'events' => EventRecord::query()->where('calendar_id', $this->slip->id)->get()->map(fn (EventRecord $event): array => ['id' => $event->id, 'version' => 1])->all()];
     // Sees what another one has written and not yet kept.
     config(['database.connections.watching' => config('database.connections.'.config('database.default'))]);
     DB::connection('watching')->statement('SET SESSION TRANSACTION ISOLATION LEVEL READ UNCOMMITTED');
@@ -74,9 +74,9 @@ test('a change of 1,000 events that breaks off in the middle leaves nothing behi
     $this->as($this->ada, 'POST', '/bulk', $this->body)->assertOk()->assertJsonPath('events', 1000);
     $operation = $this->as($this->ada, 'GET', "/operations/{$this->key}")->assertOk()->assertJsonPath('events', 1000)->json('operation');
     $sound = fn () => expect(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
-    expect(Event::query()->where('place', 'Elsewhere')->where('version', 2)->count())->toBe(1000)->and(Operation::query()->count())->toBe(1);
+    expect(EventRecord::query()->where('place', 'Elsewhere')->where('version', 2)->count())->toBe(1000)->and(Operation::query()->count())->toBe(1);
     $sound();
     $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertNoContent();
-    expect(Event::query()->where('place', 'Elsewhere')->count())->toBe(0);
+    expect(EventRecord::query()->where('place', 'Elsewhere')->count())->toBe(0);
     $sound();
 });

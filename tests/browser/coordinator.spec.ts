@@ -113,7 +113,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('combobox', { name: 'Person or group' }).fill('lindq');
         await page.getByRole('option', { name: /Oda Lindqvarn/ }).click();
         await page.getByRole('button', { name: 'Share', exact: true }).click();
-        await expect(page.getByText('Oda Lindqvarn: Read')).toBeVisible();
+        await expect(page.getByText('Oda Lindqvarn: See')).toBeVisible();
         await calendarLink(oda, drills).click();
         await expect(oda.getByText('given to Oda Lindqvarn')).toBeVisible();
         await oda.goto('/?overlay=all');
@@ -122,8 +122,8 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await expect(oda.getByRole('complementary', { name: 'Event' }).getByRole('button', { name: 'Change' })).toBeHidden();
     });
 
-    await test.step('raise it to Edit: what the second changes, the first sees without a reload', async () => {
-        await page.getByLabel('Level of Oda Lindqvarn').selectOption('edit');
+    await test.step('raise it to Change: what the second changes, the first sees without a reload', async () => {
+        await page.getByLabel('Level of Oda Lindqvarn').selectOption('change');
         await oda.getByRole('complementary', { name: 'Event' }).getByRole('button', { name: 'Change' }).click();
         await oda.getByLabel('Title').fill('Man overboard, Oda’s crew');
         await page.goto('/?overlay=all');

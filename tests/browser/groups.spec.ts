@@ -42,7 +42,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
     await page.getByRole('combobox', { name: 'Person or group' }).fill(allName);
     await page.getByRole('option', { name: new RegExp(allName) }).click();
     await page.getByRole('button', { name: 'Share', exact: true }).click();
-    await expect(page.getByText(`${allName}: Read`)).toBeVisible();
+    await expect(page.getByText(`${allName}: See`)).toBeVisible();
 
     const maeve = await enterElsewhere(browser, 'Maeve Ostrander');
     await maeve.goto('/groups');

@@ -90,8 +90,8 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
     await test.step('let through to everyone, each sees what their own access allows', async () => {
         await page.getByRole('button', { name: overlay }).click();
         await page.getByRole('menuitem', { name: 'Who may look through it…' }).click();
-        await page.getByLabel('Level of everyone').selectOption('read');
-        await expect(page.getByLabel('Level of everyone')).toHaveValue('read');
+        await page.getByLabel('Level of everyone').selectOption('see');
+        await expect(page.getByLabel('Level of everyone')).toHaveValue('see');
         await page.keyboard.press('Escape');
         const idris = await enterElsewhere(browser, 'Idris Holm');
         await idris.goto(`/?overlay=${kept}&view=list&date=${day(7)}`);

@@ -71,9 +71,9 @@ test('of two who change one event the second is told, and decides', async ({ pag
     await openCalendar(page, name);
     await page.getByRole('combobox', { name: 'Person or group' }).fill('noor feld');
     await page.getByRole('option', { name: /Noor Feldkamp/ }).click();
-    await page.getByLabel('Level', { exact: true }).selectOption('edit');
+    await page.getByLabel('Level', { exact: true }).selectOption('change');
     await page.getByRole('button', { name: 'Share', exact: true }).click();
-    await expect(page.getByText('Noor Feldkamp: Edit')).toBeVisible();
+    await expect(page.getByText('Noor Feldkamp: Change')).toBeVisible();
     await page.goto('/?overlay=all');
     await addEvent(page, name, day(3), 'Sail repair');
 

@@ -30,11 +30,11 @@ test('who sees busy times is told so, asks for more and gets it; found, looked a
         await freya.getByRole('button', { name: 'Ask for more' }).click();
         await freya.getByLabel('What for').fill('We row past it.');
         await freya.getByRole('button', { name: 'Ask', exact: true }).click();
-        await expect(freya.getByText('You have asked for “Read”.')).toBeVisible();
+        await expect(freya.getByText('You have asked for “See”.')).toBeVisible();
         await page.goto('/waiting');
         await expect(page.getByRole('listitem').filter({ hasText: calendar })).toContainText('We row past it.');
         await page.getByRole('listitem').filter({ hasText: calendar }).getByRole('button', { name: 'Grant Freya Castellane what they ask' }).click();
-        await expect(page.getByText(`Freya Castellane: Read on “${calendar}”.`)).toBeVisible();
+        await expect(page.getByText(`Freya Castellane: See on “${calendar}”.`)).toBeVisible();
         await expect(freya.locator(`[data-day="${day(2)}"]`).getByRole('button', { name: /Lifting the ketch/ })).toBeVisible();
         await freya.goto('/waiting');
         await freya.getByRole('listitem').filter({ hasText: calendar }).getByRole('button', { name: 'Seen' }).click();
@@ -67,10 +67,10 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
     await test.step('many at once by pasted addresses; the unknown one stays in the field', async () => {
         await page.getByRole('button', { name: 'Many at once…' }).click();
         await page.getByLabel('Addresses, in any order and form').fill('Colm <colm.vasquellis@skerrin-quay.example>, nobody@example.org; astrid.nakamoto.bell@skerrin-quay.example');
-        await page.getByRole('button', { name: 'Share with all of them: Read' }).click();
+        await page.getByRole('button', { name: 'Share with all of them: See' }).click();
         await expect(page.getByText('One is nobody’s here')).toBeVisible();
         await expect(page.getByLabel('Addresses, in any order and form')).toHaveValue('nobody@example.org');
-        await expect(page.getByLabel('How far it is shared')).toHaveText('3 people: 1 manages, 2 read; the public sees nothing');
+        await expect(page.getByLabel('How far it is shared')).toHaveText('3 people: 1 manages, 2 see; the public sees nothing');
     });
 
     const colm = await enterElsewhere(browser, 'Colm Vasquellis');
@@ -80,12 +80,12 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
         await expect(row).toContainText('Ines Halloran shares');
         await row.getByRole('button', { name: `Decline ${calendar}` }).click();
         await expect(row).toHaveCount(0);
-        await expect(page.getByLabel('How far it is shared')).toHaveText('2 people: 1 manages, 1 reads; the public sees nothing');
+        await expect(page.getByLabel('How far it is shared')).toHaveText('2 people: 1 manages, 1 sees; the public sees nothing');
     });
 
     await test.step('the reasons of any person, and the real sheet as they see it', async () => {
         await page.getByLabel('Find somebody').fill('astrid');
-        await expect(page.getByRole('list', { name: 'What people can see' })).toContainText('Read: given by name');
+        await expect(page.getByRole('list', { name: 'What people can see' })).toContainText('See: given by name');
         await page.getByRole('link', { name: 'See it as Astrid Nakamoto-Bell does' }).click();
         await expect(page.getByRole('status', { name: 'What you look at' })).toContainText('as Astrid Nakamoto-Bell does, with Read');
         await expect(page.locator(`[data-day="${day(3)}"]`).getByRole('button', { name: /^Busy/ })).toBeVisible();
@@ -95,8 +95,8 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
     });
 
     await test.step('the decline is in the change log, and taken back from there', async () => {
-        await page.getByRole('button', { name: 'Take back: Colm Vasquellis: from Read to Nothing (declined)' }).click();
-        await expect(page.getByLabel('How far it is shared')).toHaveText('3 people: 1 manages, 2 read; the public sees nothing');
+        await page.getByRole('button', { name: 'Take back: Colm Vasquellis: from See to Nothing (declined)' }).click();
+        await expect(page.getByLabel('How far it is shared')).toHaveText('3 people: 1 manages, 2 see; the public sees nothing');
         await colm.goto('/calendars?in=directory');
         await expect(calendarLink(colm, calendar)).toBeVisible();
         await colm.context().close();

@@ -289,7 +289,7 @@ test('the key is put in order and changed where it is; who may only look sees it
         await dialog.getByRole('combobox', { name: 'Person or group' }).fill('sail loft');
         await page.getByRole('option', { name: /Sail loft/ }).click();
         await dialog.getByRole('button', { name: 'Share' }).click();
-        await expect(dialog.getByLabel('Level of Sail loft')).toHaveValue('read');
+        await expect(dialog.getByLabel('Level of Sail loft')).toHaveValue('see');
         await page.keyboard.press('Escape');
     });
     await test.step('a reader toggles for themselves, and changes nothing', async () => {

@@ -104,5 +104,5 @@ export async function shareWith(page: Page, name: string, person: string): Promi
     await page.getByRole('combobox', { name: 'Person or group' }).fill(person);
     await page.getByRole('option', { name: new RegExp(person) }).click();
     await page.getByRole('button', { name: 'Share', exact: true }).click();
-    await expect(page.getByText(`${person}: Read`)).toBeVisible();
+    await expect(page.getByText(`${person}: See`)).toBeVisible();
 }

@@ -174,7 +174,7 @@ test('whoever is asked to take part sees that they have not answered, answers, a
     await page.getByRole('combobox', { name: 'Person or group' }).fill('aroha');
     await page.getByRole('option', { name: /Aroha Stensgaard/ }).click();
     await page.getByRole('button', { name: 'Share', exact: true }).click();
-    await expect(page.getByText('Aroha Stensgaard: Read')).toBeVisible();
+    await expect(page.getByText('Aroha Stensgaard: See')).toBeVisible();
     await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
     await laneCell(page, name, day(9)).click();
     await page.getByLabel('Title').fill(title);

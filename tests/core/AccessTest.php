@@ -1,12 +1,12 @@
 <?php
 
 use PinnedRota\Core\Access\Access;
-use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Grant;
 use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Reason;
+use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Access\Viewer;
@@ -17,9 +17,9 @@ $person = fn (int $id): Subject => new Subject(SubjectKind::Person, $id);
 $group = fn (int $id): Subject => new Subject(SubjectKind::Group, $id);
 $grants = fn (): array => [
     new Grant(new Subject(SubjectKind::Public), Level::BusyTimes),
-    new Grant(new Subject(SubjectKind::Everyone), Level::Read),
-    new Grant(new Subject(SubjectKind::Group, 5), Level::Edit),
-    new Grant(new Subject(SubjectKind::Person, 3), Level::Contribute),
+    new Grant(new Subject(SubjectKind::Everyone), Level::See),
+    new Grant(new Subject(SubjectKind::Group, 5), Level::Change),
+    new Grant(new Subject(SubjectKind::Person, 3), Level::Add),
     new Grant(new Subject(SubjectKind::Person, 4), Level::None),
 ];
 
@@ -28,13 +28,13 @@ test('the highest level that applies holds, and every reason is told', function 
     expect($decision->level)->toBe($level)->and($decision->reasons)->toHaveCount($reasons);
 })->with([
     'the keeper manages' => [new Viewer(1), Level::Manage, 3],
-    'a member' => [new Viewer(2), Level::Read, 2],
-    'given to the person' => [new Viewer(3), Level::Contribute, 3],
-    'given to a group' => [new Viewer(2, [5]), Level::Edit, 3],
-    'the group beats the person' => [new Viewer(3, [4, 5]), Level::Edit, 4],
-    'none takes nothing away' => [new Viewer(4), Level::Read, 2],
+    'a member' => [new Viewer(2), Level::See, 2],
+    'given to the person' => [new Viewer(3), Level::Add, 3],
+    'given to a group' => [new Viewer(2, [5]), Level::Change, 3],
+    'the group beats the person' => [new Viewer(3, [4, 5]), Level::Change, 4],
+    'none takes nothing away' => [new Viewer(4), Level::See, 2],
     'an outsider' => [Viewer::outsider(), Level::BusyTimes, 1],
-    'another group' => [new Viewer(2, [6]), Level::Read, 2],
+    'another group' => [new Viewer(2, [6]), Level::See, 2],
 ]);
 
 test('a group keeps for all who are in it', function () use ($group) {
@@ -51,12 +51,12 @@ test('how much of an event is seen', function (Level $level, bool $private, bool
     'nothing, even of one’s own' => [Level::None, false, true, true, Visibility::Hidden],
     'busy times' => [Level::BusyTimes, false, true, false, Visibility::BusyOnly],
     'busy times of what leaves the time free' => [Level::BusyTimes, false, false, false, Visibility::Hidden],
-    'read' => [Level::Read, false, true, false, Visibility::Full],
-    'private, read' => [Level::Read, true, true, false, Visibility::BusyOnly],
-    'private, contribute' => [Level::Contribute, true, true, false, Visibility::BusyOnly],
-    'private and free, read' => [Level::Read, true, false, false, Visibility::Hidden],
-    'private, its author' => [Level::Contribute, true, true, true, Visibility::Full],
-    'private, edit' => [Level::Edit, true, true, false, Visibility::Full],
+    'read' => [Level::See, false, true, false, Visibility::Full],
+    'private, read' => [Level::See, true, true, false, Visibility::BusyOnly],
+    'private, contribute' => [Level::Add, true, true, false, Visibility::BusyOnly],
+    'private and free, read' => [Level::See, true, false, false, Visibility::Hidden],
+    'private, its author' => [Level::Add, true, true, true, Visibility::Full],
+    'private, edit' => [Level::Change, true, true, false, Visibility::Full],
 ]);
 
 test('what a level lets one do with events', function (Level $level, bool $add, bool $own, bool $others) {
@@ -64,8 +64,8 @@ test('what a level lets one do with events', function (Level $level, bool $add, 
         ->and(EventRights::mayChange($level, true))->toBe($own)
         ->and(EventRights::mayChange($level, false))->toBe($others);
 })->with([
-    [Level::None, false, false, false], [Level::BusyTimes, false, false, false], [Level::Read, false, false, false],
-    [Level::Contribute, true, true, false], [Level::Edit, true, true, true], [Level::Manage, true, true, true],
+    [Level::None, false, false, false], [Level::BusyTimes, false, false, false], [Level::See, false, false, false],
+    [Level::Add, true, true, false], [Level::Change, true, true, true], [Level::Manage, true, true, true],
 ]);
 
 test('of a blanked event only that and when the time is taken is left', function () {
@@ -84,10 +84,10 @@ test('what keeps somebody from changing an event is said, or nothing does', func
     expect(EventRights::hold($level, $isAuthor, $subscribed, $archived))->toBe($hold)
         ->and($hold === null)->toBe(EventRights::mayChange(EventRights::level($level, $subscribed, $archived), $isAuthor));
 })->with([
-    [Level::Edit, false, false, false, null],
-    [Level::Contribute, true, false, false, null],
-    [Level::Contribute, false, false, false, Hold::Level],
-    [Level::Read, true, false, false, Hold::Level],
+    [Level::Change, false, false, false, null],
+    [Level::Add, true, false, false, null],
+    [Level::Add, false, false, false, Hold::Level],
+    [Level::See, true, false, false, Hold::Level],
     [Level::BusyTimes, true, false, false, Hold::Hidden],
     [Level::Manage, false, true, false, Hold::Outside],
     [Level::Manage, true, false, true, Hold::Archived],

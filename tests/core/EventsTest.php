@@ -3,10 +3,6 @@
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
-use PinnedRota\Core\Events\Participant;
-use PinnedRota\Core\Events\ParticipantAnswer;
-use PinnedRota\Core\Events\ParticipantRole;
-use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Reminder;
 use PinnedRota\Core\Events\Reminders;

@@ -2,11 +2,8 @@
 
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Visibility;
-use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Participant;
-use PinnedRota\Core\Events\ParticipantRole;
-use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Recurrence\RuleParser;
@@ -19,10 +16,10 @@ test('by a pin a calendar shows what it shows of its own, but nothing private', 
 })->with([
     [Level::None, false, true, Visibility::Hidden, Visibility::Hidden],
     [Level::BusyTimes, false, false, Visibility::BusyOnly, Visibility::BusyOnly],
-    [Level::Read, false, false, Visibility::Full, Visibility::Full],
-    [Level::Read, true, false, Visibility::BusyOnly, Visibility::BusyOnly],
-    [Level::Read, true, true, Visibility::Full, Visibility::Full],
-    [Level::Edit, true, false, Visibility::Full, Visibility::BusyOnly],
+    [Level::See, false, false, Visibility::Full, Visibility::Full],
+    [Level::See, true, false, Visibility::BusyOnly, Visibility::BusyOnly],
+    [Level::See, true, true, Visibility::Full, Visibility::Full],
+    [Level::Change, true, false, Visibility::Full, Visibility::BusyOnly],
     [Level::Manage, true, false, Visibility::Full, Visibility::BusyOnly],
     [Level::Manage, true, true, Visibility::Full, Visibility::Full],
 ]);

@@ -1,6 +1,6 @@
 <?php
 
-use PinnedRota\Core\OneLine\LineReader;
+use PinnedRota\Core\OneLine\OneLineReader;
 use PinnedRota\Core\OneLine\Vocabulary;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
@@ -36,7 +36,7 @@ test('the words of a rule, typed as one line, are the same rule again', function
     $start = Make::time('2026-11-10');
     $rule = (new RuleParser)->parse($text);
     $words = RuleWords::of($rule, $start);
-    $is = LineReader::read("Slip cradle 10 Nov 2026 {$words}", new Vocabulary([], [], [], [], []), LocalDateTime::parse('2026-11-02T08:00'));
+    $is = OneLineReader::read("Slip cradle 10 Nov 2026 {$words}", new Vocabulary([], [], [], [], []), LocalDateTime::parse('2026-11-02T08:00'));
     expect($is->rule)->not->toBeNull("“{$words}” says no repeat")->and($is->title)->toBe('Slip cradle', $words);
     $again = (new RuleParser)->parse((string) $is->rule)->ending($is->count, $is->until, $start);
     $days = static fn ($of): array => array_map(static fn (EventTime $time): string => $time->local->toDate(), (new RecurrenceSet([$of]))->startsBetween($start, $start->indexSeconds(), LocalDateTime::parse('2040-01-01')->seconds));

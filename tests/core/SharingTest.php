@@ -21,13 +21,13 @@ test('how far something is shared is told in one line', function (array $grants,
     expect($roster->reach($person(1), $grants)->words())->toBe($words);
 })->with([
     'its keeper alone' => [[], '1 person: 1 manages; the public sees nothing'],
-    'a group' => [[new Grant(new Subject(SubjectKind::Group, 5), Level::Contribute)], '3 people: 1 manages, 2 contribute; the public sees nothing'],
+    'a group' => [[new Grant(new Subject(SubjectKind::Group, 5), Level::Add)], '3 people: 1 manages, 2 add; the public sees nothing'],
     'everyone and a group' => [
-        [new Grant(new Subject(SubjectKind::Everyone), Level::Read), new Grant(new Subject(SubjectKind::Group, 5), Level::Edit)],
-        '4 people: 1 manages, 2 edit, 1 reads; the public sees nothing',
+        [new Grant(new Subject(SubjectKind::Everyone), Level::See), new Grant(new Subject(SubjectKind::Group, 5), Level::Change)],
+        '4 people: 1 manages, 2 change, 1 sees; the public sees nothing',
     ],
     'the public, who are everybody' => [[new Grant(new Subject(SubjectKind::Public), Level::BusyTimes)], '4 people: 1 manages, 3 see busy times; the public sees busy times'],
-    'the public reads' => [[new Grant(new Subject(SubjectKind::Public), Level::Read)], '4 people: 1 manages, 3 read; the public reads it'],
+    'the public sees' => [[new Grant(new Subject(SubjectKind::Public), Level::See)], '4 people: 1 manages, 3 see; the public sees it'],
 ]);
 
 test('what reaches nobody says so', function () use ($group) {
@@ -39,10 +39,10 @@ test('managers are whoever the decision makes one, and a group stands for its pe
     $roster = new Roster([new Viewer(1, [7]), new Viewer(2, [7, 8]), new Viewer(3)]);
     expect($roster->managers($group(7), []))->toBe([1, 2])
         ->and($roster->managers($group(9), [new Grant(new Subject(SubjectKind::Person, 3), Level::Manage)]))->toBe([3])
-        ->and($roster->managers($group(9), [new Grant(new Subject(SubjectKind::Person, 3), Level::Edit)]))->toBe([])
+        ->and($roster->managers($group(9), [new Grant(new Subject(SubjectKind::Person, 3), Level::Change)]))->toBe([])
         ->and($roster->people($group(8)))->toBe([2])
         ->and($roster->people(new Subject(SubjectKind::Everyone)))->toBe([1, 2, 3])
-        ->and($roster->atLeast(Level::Read, $group(8), [new Grant(new Subject(SubjectKind::Person, 3), Level::Read)]))->toBe([2, 3]);
+        ->and($roster->atLeast(Level::See, $group(8), [new Grant(new Subject(SubjectKind::Person, 3), Level::See)]))->toBe([2, 3]);
 });
 
 test('a way through groups is the shortest, and none where there is none', function () {
@@ -64,10 +64,10 @@ test('what is on one’s own list', function (Viewer $viewer, array $grants, ?bo
         'what one keeps and took off' => [new Viewer(1), [], false, true, false, false],
         'what is archived' => [new Viewer(1), [], true, true, true, false],
         'shared by name, though not offered' => [new Viewer(2), [new Grant(new Subject(SubjectKind::Person, 2), Level::BusyTimes)], null, false, false, true],
-        'shared through a group' => [new Viewer(2, [5]), [new Grant(new Subject(SubjectKind::Group, 5), Level::Read)], null, false, false, true],
-        'open to everyone and offered' => [new Viewer(2), $everyone(Level::Read), null, true, false, true],
-        'open to everyone and not offered' => [new Viewer(2), $everyone(Level::Read), null, false, false, false],
-        'open to everyone and added' => [new Viewer(2), $everyone(Level::Read), true, false, false, true],
+        'shared through a group' => [new Viewer(2, [5]), [new Grant(new Subject(SubjectKind::Group, 5), Level::See)], null, false, false, true],
+        'open to everyone and offered' => [new Viewer(2), $everyone(Level::See), null, true, false, true],
+        'open to everyone and not offered' => [new Viewer(2), $everyone(Level::See), null, false, false, false],
+        'open to everyone and added' => [new Viewer(2), $everyone(Level::See), true, false, false, true],
         'busy times of everyone' => [new Viewer(2), $everyone(Level::BusyTimes), null, true, false, false],
         'busy times, added' => [new Viewer(2), $everyone(Level::BusyTimes), true, true, false, true],
         'what was withdrawn after it was added' => [new Viewer(2), [], true, true, false, false],
@@ -78,12 +78,12 @@ test('who may ask for what', function (Level $has, array $may) {
     expect(array_values(array_filter(Level::cases(), fn (Level $wanted): bool => Asking::may($has, $wanted))))->toBe($may);
 })->with([
     [Level::None, []],
-    [Level::BusyTimes, [Level::Read, Level::Contribute, Level::Edit]],
-    [Level::Read, [Level::Contribute, Level::Edit]],
-    [Level::Edit, []],
+    [Level::BusyTimes, [Level::See, Level::Add, Level::Change]],
+    [Level::See, [Level::Add, Level::Change]],
+    [Level::Change, []],
     [Level::Manage, []],
 ]);
 
 test('the events of a source and of an archived calendar are read at most', function (Level $level, Level $expected) {
     expect(EventRights::level($level, true, false))->toBe($expected)->and(EventRights::level($level, false, true))->toBe($expected)->and(EventRights::level($level, false, false))->toBe($level);
-})->with([[Level::None, Level::None], [Level::BusyTimes, Level::BusyTimes], [Level::Read, Level::Read], [Level::Edit, Level::Read], [Level::Manage, Level::Read]]);
+})->with([[Level::None, Level::None], [Level::BusyTimes, Level::BusyTimes], [Level::See, Level::See], [Level::Change, Level::See], [Level::Manage, Level::See]]);

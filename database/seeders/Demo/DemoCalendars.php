@@ -16,28 +16,28 @@ final class DemoCalendars
 {
     /** name => [colour, mark, keeper, grants, description] */
     private const CALENDARS = [
-        'School days' => ['sea', 'disc', 'Coordination', ['everyone' => 'read'], 'Term dates, closures and what concerns the whole school.'],
-        'Assessments' => ['brick', 'triangle', 'Coordination', ['everyone' => 'read', 'Staff' => 'contribute'], 'Tests, papers and practical assessments of all cohorts.'],
-        'Launches and open days' => ['plum', 'diamond', 'Coordination', ['everyone' => 'read'], 'What the public may come to.'],
-        'Visits' => ['cobalt', 'star', 'Coordination', ['everyone' => 'read', 'Staff' => 'contribute'], 'Visitors, and visits to other yards.'],
-        'Term council' => ['slate', 'ring', 'Coordination', ['Staff' => 'read'], ''],
-        'Keel year' => ['pine', 'bars', 'Coordination', ['Keel year' => 'read', 'Staff' => 'edit'], 'First year: timetable.'],
-        'Frame year' => ['umber', 'bars', 'Coordination', ['Frame year' => 'read', 'Staff' => 'edit'], 'Second year: timetable.'],
-        'Launch year' => ['rose', 'bars', 'Coordination', ['Launch year' => 'read', 'Staff' => 'edit'], 'Third year: timetable.'],
-        'Joinery shop' => ['moss', 'square', 'Joinery', ['everyone' => 'read'], ''],
-        'Rigging loft' => ['pine', 'square', 'Rigging', ['everyone' => 'read'], ''],
-        'Sail loft' => ['cobalt', 'square', 'Sail loft', ['everyone' => 'read'], ''],
-        'Seamanship' => ['sea', 'square', 'Seamanship', ['everyone' => 'read'], ''],
-        'Slipway' => ['ochre', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], 'Bookings of the slip and its cradle.'],
-        'Safety boat' => ['rose', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], ''],
-        'Steam box' => ['umber', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], ''],
-        'Chart room' => ['slate', 'pentagon', 'Yard', ['everyone' => 'read', 'Staff' => 'contribute'], ''],
-        'Van' => ['moss', 'pentagon', 'Yard', ['Staff' => 'contribute'], ''],
-        'Staff away' => ['cobalt', 'plus', 'Coordination', ['Staff' => 'contribute', 'everyone' => 'busy'], 'Leave, courses, illness.'],
-        'Staff meetings' => ['slate', 'disc', 'Coordination', ['Staff' => 'read'], ''],
-        'Safety drills' => ['brick', 'star', 'Yard', ['everyone' => 'read'], ''],
-        'Teaching cover' => ['plum', 'triangle', 'Coordination', ['Staff' => 'edit'], 'Who stands in for whom.'],
-        'Volunteers' => ['ochre', 'diamond', 'Coordination', ['Volunteers' => 'contribute', 'Staff' => 'read'], ''],
+        'School days' => ['sea', 'disc', 'Coordination', ['everyone' => 'see'], 'Term dates, closures and what concerns the whole school.'],
+        'Assessments' => ['brick', 'triangle', 'Coordination', ['everyone' => 'see', 'Staff' => 'add'], 'Tests, papers and practical assessments of all cohorts.'],
+        'Launches and open days' => ['plum', 'diamond', 'Coordination', ['everyone' => 'see'], 'What the public may come to.'],
+        'Visits' => ['cobalt', 'star', 'Coordination', ['everyone' => 'see', 'Staff' => 'add'], 'Visitors, and visits to other yards.'],
+        'Term council' => ['slate', 'ring', 'Coordination', ['Staff' => 'see'], ''],
+        'Keel year' => ['pine', 'bars', 'Coordination', ['Keel year' => 'see', 'Staff' => 'change'], 'First year: timetable.'],
+        'Frame year' => ['umber', 'bars', 'Coordination', ['Frame year' => 'see', 'Staff' => 'change'], 'Second year: timetable.'],
+        'Launch year' => ['rose', 'bars', 'Coordination', ['Launch year' => 'see', 'Staff' => 'change'], 'Third year: timetable.'],
+        'Joinery shop' => ['moss', 'square', 'Joinery', ['everyone' => 'see'], ''],
+        'Rigging loft' => ['pine', 'square', 'Rigging', ['everyone' => 'see'], ''],
+        'Sail loft' => ['cobalt', 'square', 'Sail loft', ['everyone' => 'see'], ''],
+        'Seamanship' => ['sea', 'square', 'Seamanship', ['everyone' => 'see'], ''],
+        'Slipway' => ['ochre', 'pentagon', 'Yard', ['everyone' => 'see', 'Staff' => 'add'], 'Bookings of the slip and its cradle.'],
+        'Safety boat' => ['rose', 'pentagon', 'Yard', ['everyone' => 'see', 'Staff' => 'add'], ''],
+        'Steam box' => ['umber', 'pentagon', 'Yard', ['everyone' => 'see', 'Staff' => 'add'], ''],
+        'Chart room' => ['slate', 'pentagon', 'Yard', ['everyone' => 'see', 'Staff' => 'add'], ''],
+        'Van' => ['moss', 'pentagon', 'Yard', ['Staff' => 'add'], ''],
+        'Staff away' => ['cobalt', 'plus', 'Coordination', ['Staff' => 'add', 'everyone' => 'busy'], 'Leave, courses, illness.'],
+        'Staff meetings' => ['slate', 'disc', 'Coordination', ['Staff' => 'see'], ''],
+        'Safety drills' => ['brick', 'star', 'Yard', ['everyone' => 'see'], ''],
+        'Teaching cover' => ['plum', 'triangle', 'Coordination', ['Staff' => 'change'], 'Who stands in for whom.'],
+        'Volunteers' => ['ochre', 'diamond', 'Coordination', ['Volunteers' => 'add', 'Staff' => 'see'], ''],
         'Ines: own' => ['slate', 'diamond', 'Ines Halloran', [], ''],
     ];
 
@@ -96,7 +96,7 @@ final class DemoCalendars
             'slug' => 'the-term-at-a-glance', 'name' => 'The term at a glance',
             'keeper_kind' => SubjectKind::Group, 'keeper_id' => $groups['Coordination']->id,
         ]);
-        GrantRecord::query()->create(['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => SubjectKind::Everyone, 'subject_id' => 0, 'level' => 'read']);
+        GrantRecord::query()->create(['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => SubjectKind::Everyone, 'subject_id' => 0, 'level' => 'see']);
         foreach (self::LAYERS as $position => [$name, $colour, $mark, $names, $categories]) {
             $layer = $overlay->layers()->create(['position' => $position, 'name' => $name, 'colour' => $colour, 'mark' => $mark, 'filter' => ['conditions' => $categories === [] ? [] : [['about' => 'category', 'match' => 'any', 'names' => $categories, 'not' => false]]]]);
             $layer->calendars()->attach(array_map(fn (string $each): int => $calendars[$each]->id, array_filter($names, fn (string $each): bool => isset($calendars[$each]))));

@@ -4,11 +4,16 @@ namespace Database\Seeders\Demo;
 
 use App\Calendars\Calendar;
 use App\Directory\Person;
-use App\Events\SeriesWriter;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\AddSeries;
+use App\Events\Write\OperationKind;
 use Illuminate\Support\Str;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Participant;
-use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
@@ -30,11 +35,14 @@ final class DemoEvents
 
     private Zone $zone;
 
+    /** @var array<string, list<AddSeries>> by who adds them */
+    private array $added = [];
+
     /**
      * @param  array<string, Calendar>  $calendars
      * @param  array<string, Person>  $people
      */
-    public function __construct(private readonly SeriesWriter $writer, private readonly array $calendars, private readonly array $people)
+    public function __construct(private readonly ChangeEvents $changes, private readonly array $calendars, private readonly array $people)
     {
         $this->zone = Zone::of('Europe/London');
         $today = CivilDate::floorDiv($this->zone->toLocal(now()->getTimestamp()), CivilDate::SECONDS_PER_DAY);
@@ -52,6 +60,9 @@ final class DemoEvents
         $this->away();
         $this->occasions();
         $this->awkward();
+        foreach ($this->added as $by => $commands) {
+            $this->changes->carryOut(Actor::person($this->people[$by]), Cause::Script, OperationKind::Add, $commands);
+        }
     }
 
     private function schoolDays(): void
@@ -214,11 +225,11 @@ final class DemoEvents
      */
     private function participants(string $calendar, string $by, array $asked): array
     {
-        $is = fn (string $name, ParticipantRole $role, ParticipantAnswer $answer): Participant => new Participant("mailto:{$this->people[$name]->email}", $name, role: $role, answer: $answer);
+        $is = fn (string $name, ParticipantRole $role): Participant => Participant::ofPerson($this->people[$name]->id, $this->people[$name]->email, $name, $role);
 
         return [
-            ...($by === 'Ines Halloran' && $calendar !== 'Staff away' ? [] : [$is($by, ParticipantRole::Responsible, ParticipantAnswer::Accepted)]),
-            ...array_map(fn (string $name): Participant => $is($name, ParticipantRole::Required, ParticipantAnswer::Unanswered), $asked),
+            ...($by === 'Ines Halloran' && $calendar !== 'Staff away' ? [] : [$is($by, ParticipantRole::Responsible)]),
+            ...array_map(fn (string $name): Participant => $is($name, ParticipantRole::Required), $asked),
         ];
     }
 
@@ -232,13 +243,15 @@ final class DemoEvents
         return EventTime::zoned(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY + $hour * 3600 + $minute * 60), Zone::of($zone));
     }
 
-    /** @param  array<string, mixed>  $more further arguments of the event */
+    /** @param  array<string, mixed>  $more further arguments of its contents, who takes part, how it repeats */
     private function addOn(string $calendar, string $title, EventTime $start, int $seconds, array $more = [], string $by = 'Ines Halloran'): void
     {
-        $event = new Event(...[
-            'uid' => Str::uuid()->toString(), 'title' => $title, 'start' => $start, 'end' => $start->plusExactSeconds($seconds),
-        ] + $more);
-        $author = $this->people[$by]->id;
-        $this->writer->add($this->calendars[$calendar]->id, new Series($event), ['created_by' => $author, 'updated_by' => $author]);
+        $contents = array_diff_key($more, ['participants' => true, 'recurrence' => true]);
+        $this->added[$by][] = new AddSeries($this->calendars[$calendar]->id, new Series(new Event(
+            uid: Str::uuid()->toString(),
+            timing: EventTiming::between($start, $start->plusExactSeconds($seconds), $more['recurrence'] ?? new RecurrenceSet),
+            contents: new EventContents(...['title' => $title] + $contents),
+            participants: $more['participants'] ?? [],
+        )));
     }
 }

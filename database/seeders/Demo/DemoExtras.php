@@ -4,11 +4,16 @@ namespace Database\Seeders\Demo;
 
 use App\Calendars\Calendar;
 use App\Directory\Person;
-use App\Directory\Room;
-use App\Events\Event;
-use App\Events\SeriesWriter;
-use App\Pins\Pin;
-use App\Preparation\TasksInput;
+use App\Events\EventRecord;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Command;
+use App\Events\Write\Commands\PinSeries;
+use App\Events\Write\Commands\SetJoinable;
+use App\Events\Write\Commands\SetTasks;
+use App\Events\Write\OperationKind;
+use App\Rooms\Room;
 
 /** What hangs on some events of the demo school: rooms, pins, joining, what is to be prepared. */
 final class DemoExtras
@@ -19,7 +24,7 @@ final class DemoExtras
      * @param  array<string, Calendar>  $calendars
      * @param  array<string, Person>  $people
      */
-    public function __construct(private readonly SeriesWriter $writer, private readonly array $calendars, private readonly array $people)
+    public function __construct(private readonly ChangeEvents $changes, private readonly array $calendars, private readonly array $people)
     {
     }
 
@@ -29,26 +34,28 @@ final class DemoExtras
             Room::query()->create(['name' => $name]);
         }
         $open = $this->event('Launches and open days', 'Rope walk, public');
-        $open->update(['joinable' => true]);
-        $this->pin($open, 'Volunteers', 'Ines Halloran');
-        TasksInput::put($open, [
-            ['title' => 'Print the programme', 'days' => -7, 'doer' => $this->people['Ines Halloran']->id],
-            ['title' => 'Rope and fids from the store', 'days' => -2, 'doer' => $this->people['Rufus Tamm']->id],
-            ['title' => 'Thank the helpers', 'days' => 3, 'doer' => $this->people['Ines Halloran']->id],
-        ]);
         $drill = $this->event('Safety drills', 'Man-overboard drill');
-        TasksInput::put($drill, [['title' => 'Check the safety boat', 'days' => -1, 'doer' => $this->people['Yusuf Calloway']->id]]);
-        $this->pin($this->event('Visits', 'Boat show, Lisbon'), 'Staff away', 'Ines Halloran');
+        $show = $this->event('Visits', 'Boat show, Lisbon');
+        $this->change(
+            OperationKind::Change, new SetJoinable($open, true),
+            new SetTasks($open, [
+                ['title' => 'Print the programme', 'days' => -7, 'doer' => $this->people['Ines Halloran']->id],
+                ['title' => 'Rope and fids from the store', 'days' => -2, 'doer' => $this->people['Rufus Tamm']->id],
+                ['title' => 'Thank the helpers', 'days' => 3, 'doer' => $this->people['Ines Halloran']->id],
+            ]),
+            new SetTasks($drill, [['title' => 'Check the safety boat', 'days' => -1, 'doer' => $this->people['Yusuf Calloway']->id]]),
+        );
+        $this->change(OperationKind::Pin, new PinSeries($open, $this->calendars['Volunteers']->id));
+        $this->change(OperationKind::Pin, new PinSeries($show, $this->calendars['Staff away']->id));
     }
 
-    private function event(string $calendar, string $title): Event
+    private function change(OperationKind $kind, Command ...$commands): void
     {
-        return Event::query()->where('calendar_id', $this->calendars[$calendar]->id)->where('title', $title)->whereNull('series_id')->firstOrFail();
+        $this->changes->carryOut(Actor::person($this->people['Ines Halloran']), Cause::Script, $kind, array_values($commands));
     }
 
-    private function pin(Event $event, string $calendar, string $by): void
+    private function event(string $calendar, string $title): int
     {
-        Pin::query()->insert(['event_id' => $event->id, 'calendar_id' => $this->calendars[$calendar]->id, 'pinned_by' => $this->people[$by]->id]);
-        $this->writer->relay($event, $this->calendars[$calendar]->id);
+        return (int) EventRecord::query()->where('calendar_id', $this->calendars[$calendar]->id)->where('title', $title)->whereNull('series_id')->firstOrFail()->id;
     }
 }

@@ -4,7 +4,7 @@ namespace Database\Seeders\Demo;
 
 use App\Calendars\Calendar;
 use App\Directory\Person;
-use App\Events\SeriesWriter;
+use App\Events\Write\ChangeEvents;
 use App\Sources\Source;
 use App\Sources\SourceRefresher;
 use Illuminate\Support\Facades\DB;
@@ -19,7 +19,7 @@ final class DemoSeeder
         'Regatta league' => ['/regatta-league/fixtures.ics', 'plum', 'waves'],
     ];
 
-    public function __construct(private readonly SeriesWriter $writer, private readonly SourceRefresher $refresher)
+    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher)
     {
     }
 
@@ -35,8 +35,8 @@ final class DemoSeeder
             $calendars = $demo->lay($people, $groups);
             $sources = $this->sources($groups['Coordination']->id);
             $demo->layOverlay($calendars + $sources, $groups);
-            (new DemoEvents($this->writer, $calendars, $people))->lay();
-            (new DemoExtras($this->writer, $calendars, $people))->lay();
+            (new DemoEvents($this->changes, $calendars, $people))->lay();
+            (new DemoExtras($this->changes, $calendars, $people))->lay();
         });
         // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.
         Source::query()->with('calendar')->get()->each(fn (Source $source) => $this->refresher->refresh($source));
@@ -55,7 +55,7 @@ final class DemoSeeder
             ]);
             $calendar->newQuery()->getConnection()->table('grants')->insert([
                 'on_kind' => 'calendar', 'on_id' => $calendar->id, 'subject_kind' => SubjectKind::Everyone->value, 'subject_id' => 0,
-                'level' => 'read', 'created_at' => now(), 'updated_at' => now(),
+                'level' => 'see', 'created_at' => now(), 'updated_at' => now(),
             ]);
             Source::query()->create([
                 'calendar_id' => $calendar->id, 'url' => config('rota.standins.url').$path,

@@ -22,7 +22,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
     const sharing = useSharing(calendar.slug);
     const { update } = useCalendarActions();
     const [entry, setEntry] = useState<Entry | null>(null);
-    const [level, setLevel] = useState<Level>('read');
+    const [level, setLevel] = useState<Level>('see');
     const [letter, setLetter] = useState(true);
     const [pasting, setPasting] = useState(false);
     const put = useAction((grant: Schemas['GrantInput']) => api<Schemas['Sharing']>('PUT', `/calendars/${calendar.slug}/grants`, { body: grant }), {
@@ -113,7 +113,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
                     <LevelSelect
                         label="Level of the public"
                         hidden
-                        levels={['none', 'busy', 'read']}
+                        levels={['none', 'busy', 'see']}
                         value={given('public')}
                         onChange={(chosen) => put.mutate({ kind: 'public', id: null, level: chosen }, { onSuccess: () => void toast(`The public: ${LEVELS[chosen].name}.`) })}
                     />

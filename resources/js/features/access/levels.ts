@@ -6,13 +6,13 @@ export type Level = Schemas['Calendar']['level'];
 export const LEVELS: Record<Level, { name: string; means: string }> = {
     none: { name: 'Nothing', means: 'does not see it' },
     busy: { name: 'Busy times', means: 'sees when something is on, never what' },
-    read: { name: 'Read', means: 'sees everything but private events' },
-    contribute: { name: 'Contribute', means: 'adds events; changes their own' },
-    edit: { name: 'Edit', means: 'changes every event' },
+    see: { name: 'See', means: 'sees everything but private events' },
+    add: { name: 'Add', means: 'adds events; changes their own' },
+    change: { name: 'Change', means: 'changes every event' },
     manage: { name: 'Manage', means: 'edits, and decides settings and access' },
 };
 
-export const GIVABLE: Level[] = ['busy', 'read', 'contribute', 'edit', 'manage'];
+export const GIVABLE: Level[] = ['busy', 'see', 'add', 'change', 'manage'];
 
 /** What levels let one do with an overlay, which shows nothing that one may not see otherwise. */
 export const OVERLAY_LEVELS: Partial<Record<Level, string>> = {

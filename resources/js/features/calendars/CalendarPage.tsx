@@ -48,7 +48,7 @@ export function CalendarPage() {
         );
     }
     const manages = calendar.level === 'manage';
-    const edits = manages || calendar.level === 'edit';
+    const edits = manages || calendar.level === 'change';
     return (
         <Page
             title={calendar.name}
@@ -89,7 +89,7 @@ export function CalendarPage() {
                     {!calendar.archived && (
                         <Button onClick={() => list.mutate({ calendar, onList: !calendar.onList })}>{calendar.onList ? 'Take off my list' : 'Add to my list'}</Button>
                     )}
-                    {calendar.level !== 'edit' && !manages && <AskForAccess calendar={calendar} />}
+                    {calendar.level !== 'change' && !manages && <AskForAccess calendar={calendar} />}
                     {managers.data?.leaves === true && <Button onClick={() => leave.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>Leave it</Button>}
                 </div>
             </Section>

@@ -32,7 +32,7 @@ export function HandOverDialog({ calendar, onClose }: { calendar: Calendar; onCl
                 }}
             >
                 <SubjectPicker entry={entry} onChange={setEntry} />
-                <LevelSelect label={`${calendar.keeper.name} goes on with`} value={stays} levels={['none', 'read', 'contribute', 'edit', 'manage']} onChange={setStays} />
+                <LevelSelect label={`${calendar.keeper.name} goes on with`} value={stays} levels={['none', 'see', 'add', 'change', 'manage']} onChange={setStays} />
                 <p className="text-soft">
                     {calendar.keeper.name} {LEVELS[stays].means}.
                 </p>

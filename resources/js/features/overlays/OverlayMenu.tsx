@@ -13,7 +13,7 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
     const overlays = useOverlays();
     const { remove } = useOverlayActions();
     const choose = (slug: string) => rota.go({ overlay: slug, calendar: undefined, as: undefined, off: undefined, categories: undefined, words: undefined, people: undefined, view: undefined });
-    const mayEdit = overlay !== null && (overlay.level === 'edit' || overlay.level === 'manage');
+    const mayEdit = overlay !== null && (overlay.level === 'change' || overlay.level === 'manage');
     return (
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">
             <DropdownMenu.Root>

@@ -15,14 +15,14 @@ import type { Overlay } from './useOverlays';
 
 type Sharing = Schemas['OverlaySharing'];
 
-const GIVABLE: Level[] = ['read', 'edit', 'manage'];
+const GIVABLE: Level[] = ['see', 'change', 'manage'];
 
 /** Who may look through an overlay, lay its layers or manage it, and who keeps it. */
 export function OverlaySharingDialog({ overlay, onClose }: { overlay: Overlay; onClose: () => void }) {
     const client = useQueryClient();
     const sharing = useQuery({ queryKey: ['overlays', 'sharing', overlay.slug], queryFn: ({ signal }) => api<Sharing>('GET', `/overlays/${overlay.slug}/grants`, { signal }) });
     const [entry, setEntry] = useState<Entry | null>(null);
-    const [level, setLevel] = useState<Level>('read');
+    const [level, setLevel] = useState<Level>('see');
     const done = (saved: Sharing) => client.setQueryData(['overlays', 'sharing', overlay.slug], saved);
     const put = useAction((grant: Schemas['GrantInput']) => api<Sharing>('PUT', `/overlays/${overlay.slug}/grants`, { body: grant }), { onDone: done, quiet: true });
     const hand = useAction((to: Entry) => api<Sharing>('PUT', `/overlays/${overlay.slug}/keeper`, { body: { kind: to.kind, id: to.id, stays: 'manage' } }), {

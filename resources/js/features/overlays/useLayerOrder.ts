@@ -10,7 +10,7 @@ export function useLayerOrder() {
     const overlays = useOverlays();
     const { save: saving } = useOverlayActions();
     const found = rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined;
-    const overlay = found !== undefined && (found.level === 'edit' || found.level === 'manage') ? found : null;
+    const overlay = found !== undefined && (found.level === 'change' || found.level === 'manage') ? found : null;
     const put = (layers: Layer[]) => {
         if (overlay === null) return;
         const { name, everyLayer, openingView } = overlay;

@@ -1,0 +1,125 @@
+<?php
+
+namespace App\Events\Read;
+
+use App\Access\AccessibleCalendar;
+use App\Access\Perspective;
+use App\Events\EventRecord;
+use App\Events\EventTranslator;
+use App\Pins\Pin;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use PinnedRota\Core\Access\EventRights;
+use PinnedRota\Core\Access\Involvement;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Redaction;
+use PinnedRota\Core\Access\Visibility;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\Series;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+
+/** Whole series as somebody sees them: on their own calendar, or on one that they are pinned to. */
+final class SeenSeries
+{
+    public function __construct(private readonly EventTranslator $translator)
+    {
+    }
+
+    /** All of a series, whoever looks: for changing it, and for taking of it what of() leaves. */
+    public function load(EventRecord $head): Series
+    {
+        return $this->translator->series($head->loadMissing(EventRecord::WHOLE));
+    }
+
+    /** What a viewer sees of a series; null where that is nothing. */
+    public function of(EventRecord $head, Perspective $perspective): ?Series
+    {
+        return Redaction::series($this->load($head), fn (Event $event): Visibility => $this->visibility($head, $event, $perspective));
+    }
+
+    /**
+     * The calendars by which it is seen: its own first, where that is one of them.
+     *
+     * @return array<int, AccessibleCalendar> by id
+     */
+    public function ways(EventRecord $head, Perspective $perspective): array
+    {
+        $ids = [$head->calendar_id, ...$head->pins->pluck('calendar_id')];
+
+        return array_filter(array_combine($ids, array_map(static fn (int $id): ?AccessibleCalendar => $perspective->calendars[$id] ?? null, $ids)));
+    }
+
+    public function visibility(EventRecord $head, Event $event, Perspective $perspective): Visibility
+    {
+        $isInvolved = Involvement::of(
+            $perspective->viewer, $head->created_by, array_map(static fn (Participant $each) => $each->party, $event->participants),
+            $head->pins->filter(static fn (Pin $pin): bool => $pin->joined)->pluck('pinned_by')->all(),
+        );
+        $seen = Visibility::Hidden;
+        foreach (array_keys($this->ways($head, $perspective)) as $id) {
+            $seen = $seen->or(Visibility::of($perspective->eventLevel($id), $event->contents->private, $event->contents->busy, $isInvolved, $id !== $head->calendar_id));
+        }
+
+        return $seen;
+    }
+
+    /**
+     * An event of which somebody sees the contents.
+     *
+     * @throws ModelNotFoundException where they see nothing of it, as though it were not there
+     * @throws AccessDeniedHttpException where they see only that the time is taken
+     */
+    public function full(int $id, Perspective $perspective): EventRecord
+    {
+        $head = EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($id);
+        $visibility = Visibility::Hidden;
+        foreach ($this->load($head)->events() as $event) {
+            $visibility = $visibility->or($this->visibility($head, $event, $perspective));
+        }
+        $this->demandFull($visibility);
+
+        return $head;
+    }
+
+    /**
+     * @throws ModelNotFoundException
+     * @throws AccessDeniedHttpException
+     */
+    public function demandFull(Visibility $visibility): void
+    {
+        match ($visibility) {
+            Visibility::Hidden => throw (new ModelNotFoundException)->setModel(EventRecord::class),
+            Visibility::BusyOnly => throw new AccessDeniedHttpException('You see that the time is taken, not what for.'),
+            Visibility::Full => null,
+        };
+    }
+
+    /** Whether somebody may change an event: by its own calendar, never by one that it is pinned to. */
+    public function mayChange(EventRecord $head, Perspective $perspective): bool
+    {
+        $isAuthor = $head->created_by !== null && $head->created_by === $perspective->viewer->personId;
+
+        return ! $perspective->readOnly && EventRights::mayChange($perspective->eventLevel($head->calendar_id), $isAuthor);
+    }
+
+    /**
+     * @throws ModelNotFoundException where they see nothing of it
+     * @throws AccessDeniedHttpException where they may not change it
+     */
+    public function demandChange(EventRecord $head, Perspective $perspective): void
+    {
+        if ($this->mayChange($head, $perspective)) {
+            return;
+        }
+        // What is hidden from the viewer is told of as though it were not there.
+        if ($this->visibility($head, $this->load($head)->events()[0], $perspective) === Visibility::Hidden) {
+            throw (new ModelNotFoundException)->setModel(EventRecord::class);
+        }
+        $calendar = $perspective->calendars[$head->calendar_id] ?? null;
+        throw new AccessDeniedHttpException(match (true) {
+            $calendar === null => 'This event is pinned here; it is changed on its own calendar.',
+            $calendar->calendar->isSubscribed() && $calendar->level()->includes(Level::See) => 'This event comes from outside and is changed there.',
+            default => 'You may look at this event, not change it.',
+        });
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+namespace App\Events\Write;
+
+use App\Events\EventRecord;
+use App\History\Operation;
+use App\History\OperationLog;
+use Illuminate\Contracts\Events\Dispatcher;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+
+/**
+ * The one way to change events: carries out commands for somebody, all of them or none, in one transaction. Each time it is
+ * written down as one operation, and every series that has changed is told of. What follows from that, such as the occurrence
+ * index and the sync log, is no matter of this. Whether somebody may do what the commands say is asked before.
+ */
+final class ChangeEvents
+{
+    /** Where two get into each other’s way in the database, one of them begins again. */
+    private const ATTEMPTS = 3;
+
+    public function __construct(private readonly SeriesTable $table, private readonly SeriesStates $states, private readonly OperationLog $log, private readonly Dispatcher $events)
+    {
+    }
+
+    /**
+     * @param  non-empty-list<Command>  $commands  carried out in this order
+     * @param  array<int, int>  $basedOn  versions that the commands were made from, by head
+     * @param  ?string  $key  by which the operation can be asked after
+     *
+     * @throws OutdatedSeries where a series is of another version
+     * @throws ModelNotFoundException where a series is not there any more
+     * @throws ConflictHttpException where a calendar would have two events of one UID
+     */
+    public function carryOut(Actor $actor, Cause $cause, OperationKind $kind, array $commands, array $basedOn = [], ?string $key = null): Done
+    {
+        return $this->within($actor, $cause, $commands, $basedOn, fn (array $before, array $after): Operation => $this->log->write($actor, $cause, $kind, $before, $after, $key));
+    }
+
+    /**
+     * Carries out what takes an operation back, or does it again.
+     *
+     * @param  list<Command>  $commands
+     */
+    public function turn(Operation $operation, Actor $actor, array $commands, bool $back): void
+    {
+        $this->within($actor, Cause::Undo, $commands, [], function () use ($operation, $back): Operation {
+            $operation->update(['undone_at' => $back ? now() : null]);
+
+            return $operation;
+        });
+    }
+
+    /**
+     * @param  list<Command>  $commands
+     * @param  array<int, int>  $basedOn
+     * @param  callable(array<int, ?SeriesState>, array<int, ?SeriesState>): Operation  $written
+     */
+    private function within(Actor $actor, Cause $cause, array $commands, array $basedOn, callable $written): Done
+    {
+        try {
+            return DB::transaction(function () use ($actor, $cause, $commands, $basedOn, $written): Done {
+                $this->table->begin();
+                $known = array_values(array_unique(array_filter(array_map(static fn (Command $each): ?int => $each->seriesId(), $commands), is_int(...))));
+                $this->lock($known, $basedOn);
+                $before = $this->states->all($known);
+                $changed = array_map(fn (Command $each): int => $each->apply($this->table, $actor), $commands);
+                $ids = array_values(array_unique([...$known, ...$changed]));
+                $before += array_fill_keys($ids, null);
+                $after = $this->states->all($ids);
+                // What is as it was is no part of the operation.
+                $touched = array_filter($ids, static fn (int $id): bool => ! SeriesState::identical($before[$id], $after[$id]));
+                $operation = $written(array_intersect_key($before, array_flip($touched)), array_intersect_key($after, array_flip($touched)));
+                foreach ($touched as $id) {
+                    $this->events->dispatch(new SeriesChanged($id, $before[$id], $after[$id], $actor, $cause));
+                }
+
+                return new Done($operation, $changed);
+            }, self::ATTEMPTS);
+        } catch (UniqueConstraintViolationException $problem) {
+            throw str_contains($problem->getMessage(), 'events_live_uid')
+                ? new ConflictHttpException('There is this event on that calendar already: one of the same UID, as it came in by a file or from outside.')
+                : $problem;
+        }
+    }
+
+    /**
+     * Locks the heads, everybody in the same order.
+     *
+     * @param  list<int>  $ids
+     * @param  array<int, int>  $basedOn
+     */
+    private function lock(array $ids, array $basedOn): void
+    {
+        if ($ids === []) {
+            return;
+        }
+        $heads = EventRecord::withTrashed()->whereIntegerInRaw('id', $ids)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+        $outdated = array_values(array_filter($heads->all(), static fn (EventRecord $head): bool => isset($basedOn[$head->id]) && $basedOn[$head->id] !== $head->version));
+        if ($outdated !== []) {
+            throw new OutdatedSeries($outdated);
+        }
+        foreach (array_keys($basedOn) as $id) {
+            if (! $heads->has($id)) {
+                throw (new ModelNotFoundException)->setModel(EventRecord::class);
+            }
+        }
+    }
+}

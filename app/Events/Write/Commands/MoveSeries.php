@@ -1,0 +1,27 @@
+<?php
+
+namespace App\Events\Write\Commands;
+
+use App\Events\Write\Actor;
+use App\Events\Write\Command;
+use App\Events\Write\SeriesTable;
+
+/** Puts a series on another calendar. */
+final readonly class MoveSeries implements Command
+{
+    public function __construct(private int $seriesId, private int $calendarId)
+    {
+    }
+
+    public function seriesId(): int
+    {
+        return $this->seriesId;
+    }
+
+    public function apply(SeriesTable $table, Actor $actor): int
+    {
+        $table->move($this->seriesId, $this->calendarId, $actor);
+
+        return $this->seriesId;
+    }
+}

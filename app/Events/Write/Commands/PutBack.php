@@ -1,0 +1,37 @@
+<?php
+
+namespace App\Events\Write\Commands;
+
+use App\Events\Write\Actor;
+use App\Events\Write\Command;
+use App\Events\Write\SeriesState;
+use App\Events\Write\SeriesTable;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+
+/** Puts a series back as it was, where nobody has changed it since. */
+final readonly class PutBack implements Command
+{
+    /**
+     * @param  ?SeriesState  $state  null takes it away altogether
+     * @param  ?SeriesState  $expected  as it is thought to be now
+     * @param  bool  $anyway  whether it is put back whatever it is now
+     */
+    public function __construct(private int $seriesId, private ?SeriesState $state, private ?SeriesState $expected = null, private bool $anyway = false)
+    {
+    }
+
+    public function seriesId(): int
+    {
+        return $this->seriesId;
+    }
+
+    public function apply(SeriesTable $table, Actor $actor): int
+    {
+        if (! $this->anyway && ! SeriesState::same($table->state($this->seriesId), $this->expected)) {
+            throw new ConflictHttpException('“'.($this->expected ?? $this->state)?->title().'” was changed since. Nothing was undone; see its history.');
+        }
+        $table->putBack($this->seriesId, $this->state);
+
+        return $this->seriesId;
+    }
+}

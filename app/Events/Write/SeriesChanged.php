@@ -1,0 +1,30 @@
+<?php
+
+namespace App\Events\Write;
+
+/** A series has changed: raised within the transaction of the change, for all that has to follow it. */
+final readonly class SeriesChanged
+{
+    /**
+     * @param  int  $seriesId  its head
+     * @param  ?SeriesState  $before  null where it was added
+     * @param  ?SeriesState  $after  null where it was taken away altogether, such as by undoing that it was added
+     */
+    public function __construct(public int $seriesId, public ?SeriesState $before, public ?SeriesState $after, public Actor $actor, public Cause $cause)
+    {
+    }
+
+    /** @return list<int> the calendars on which it showed before or shows now, ascending */
+    public function calendarIds(): array
+    {
+        $ids = array_unique([...$this->before?->calendarIds() ?? [], ...$this->after?->calendarIds() ?? []]);
+        sort($ids);
+
+        return $ids;
+    }
+
+    public function title(): string
+    {
+        return ($this->after ?? $this->before)?->title() ?? '';
+    }
+}

@@ -1,0 +1,223 @@
+<?php
+
+namespace App\Events\Write;
+
+use App\Attachments\Attachment;
+use App\Calendars\CategoryNames;
+use App\Events\EventRecord;
+use App\Events\EventTranslator;
+use App\Participants\ParticipantRecord;
+use App\Participants\Parties;
+use App\Pins\Pin;
+use App\Preparation\Task;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Series;
+
+/** Writes the rows of series and of what hangs on them. Commands alone call it, within the transaction of ChangeEvents. */
+final class SeriesTable
+{
+    public function __construct(
+        private readonly EventTranslator $translator,
+        private readonly CategoryNames $categories,
+        private readonly Parties $parties,
+        private readonly SeriesStates $states,
+        private readonly SeriesRestorer $restorer,
+    ) {
+    }
+
+    /** What was looked up for an earlier operation may be another by now. */
+    public function begin(): void
+    {
+        $this->parties->forget();
+    }
+
+    /** The head of a series, with all of it. */
+    public function head(int $seriesId): EventRecord
+    {
+        return EventRecord::withTrashed()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($seriesId);
+    }
+
+    public function series(EventRecord $head): Series
+    {
+        return $this->translator->series($head);
+    }
+
+    public function add(int $calendarId, Series $series, NewSeries $new, Actor $actor): int
+    {
+        $events = $series->events();
+        $columns = [
+            'calendar_id' => $calendarId, 'created_by' => $new->authorId ?? $actor->personId, 'updated_by' => $actor->personId, 'joinable' => $new->joinable,
+            'copied_from' => $new->copiedFrom, 'import_id' => $new->importId, 'fingerprint' => $new->fingerprint,
+        ];
+        $head = $this->write(new EventRecord($columns), array_shift($events));
+        foreach ($events as $override) {
+            $this->write(new EventRecord(['series_id' => $head->id, 'joinable' => false] + $columns), $override);
+        }
+
+        return $head->id;
+    }
+
+    /**
+     * Puts a series in the place of another, under the same head. A changed time that was there keeps its row, and so who
+     * made it; a new one is of whoever the series is of.
+     *
+     * @param  bool  $isNewVersion  false where whoever is writing at it goes on from the same version
+     */
+    public function replace(int $seriesId, Series $series, Actor $actor, ?string $fingerprint = null, bool $isNewVersion = true): void
+    {
+        $head = $this->head($seriesId);
+        $kept = $head->overrides->keyBy(static fn (EventRecord $row): string => self::name($row->recurrence_id, $row->and_following));
+        $events = $series->events();
+        $columns = ($fingerprint === null ? [] : ['fingerprint' => $fingerprint]) + ($isNewVersion ? ['updated_by' => $actor->personId] : []);
+        $this->write($head->fill($columns + ($isNewVersion ? ['version' => $head->version + 1] : [])), array_shift($events));
+        foreach ($events as $override) {
+            $name = self::name($override->recurrenceId === null ? null : RecurrenceId::text($override->recurrenceId), $override->andFollowing);
+            $row = $kept->pull($name) ?? new EventRecord(['series_id' => $head->id, 'created_by' => $head->created_by, 'updated_by' => $actor->personId]);
+            $this->write($row->fill(['calendar_id' => $head->calendar_id]), $override, $isNewVersion ? $actor : null);
+        }
+        $kept->each->forceDelete();
+    }
+
+    /** Puts a series on another calendar; it stays the same. */
+    public function move(int $seriesId, int $calendarId, Actor $actor): void
+    {
+        $head = $this->head($seriesId);
+        if ($head->calendar_id === $calendarId) {
+            return;
+        }
+        foreach ([$head, ...$head->overrides] as $row) {
+            $names = $row->categories->pluck('name')->all();
+            $row->fill(['calendar_id' => $calendarId, 'updated_by' => $actor->personId])->save();
+            $this->categorise($row, $names);
+        }
+        $this->touch($seriesId);
+    }
+
+    public function setJoinable(int $seriesId, bool $joinable): void
+    {
+        EventRecord::query()->whereKey($seriesId)->update(['joinable' => $joinable]);
+    }
+
+    public function delete(int $seriesId): void
+    {
+        $this->touch($seriesId);
+        EventRecord::query()->findOrFail($seriesId)->delete();
+    }
+
+    public function restore(int $seriesId): void
+    {
+        EventRecord::withTrashed()->findOrFail($seriesId)->restore();
+    }
+
+    /** Puts a series back as it was, or takes it away altogether. */
+    public function putBack(int $seriesId, ?SeriesState $state): void
+    {
+        $this->restorer->putBack($seriesId, $this->states->of($seriesId), $state);
+    }
+
+    public function state(int $seriesId): ?SeriesState
+    {
+        return $this->states->of($seriesId);
+    }
+
+    public function pin(int $seriesId, int $calendarId, ?int $by, bool $joined): void
+    {
+        Pin::query()->upsert([['event_id' => $seriesId, 'calendar_id' => $calendarId, 'pinned_by' => $by, 'joined' => $joined, 'created_at' => now()]], ['event_id', 'calendar_id'], ['pinned_by', 'joined']);
+    }
+
+    public function unpin(int $seriesId, int $calendarId): void
+    {
+        Pin::query()->where('event_id', $seriesId)->where('calendar_id', $calendarId)->delete();
+    }
+
+    /** @param  array{name: string, type: string, size: int, path: string}  $file */
+    public function attach(int $seriesId, array $file, Actor $actor): void
+    {
+        Attachment::query()->create($file + ['event_id' => $seriesId, 'added_by' => $actor->personId]);
+        $this->touch($seriesId);
+    }
+
+    public function detach(int $seriesId, int $attachmentId): void
+    {
+        Attachment::query()->where('event_id', $seriesId)->findOrFail($attachmentId)->delete();
+        $this->touch($seriesId);
+    }
+
+    /**
+     * The preparation list. Those that are named by their id stay the same ones; those that are left out go.
+     *
+     * @param  list<array{id?: ?int, title: string, days: int, doer?: ?int}>  $tasks
+     */
+    public function setTasks(int $seriesId, array $tasks): void
+    {
+        $there = Task::query()->where('event_id', $seriesId)->get()->keyBy('id');
+        $kept = array_intersect(array_map(intval(...), array_column($tasks, 'id')), $there->keys()->all());
+        Task::query()->whereKey($there->keys()->diff($kept))->delete();
+        foreach ($tasks as $position => $task) {
+            ($there[$task['id'] ?? 0] ?? new Task(['event_id' => $seriesId]))->fill([
+                'position' => $position, 'title' => trim($task['title']), 'days' => (int) $task['days'], 'doer_id' => $task['doer'] ?? null,
+            ])->save();
+        }
+    }
+
+    /** What hangs on a series hangs on the one that goes on from it, too: files, what is to be prepared, pins. */
+    public function continueFrom(int $seriesId, int $fromId): void
+    {
+        foreach ([Task::query()->orderBy('position'), Attachment::query()->orderBy('id')] as $query) {
+            foreach ($query->where('event_id', $fromId)->get() as $each) {
+                $each->replicate()->fill(['event_id' => $seriesId])->save();
+            }
+        }
+        foreach (Pin::query()->where('event_id', $fromId)->get() as $pin) {
+            Pin::query()->insert(['event_id' => $seriesId] + $pin->getAttributes());
+        }
+    }
+
+    /** Counts a change, whatever version of it is known here. */
+    public function touch(int $seriesId): void
+    {
+        EventRecord::withTrashed()->whereKey($seriesId)->increment('version');
+    }
+
+    private static function name(?string $recurrenceId, bool $andFollowing): string
+    {
+        return $recurrenceId.($andFollowing ? '+' : '');
+    }
+
+    /** @param  ?Actor  $changer  who is noted where anything of the row is another */
+    private function write(EventRecord $row, Event $event, ?Actor $changer = null): EventRecord
+    {
+        $row->fill($this->translator->columns($event));
+        if ($changer !== null && $row->isDirty()) {
+            $row->fill(['updated_by' => $changer->personId]);
+        }
+        $row->save();
+        $this->categorise($row, $event->contents->categories);
+        $this->participate($row, $event);
+
+        return $row;
+    }
+
+    /** @param  list<string>  $names */
+    private function categorise(EventRecord $row, array $names): void
+    {
+        $ids = $this->categories->ids($row->calendar_id, $names);
+        $before = $row->wasRecentlyCreated ? [] : $row->categories->modelKeys();
+        if (array_diff($ids, $before) !== [] || array_diff($before, $ids) !== []) {
+            $row->categories()->sync($ids);
+        }
+    }
+
+    private function participate(EventRecord $row, Event $event): void
+    {
+        $wanted = ParticipantRecord::rows($event, $this->parties);
+        $before = $row->wasRecentlyCreated ? [] : $row->participants->map(static fn (ParticipantRecord $each): array => $each->columns())->all();
+        if ($wanted === $before) {
+            return;
+        }
+        DB::table('event_participants')->where('event_id', $row->id)->delete();
+        DB::table('event_participants')->insert(array_map(static fn (array $each): array => ['event_id' => $row->id] + $each, $wanted));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+namespace App\Events\Write;
+
+use UnexpectedValueException;
+
+/** Makes states of series that were stored in an earlier form those of the form in use. */
+final class StoredForms
+{
+    /**
+     * What makes a state of each form one of the next; a change of what is stored adds one here.
+     *
+     * @return array<int, callable(array<string, mixed>): array<string, mixed>>
+     */
+    private static function steps(): array
+    {
+        return [];
+    }
+
+    /**
+     * @param  array<string, mixed>  $stored
+     * @param  ?array<int, callable(array<string, mixed>): array<string, mixed>>  $steps
+     * @return array<string, mixed>
+     */
+    public static function convert(array $stored, ?array $steps = null, int $form = SeriesState::FORM): array
+    {
+        $steps ??= self::steps();
+        for ($at = (int) ($stored['form'] ?? 0); $at < $form; $at++) {
+            $step = $steps[$at] ?? throw new UnexpectedValueException("A state of a series is stored in form {$at}, and nothing makes it one of form ".($at + 1).'.');
+            $stored = $step($stored);
+        }
+        if ($at > $form) {
+            throw new UnexpectedValueException("A state of a series is stored in form {$at}, by a later version of the program.");
+        }
+
+        return array_diff_key($stored, ['form' => true]);
+    }
+}

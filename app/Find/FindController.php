@@ -1,0 +1,35 @@
+<?php
+
+namespace App\Find;
+
+use App\Access\CurrentViewer;
+use App\Http\Rules\ZoneName;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
+use PinnedRota\Core\Time\DateWords;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+
+/** One field that finds events and dates. */
+final class FindController
+{
+    #[OA\Get(path: '/find', operationId: 'find', summary: 'Events by words, over all one may read, past and future; and the day that the words mean.', tags: ['events'],
+        parameters: [
+            new OA\QueryParameter(name: 'q', required: true, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which days are told', schema: new OA\Schema(type: 'string')),
+        ],
+        responses: [new OA\Response(response: 200, description: 'The best first, at most 20', content: new OA\JsonContent(ref: '#/components/schemas/Found'))])]
+    public function index(Request $request, CurrentViewer $viewer, EventSearch $search): JsonResponse
+    {
+        $input = $request->validate(['q' => ['present', 'nullable', 'string', 'max:200'], 'tz' => ['required', 'string', new ZoneName]]);
+        $zone = Zone::of($input['tz']);
+        $words = (string) $input['q'];
+        $today = new LocalDateTime($zone->toLocal(now()->getTimestamp()));
+
+        return new JsonResponse([
+            'date' => DateWords::read($words, $today)?->toDate(),
+            'events' => $search->find($words, $viewer->perspective(), $zone),
+        ]);
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+namespace App\History;
+
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
+use App\Events\Write\OperationKind;
+use App\Events\Write\SeriesState;
+
+/** Writes operations down, with each series as it was before and as it is after. */
+final class OperationLog
+{
+    /** So many series are written down by one statement. */
+    private const AT_ONCE = 100;
+
+    /**
+     * @param  array<int, ?SeriesState>  $before  by head
+     * @param  array<int, ?SeriesState>  $after  of the same
+     */
+    public function write(Actor $actor, Cause $cause, OperationKind $kind, array $before, array $after, ?string $key): Operation
+    {
+        $operation = Operation::query()->create(['person_id' => $actor->personId, 'kind' => $kind, 'cause' => $cause, 'key' => $key, 'created_at' => now()]);
+        foreach (array_chunk(array_keys($before), self::AT_ONCE) as $some) {
+            OperationSeries::query()->insert(array_map(static fn (int $id): array => ['operation_id' => $operation->id, 'series_id' => $id, 'before' => $before[$id]?->stored(), 'after' => $after[$id]?->stored()], $some));
+        }
+
+        return $operation;
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+namespace App\History;
+
+use App\Access\AccessibleCalendar;
+use App\Access\Perspective;
+use App\Directory\Person;
+use App\Events\Write\Actor;
+use App\Events\Write\ChangeEvents;
+use App\Events\Write\Command;
+use App\Events\Write\Commands\PinSeries;
+use App\Events\Write\Commands\PutBack;
+use App\Events\Write\Commands\UnpinSeries;
+use App\Events\Write\SeriesState;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\EventRights;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+
+/** Undoes operations and does them again: as a whole, and only where nobody changed the same events since. */
+final class Undo
+{
+    public function __construct(private readonly ChangeEvents $changes)
+    {
+    }
+
+    /**
+     * @throws ConflictHttpException where it is undone already, or somebody changed the same events since
+     * @throws AccessDeniedHttpException where the person may not change them any more
+     */
+    public function undo(Operation $operation, Person $by, Perspective $perspective): void
+    {
+        $this->turn($operation, $by, $perspective, true);
+    }
+
+    /** Does it again that was undone; it throws as undo() does. */
+    public function redo(Operation $operation, Person $by, Perspective $perspective): void
+    {
+        $this->turn($operation, $by, $perspective, false);
+    }
+
+    private function turn(Operation $operation, Person $by, Perspective $perspective, bool $back): void
+    {
+        DB::transaction(function () use ($operation, $by, $perspective, $back): void {
+            $locked = Operation::query()->lockForUpdate()->findOrFail($operation->id);
+            if (($locked->undone_at === null) !== $back) {
+                throw new ConflictHttpException($back ? 'This is undone already.' : 'This is done already.');
+            }
+            $commands = [];
+            foreach ($locked->series()->get() as $series) {
+                [$from, $to] = $back ? [$series->after(), $series->before()] : [$series->before(), $series->after()];
+                array_push($commands, ...$this->commands($series->series_id, $from, $to, $perspective));
+            }
+            $this->changes->turn($locked, Actor::person($by), $commands, $back);
+        });
+    }
+
+    /**
+     * @param  ?SeriesState  $from  as the series is thought to be now
+     * @param  ?SeriesState  $to  as it is to be
+     * @return list<Command>
+     */
+    private function commands(int $seriesId, ?SeriesState $from, ?SeriesState $to, Perspective $perspective): array
+    {
+        $commands = [];
+        if (! SeriesState::same($from, $to)) {
+            $this->demandChange($from, $perspective);
+            $this->demandChange($to, $perspective);
+            $commands[] = new PutBack($seriesId, $to, $from);
+        }
+        if ($from === null || $to === null) {
+            return $commands;
+        }
+        [$were, $are] = [array_column($from->pins, null, 'calendar_id'), array_column($to->pins, null, 'calendar_id')];
+        foreach (array_diff_key($are, $were) as $calendarId => $pin) {
+            if (! $this->calendar($perspective, (int) $calendarId)->mayAdd()) {
+                throw new AccessDeniedHttpException('You may not add to this calendar any more.');
+            }
+            $commands[] = new PinSeries($seriesId, (int) $calendarId, (bool) $pin['joined'], $pin['pinned_by']);
+        }
+        foreach (array_diff_key($were, $are) as $calendarId => $pin) {
+            $this->calendar($perspective, (int) $calendarId);
+            $commands[] = new UnpinSeries($seriesId, (int) $calendarId);
+        }
+
+        return $commands;
+    }
+
+    private function calendar(Perspective $perspective, int $id): AccessibleCalendar
+    {
+        return $perspective->calendars[$id] ?? throw new AccessDeniedHttpException('You may not add to this calendar any more.');
+    }
+
+    private function demandChange(?SeriesState $state, Perspective $perspective): void
+    {
+        if ($state === null) {
+            return;
+        }
+        $calendar = $perspective->calendars[$state->calendarId()] ?? null;
+        if ($calendar === null || ! EventRights::mayChange($calendar->eventLevel(), $state->authorId() !== null && $state->authorId() === $perspective->viewer->personId)) {
+            throw new AccessDeniedHttpException('You may not change this event any more.');
+        }
+    }
+}

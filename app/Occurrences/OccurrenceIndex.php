@@ -1,0 +1,96 @@
+<?php
+
+namespace App\Occurrences;
+
+use App\Events\EventRecord;
+use App\Events\EventTranslator;
+use App\Events\Write\SeriesChanged;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\Occurrence;
+use PinnedRota\Core\Events\RecurrenceId;
+
+/** Keeps the table of occurrences in step with events, within the transaction of each change. */
+final class OccurrenceIndex
+{
+    /** A series with more occurrences than this within the horizon is expanded when it is looked at instead. */
+    public const MOST_OF_ONE = 20_000;
+
+    /** Farther than any single event can be: those are indexed wherever they are. */
+    private const EVER = [-31_000_000_000, 254_000_000_000];
+
+    public function __construct(private readonly EventTranslator $translator)
+    {
+    }
+
+    public function handle(SeriesChanged $change): void
+    {
+        if ($change->before?->indexKey() === $change->after?->indexKey()) {
+            return;
+        }
+        $head = $change->after === null || $change->after->isDeleted() ? null : EventRecord::query()->find($change->seriesId);
+        if ($change->before !== null && ! $change->before->isDeleted()) {
+            DB::table('occurrences')->where('series_id', $change->seriesId)->delete();
+        }
+        if ($head !== null) {
+            $this->lay($head);
+        }
+    }
+
+    /** Lays the occurrences of a series anew. */
+    public function refresh(EventRecord $head, ?OccurrenceHorizon $horizon = null): void
+    {
+        $this->forget($head);
+        $this->lay($head, $horizon);
+    }
+
+    /**
+     * Lays the occurrences of a series that has none yet. Deleting where nothing is would lock what others are about to
+     * insert: of two who add at once one would be turned away.
+     */
+    public function lay(EventRecord $head, ?OccurrenceHorizon $horizon = null): void
+    {
+        $head->load(['overrides', 'pins']);
+        $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::current());
+        $indexed = count($occurrences) <= self::MOST_OF_ONE;
+        if ($head->indexed !== $indexed) {
+            // Not a change of the event: nobody's version moves.
+            EventRecord::query()->whereKey($head->id)->toBase()->update(['indexed' => $indexed]);
+            $head->setAttribute('indexed', $indexed)->syncOriginalAttribute('indexed');
+        }
+        foreach ($indexed ? array_chunk($occurrences, 1000) : [] as $chunk) {
+            DB::table('occurrences')->insert($chunk);
+        }
+    }
+
+    /**
+     * The rows that a series has in the index, as the core says: on its calendar and on each that it is pinned to. Its
+     * overrides and pins must be loaded.
+     *
+     * @return list<array{calendar_id: int, event_id: int, series_id: int, recurrence_id: ?string, starts_at: string, ends_at: string, span: int}>
+     */
+    public function occurrencesOf(EventRecord $head, OccurrenceHorizon $horizon): array
+    {
+        [$from, $to] = $head->repeats ? [$horizon->from, $horizon->to] : self::EVER;
+        $rows = array_map(fn (Occurrence $occurrence): array => [
+            'calendar_id' => $head->calendar_id,
+            'event_id' => $this->translator->rowOf($head, $occurrence->event)->id,
+            'series_id' => $head->id,
+            'recurrence_id' => $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
+            'starts_at' => OccurrenceHorizon::stamp($occurrence->startSeconds),
+            'ends_at' => OccurrenceHorizon::stamp($occurrence->endSeconds),
+            'span' => OccurrenceSpan::of($occurrence->endSeconds - $occurrence->startSeconds),
+        ], $this->translator->times($head)->occurrences($from, $to));
+        $everywhere = $rows;
+        // A pin to the calendar that it is on by now says nothing more.
+        foreach ($head->pins->where('calendar_id', '!=', $head->calendar_id) as $pin) {
+            array_push($everywhere, ...array_map(static fn (array $row): array => ['calendar_id' => $pin->calendar_id] + $row, $rows));
+        }
+
+        return $everywhere;
+    }
+
+    public function forget(EventRecord $head): void
+    {
+        DB::table('occurrences')->where('series_id', $head->id)->delete();
+    }
+}

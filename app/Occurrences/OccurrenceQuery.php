@@ -1,0 +1,192 @@
+<?php
+
+namespace App\Occurrences;
+
+use App\Events\EventRecord;
+use App\Events\EventTranslator;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use PDO;
+use PinnedRota\Core\Events\IndexedOccurrence;
+use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Events\Window;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
+
+/** Reads what is on in a window, whoever looks: App\Events\Read alone asks it, and blanks what is hidden. */
+final class OccurrenceQuery
+{
+    private const COLUMNS = [
+        'o.calendar_id', 'o.event_id', 'o.series_id', 'o.recurrence_id',
+        'e.uid', 'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by', 'e.has_participants', 'e.calendar_id as home', 'e.colour',
+    ];
+
+    /** What TO_SECONDS of MariaDB says of 1970-01-01. */
+    private const EPOCH = 62_167_219_200;
+
+    public function __construct(private readonly EventTranslator $translator)
+    {
+    }
+
+    /**
+     * The occurrences that overlap the days from $from to before $to as a clock in $zone counts them, by start.
+     *
+     * @param  list<int>  $calendarIds
+     * @param  ?list<int>  $seriesIds  where only some series are asked for
+     * @return list<IndexedOccurrence>
+     */
+    public function between(array $calendarIds, LocalDateTime $from, LocalDateTime $to, Zone $zone, ?array $seriesIds = null): array
+    {
+        if ($calendarIds === [] || $seriesIds === []) {
+            return [];
+        }
+        $window = new Window($from, $to, $zone);
+        $found = $this->indexed($calendarIds, $window->axisFrom, $window->axisTo, $seriesIds);
+        $beyond = $this->beyondIndex($calendarIds, $window->axisFrom, $window->axisTo, $seriesIds);
+        if ($beyond !== []) {
+            // While the horizon rolls, the index may hold some of them already.
+            $byName = [];
+            foreach ([...$beyond, ...$found] as $each) {
+                $byName["{$each->seriesId} {$each->recurrenceId} {$each->calendarId}"] = $each;
+            }
+            $found = array_values($byName);
+        }
+        $overlapping = [];
+        $pinned = false;
+        foreach ($found as $each) {
+            if ($window->holds($each->kind, $each->starts, $each->ends)) {
+                $overlapping[] = $each;
+                $pinned = $pinned || $each->homeCalendarId !== $each->calendarId;
+            }
+        }
+        // Of an event that is pinned, its own calendar comes before the others.
+        if ($beyond !== [] || $pinned) {
+            usort($overlapping, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId, $a->isPinned()] <=> [$b->starts, -$b->ends, $b->eventId, $b->isPinned()]);
+        }
+
+        return $overlapping;
+    }
+
+    /**
+     * @param  list<int>  $calendarIds
+     * @param  ?list<int>  $seriesIds
+     * @return list<IndexedOccurrence>
+     */
+    private function indexed(array $calendarIds, int $from, int $to, ?array $seriesIds): array
+    {
+        $query = $this->windowQuery($calendarIds, $from, $to)->when($seriesIds !== null, fn (Builder $some) => $some->whereIntegerInRaw('o.series_id', $seriesIds ?? []))->select(self::COLUMNS)
+            ->selectRaw('TO_SECONDS(o.starts_at) - '.self::EPOCH.' AS starts, TO_SECONDS(o.ends_at) - '.self::EPOCH.' AS ends')
+            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id');
+        // Thousands of rows: each is made from the columns in their order, without an object or a collection between.
+        $connection = DB::connection();
+        $statement = $connection->getPdo()->prepare($query->toSql());
+        $statement->execute($connection->prepareBindings($query->getBindings()));
+        $kinds = array_column(TimeKind::cases(), null, 'value');
+        $states = array_column(Status::cases(), null, 'value');
+        $rows = $statement->fetchAll(PDO::FETCH_NUM);
+        $categories = $this->categories(array_values(array_unique(array_column($rows, 1))));
+        $found = [];
+        foreach ($rows as $row) {
+            [$calendarId, $eventId, $seriesId, $recurrenceId, $uid, $kind, $title, $place, $status, $busy, $private, $createdBy, $hasParticipants, $home, $colour, $starts, $ends] = $row;
+            $found[] = new IndexedOccurrence(
+                $calendarId, $eventId, $seriesId, $recurrenceId, $starts, $ends, $kinds[$kind], $title, $place, $states[$status],
+                $busy === 1, $private === 1, $recurrenceId !== null, $createdBy, $categories[$eventId] ?? [], $uid, $hasParticipants === 1, $home, $colour === null ? null : Colour::tryFrom($colour),
+            );
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<int>  $eventIds
+     * @return array<int, list<int>> ids of categories, ascending, by event
+     */
+    private function categories(array $eventIds): array
+    {
+        $found = [];
+        if ($eventIds !== []) {
+            $query = DB::table('event_category')->whereIntegerInRaw('event_id', $eventIds)->orderBy('event_id')->orderBy('category_id')->select(['event_id', 'category_id']);
+            foreach (DB::connection()->getPdo()->query($query->toSql(), PDO::FETCH_NUM) as [$event, $category]) {
+                $found[$event][] = $category;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param  list<int>  $calendarIds */
+    public function windowQuery(array $calendarIds, int $from, int $to): Builder
+    {
+        return DB::table('occurrences as o')
+            ->join('events as e', 'e.id', '=', 'o.event_id')
+            ->whereIntegerInRaw('o.calendar_id', $calendarIds)
+            ->where(function (Builder $query) use ($from, $to): void {
+                foreach (OccurrenceSpan::LONGEST as $span => $longest) {
+                    $query->orWhere(function (Builder $range) use ($span, $longest, $from, $to): void {
+                        $range->where('o.span', $span)->where('o.starts_at', '<', OccurrenceHorizon::stamp($to));
+                        if ($longest !== null) {
+                            $range->where('o.starts_at', '>=', OccurrenceHorizon::stamp($from - $longest));
+                        }
+                    });
+                }
+            })
+            ->where('o.ends_at', '>=', OccurrenceHorizon::stamp($from));
+    }
+
+    /**
+     * Whether the index holds all that is on in a window: none of it is expanded only when it is looked at.
+     *
+     * @param  list<int>  $calendarIds
+     */
+    public function holdsAll(array $calendarIds, Window $window): bool
+    {
+        $horizon = OccurrenceHorizon::current();
+
+        return $window->axisFrom >= $horizon->from && $window->axisTo <= $horizon->to
+            && ! EventRecord::query()->whereNull('series_id')->where('repeats', true)->where('indexed', false)->whereIntegerInRaw('calendar_id', $calendarIds)->exists();
+    }
+
+    /**
+     * Series that the index does not hold there, expanded by the core: outside its horizon all, within it those that
+     * have more occurrences than it takes.
+     *
+     * @param  list<int>  $calendarIds
+     * @param  ?list<int>  $seriesIds
+     * @return list<IndexedOccurrence>
+     */
+    private function beyondIndex(array $calendarIds, int $from, int $to, ?array $seriesIds): array
+    {
+        $horizon = OccurrenceHorizon::current();
+        $within = $from >= $horizon->from && $to <= $horizon->to;
+        $found = [];
+        $asked = fn () => EventRecord::query()->whereNull('series_id')->where('repeats', true)
+            ->when($within, fn ($query) => $query->where('indexed', false))
+            ->when($seriesIds !== null, fn ($query) => $query->whereIntegerInRaw('id', $seriesIds ?? []))
+            ->where('starts_local', '<', OccurrenceHorizon::stamp($to + 2 * CivilDate::SECONDS_PER_DAY))
+            ->with(['categories', 'overrides.categories', 'pins']);
+        $pinned = DB::table('event_pins')->whereIntegerInRaw('calendar_id', $calendarIds)->distinct()->pluck('event_id')->all();
+        $heads = $asked()->whereIntegerInRaw('calendar_id', $calendarIds)->get();
+        $heads = $pinned === [] ? $heads : $heads->merge($asked()->whereIntegerInRaw('id', $pinned)->get());
+        foreach ($heads as $head) {
+            $on = array_values(array_intersect(array_unique([$head->calendar_id, ...$head->pins->pluck('calendar_id')]), $calendarIds));
+            foreach ($this->translator->times($head)->occurrences($from, $to) as $occurrence) {
+                if ($head->indexed && $occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {
+                    continue;
+                }
+                $row = $this->translator->rowOf($head, $occurrence->event);
+                array_push($found, ...array_map(static fn (int $calendarId): IndexedOccurrence => new IndexedOccurrence(
+                    $calendarId, $row->id, $head->id, $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
+                    $occurrence->startSeconds, $occurrence->endSeconds,
+                    $row->time_kind, $row->title, $row->place, $row->status, $row->busy, $row->private, true, $row->created_by,
+                    $row->categories->modelKeys(), $row->uid, $row->has_participants, $head->calendar_id, $row->colour === null ? null : Colour::tryFrom($row->colour),
+                ), $on));
+            }
+        }
+
+        return $found;
+    }
+}

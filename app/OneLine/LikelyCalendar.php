@@ -1,0 +1,32 @@
+<?php
+
+namespace App\OneLine;
+
+use App\Access\AccessibleCalendar;
+use App\Access\CurrentViewer;
+use Illuminate\Support\Facades\DB;
+
+/** The calendar that somebody most likely means, by where they put such an event last. */
+final class LikelyCalendar
+{
+    private const NEWEST = 200;
+
+    /**
+     * @param  list<string>  $categories
+     * @return ?string a slug; null where nothing tells
+     */
+    public function for(CurrentViewer $viewer, string $title, array $categories): ?string
+    {
+        $targets = $viewer->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->mayAdd());
+        $own = fn () => DB::table('events as e')->where('e.created_by', $viewer->person()->id)->whereNull('e.deleted_at')->whereIntegerInRaw('e.calendar_id', $targets->keys()->all())->orderByDesc('e.id');
+        $found = $title === '' ? null : $own()->where('e.title', $title)->value('e.calendar_id');
+        if ($found === null && $categories !== []) {
+            $ofCategory = fn ($query) => $query->join('event_category as k', 'k.event_id', '=', 'e.id')->join('categories as c', 'c.id', '=', 'k.category_id')->whereIn('c.name', $categories);
+            // Where the writer has put none such yet, where most are of the newest.
+            $found = $ofCategory($own())->value('e.calendar_id')
+                ?? $ofCategory(DB::table('events as e')->whereNull('e.deleted_at')->whereIntegerInRaw('e.calendar_id', $targets->keys()->all()))->orderByDesc('e.id')->limit(self::NEWEST)->pluck('e.calendar_id')->countBy()->sortDesc()->keys()->first();
+        }
+
+        return $found === null ? null : $targets[$found]->calendar->slug;
+    }
+}

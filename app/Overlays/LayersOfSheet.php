@@ -1,0 +1,76 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Access\AccessibleCalendar;
+use App\Access\Perspective;
+use Illuminate\Support\Collection;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Overlay\Filter;
+
+/** The layers through which somebody looks: those of an overlay, or a layer for each calendar. */
+final class LayersOfSheet
+{
+    public function __construct(private readonly LayerConditions $conditions)
+    {
+    }
+
+    /** @return list<DrawnLayer> in order */
+    public function of(Perspective $perspective, SheetQuery $query): array
+    {
+        if ($query->overlay !== null && $query->calendar === null) {
+            return $this->ofOverlay($query->overlay->loadMissing('layers.calendars:id'), $perspective);
+        }
+        $drawn = $query->calendar !== null
+            ? $perspective->calendars->only([$query->calendar->id])
+            : $perspective->calendars->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
+
+        return $drawn->map(fn (AccessibleCalendar $each): DrawnLayer => new DrawnLayer(
+            $each->calendar->name,
+            match (true) {
+                $each->calendar->isSubscribed() => 'source',
+                $each->level() === Level::BusyTimes => 'busy times',
+                default => '',
+            },
+            $each->calendar->colour->value, $each->calendar->mark->value, [$each->calendar->id], new Filter,
+        ))->values()->all();
+    }
+
+    /** @return list<DrawnLayer> */
+    private function ofOverlay(Overlay $overlay, Perspective $perspective): array
+    {
+        $visible = $perspective->calendars;
+        $listed = $visible->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
+        $chosen = $overlay->layers->flatMap(fn (LayerRecord $layer): array => $layer->calendars->modelKeys())->unique();
+
+        return $overlay->layers->map(function (LayerRecord $layer) use ($visible, $perspective, $listed, $chosen): DrawnLayer {
+            $calendars = match ($layer->takes) {
+                'all' => $listed,
+                'group' => $visible->filter(fn (AccessibleCalendar $each): bool => $each->calendar->keeper_kind === SubjectKind::Group && $each->calendar->keeper_id === $layer->group_id && ! $each->calendar->isArchived()),
+                // Everything else of the calendars that are in the overlay, or of one's list where it is of no few.
+                'rest' => $layer->calendars->isNotEmpty() ? $visible->only($layer->calendars->modelKeys()) : $listed->union($visible->only($chosen->all())),
+                // In the order in which they were chosen: the first that one may add to is the target.
+                default => collect($layer->calendars->modelKeys())->filter(fn (int $id): bool => $visible->has($id))->mapWithKeys(fn (int $id): array => [$id => $visible[$id]]),
+            };
+
+            return new DrawnLayer(
+                $layer->name, $this->about($layer, $calendars), $layer->colour->value, $layer->mark->value, $calendars->keys()->all(),
+                $this->conditions->filter($layer->conditions(), (int) $perspective->viewer->personId), $layer->takes === 'rest', $layer->pattern->value,
+            );
+        })->values()->all();
+    }
+
+    /** @param  Collection<int, AccessibleCalendar>  $shown */
+    private function about(LayerRecord $layer, Collection $shown): string
+    {
+        $name = match ($shown->count()) {
+            0 => 'nothing that you may see',
+            1 => $shown->first()->calendar->name,
+            default => "{$shown->count()} calendars",
+        };
+        $kind = ['all' => 'all on your list', 'rest' => 'everything else'][$layer->takes] ?? ($name === $layer->name ? '' : $name);
+
+        return implode(' · ', array_filter([$kind, ...array_map(ConditionWords::of(...), $layer->conditions())]));
+    }
+}

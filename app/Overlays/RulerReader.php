@@ -1,0 +1,86 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Access\Perspective;
+use App\Events\Read\Scope;
+use App\Events\Read\SeenCounts;
+use App\Events\Read\SeenOccurrences;
+use PinnedRota\Core\Events\ClosedDays;
+use PinnedRota\Core\Overlay\Composition;
+use PinnedRota\Core\Overlay\Layer;
+
+/** How full each day of a window is: counted by the database where nothing is asked of the events, else over what is seen. */
+final class RulerReader
+{
+    public function __construct(private readonly SeenOccurrences $occurrences, private readonly SeenCounts $counts, private readonly LayersOfSheet $layers)
+    {
+    }
+
+    /** @return array{list<int>, array<int, string>} how many are on each day, and what closes days, by day number */
+    public function read(Perspective $perspective, SheetQuery $query): array
+    {
+        $layers = $this->layers->of($perspective, $query);
+        $calendarIds = array_values(array_unique(array_merge([], ...array_map(static fn (DrawnLayer $layer): array => $layer->calendarIds, $layers))));
+        [$from, $to] = [$query->from->day(), $query->to->day()];
+        $asked = array_filter([$query->filter, ...array_map(static fn (DrawnLayer $layer) => $layer->filter, $layers)], static fn ($filter): bool => ! $filter->isEmpty());
+        $scope = new Scope($calendarIds, $query->from, $query->to, $query->zone, asked: array_values($asked));
+        if ($asked === []) {
+            $loads = $this->counts->byDay($perspective, $scope);
+            if ($loads !== null) {
+                $closing = $this->closing($perspective, $scope);
+
+                return [$loads, ClosedDays::of($closing, $query->zone, $from, $to)];
+            }
+        }
+
+        return $this->over($perspective, $query, $scope, $layers);
+    }
+
+    /**
+     * @param  list<DrawnLayer>  $layers
+     * @return array{list<int>, array<int, string>}
+     */
+    private function over(Perspective $perspective, SheetQuery $query, Scope $scope, array $layers): array
+    {
+        [$from, $to] = [$query->from->day(), $query->to->day()];
+        $composition = new Composition(array_map(static fn (DrawnLayer $layer): Layer => new Layer($layer->calendarIds, $layer->filter, $layer->isRest), $layers), $query->overlay->every_layer ?? false);
+        $loads = array_fill(0, $to - $from, 0);
+        $closing = $met = [];
+        foreach ($this->occurrences->in($perspective, $scope) as $seen) {
+            $taking = count($composition->layersOf($seen->facts));
+            $same = $seen->sameness();
+            if ($taking === 0 || ($same !== null && isset($met[$same]))) {
+                continue;
+            }
+            if ($same !== null) {
+                $met[$same] = true;
+            }
+            if ($seen->closes) {
+                $closing[] = $seen->occurrence;
+            }
+            if (! $query->filter->takes($seen->facts)) {
+                continue;
+            }
+            [$first, $last] = $seen->occurrence->days($query->zone);
+            for ($day = max($first, $from); $day <= min($last, $to - 1); $day++) {
+                $loads[$day - $from] += $taking;
+            }
+        }
+
+        return [$loads, ClosedDays::of($closing, $query->zone, $from, $to)];
+    }
+
+    /** @return list<\PinnedRota\Core\Events\IndexedOccurrence> */
+    private function closing(Perspective $perspective, Scope $scope): array
+    {
+        $closing = [];
+        foreach ($this->occurrences->in($perspective, new Scope($scope->calendarIds, $scope->from, $scope->to, $scope->zone, seriesIds: $this->counts->closingSeries($scope))) as $seen) {
+            if ($seen->closes) {
+                $closing[] = $seen->occurrence;
+            }
+        }
+
+        return $closing;
+    }
+}

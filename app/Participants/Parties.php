@@ -1,0 +1,47 @@
+<?php
+
+namespace App\Participants;
+
+use App\Directory\Group;
+use App\Directory\Person;
+use App\Rooms\Room;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\Party;
+use PinnedRota\Core\Events\PartyKind;
+
+/** Who of the directory a participant is: as they say themselves, or by their mail address. */
+final class Parties
+{
+    /** @var array<string, ?Party> by address */
+    private array $known = [];
+
+    public function of(Participant $participant): ?Party
+    {
+        $key = $participant->party === null ? 'mail '.$participant->mailAddress() : $participant->party->address();
+
+        return array_key_exists($key, $this->known) ? $this->known[$key] : $this->known[$key] = $this->find($participant);
+    }
+
+    public function forget(): void
+    {
+        $this->known = [];
+    }
+
+    private function find(Participant $participant): ?Party
+    {
+        $party = $participant->party;
+        if ($party === null) {
+            $id = $participant->mailAddress() === '' ? null : Person::query()->where('email', $participant->mailAddress())->value('id');
+
+            return $id === null ? null : Party::person((int) $id);
+        }
+        $there = match ($party->kind) {
+            PartyKind::Person => Person::query(),
+            PartyKind::Group => Group::query(),
+            PartyKind::Room => Room::query(),
+        };
+
+        // A file may name what is not there, or not any more.
+        return $there->whereKey($party->id)->exists() ? $party : null;
+    }
+}

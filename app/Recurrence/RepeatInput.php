@@ -1,0 +1,87 @@
+<?php
+
+namespace App\Recurrence;
+
+use App\Http\Rules\WallTime;
+use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Recurrence\ExtraDate;
+use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\Rule;
+use PinnedRota\Core\Recurrence\RuleParser;
+use PinnedRota\Core\Recurrence\SeriesDate;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+
+/** How an input says that an event repeats: a rule, its end, the dates left out of it and added to it. */
+final class RepeatInput
+{
+    /** @return array<string, mixed> */
+    public static function rules(): array
+    {
+        return [
+            'repeat' => ['sometimes', 'nullable', 'array'],
+            'repeat.rule' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'repeat.count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:repeat.until'],
+            'repeat.skipped' => ['sometimes', 'array', 'max:1000'],
+            'repeat.extra' => ['sometimes', 'array', 'max:1000'],
+            'repeat.until' => ['sometimes', 'nullable', 'string', new WallTime],
+            'repeat.skipped.*' => ['string', new WallTime],
+            'repeat.extra.*' => ['string', new WallTime],
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $repeat  as validated
+     * @param  RecurrenceSet  $before  what it is now, of a series that starts at $was
+     *
+     * @throws ValidationException where there is no such rule, or it ends before it begins
+     */
+    public static function set(array $repeat, EventTime $start, RecurrenceSet $before, ?EventTime $was, string $at = 'repeat.'): RecurrenceSet
+    {
+        $rules = empty($repeat['rule']) ? [] : [self::rule($repeat, $start, $at)];
+        $told = static fn (EventTime $time): string => SeriesDate::tell($time, $was ?? $start);
+        $skipped = $before->skippedDates;
+        $extra = $before->extraDates;
+        if (isset($repeat['skipped'])) {
+            $known = array_combine(array_map($told, $skipped), $skipped);
+            $skipped = self::sorted(array_map(static fn (string $text): EventTime => $was?->equals($start) === true && isset($known[$text]) ? $known[$text] : SeriesDate::read($text, $start), array_unique($repeat['skipped'])));
+        }
+        if (isset($repeat['extra'])) {
+            $known = array_combine(array_map(static fn (ExtraDate $date): string => $told($date->start), $extra), $extra);
+            $extra = array_values(array_map(static fn (string $text): ExtraDate => $was?->equals($start) === true && isset($known[$text]) ? $known[$text] : new ExtraDate(SeriesDate::read($text, $start)), array_unique($repeat['extra'])));
+        }
+
+        // Days that are chosen one by one leave none out.
+        return $rules === [] ? new RecurrenceSet([], $extra) : new RecurrenceSet($rules, $extra, $skipped);
+    }
+
+    /**
+     * @param  array<string, mixed>  $repeat
+     *
+     * @throws ValidationException
+     */
+    private static function rule(array $repeat, EventTime $start, string $at): Rule
+    {
+        $until = empty($repeat['until']) ? null : LocalDateTime::parse($repeat['until']);
+        if ($until !== null && $until->day() < $start->local->day()) {
+            throw ValidationException::withMessages(["{$at}until" => 'The repeat ends before the event starts.']);
+        }
+        try {
+            return (new RuleParser)->parse($repeat['rule'])->ending(isset($repeat['count']) ? (int) $repeat['count'] : null, $until, $start);
+        } catch (InvalidRule $problem) {
+            throw ValidationException::withMessages(["{$at}rule" => preg_match('/BYDAY=(;|$)/', $repeat['rule']) === 1 ? 'Choose at least one weekday.' : $problem->getMessage()]);
+        }
+    }
+
+    /**
+     * @param  array<int, EventTime>  $times
+     * @return list<EventTime>
+     */
+    private static function sorted(array $times): array
+    {
+        usort($times, static fn (EventTime $a, EventTime $b): int => $a->indexSeconds() <=> $b->indexSeconds());
+
+        return $times;
+    }
+}

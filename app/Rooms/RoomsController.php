@@ -1,0 +1,80 @@
+<?php
+
+namespace App\Rooms;
+
+use App\Access\CurrentViewer;
+use App\Changes\Change;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
+
+/** Rooms: named by all who write events, kept by administrators. */
+final class RoomsController
+{
+    public function __construct(private readonly CurrentViewer $viewer)
+    {
+    }
+
+    #[OA\Get(path: '/rooms', operationId: 'listRooms', summary: 'The rooms of the organisation.', tags: ['directory'],
+        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Room')))])]
+    public function index(): JsonResponse
+    {
+        return new JsonResponse(Room::query()->orderBy('name')->get()->map($this->tell(...)));
+    }
+
+    #[OA\Post(path: '/rooms', operationId: 'createRoom', summary: 'Adds a room; for administrators.', tags: ['directory'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/RoomInput')),
+        responses: [new OA\Response(response: 201, description: 'The room', content: new OA\JsonContent(ref: '#/components/schemas/Room'))])]
+    public function store(Request $request): JsonResponse
+    {
+        $this->viewer->demandAdministrator();
+
+        return new JsonResponse($this->tell($this->save(new Room, $request)), 201);
+    }
+
+    #[OA\Patch(path: '/rooms/{id}', operationId: 'renameRoom', summary: 'Gives a room another name; for administrators.', tags: ['directory'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/RoomInput')),
+        responses: [new OA\Response(response: 200, description: 'The room', content: new OA\JsonContent(ref: '#/components/schemas/Room'))])]
+    public function update(Request $request, int $id): JsonResponse
+    {
+        $this->viewer->demandAdministrator();
+
+        return new JsonResponse($this->tell($this->save(Room::query()->findOrFail($id), $request)));
+    }
+
+    #[OA\Delete(path: '/rooms/{id}', operationId: 'deleteRoom', summary: 'Takes a room off the list; events that name it keep its name. For administrators.', tags: ['directory'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 204, description: 'Taken off')])]
+    public function destroy(int $id): Response
+    {
+        $this->viewer->demandAdministrator();
+        Room::query()->findOrFail($id)->delete();
+        Change::ofAccess();
+
+        return response()->noContent();
+    }
+
+    private function save(Room $room, Request $request): Room
+    {
+        $name = trim((string) $request->input('name'));
+        $input = validator(['name' => $name], ['name' => ['required', 'string', 'max:120', Rule::unique('rooms')->ignore($room->id)]], [
+            'name.required' => 'Give the room a name.', 'name.unique' => 'There is a room of this name.',
+        ])->validate();
+        DB::transaction(function () use ($room, $input): void {
+            $room->fill($input)->save();
+            Change::ofAccess();
+        });
+
+        return $room;
+    }
+
+    /** @return array{id: int, name: string} */
+    private function tell(Room $room): array
+    {
+        return ['id' => $room->id, 'name' => $room->name];
+    }
+}
