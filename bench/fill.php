@@ -33,17 +33,18 @@ DB::statement("INSERT INTO categories (id, name, created_at, updated_at) SELECT 
 // Numbers stirred, so that neighbours in the table are no neighbours in time. The first 500 events of a calendar are
 // laid over all of the time, those beyond before this year: they are what a calendar leaves behind as it grows old.
 $day = fn (string $event, string $occurrence): string => "IF(FLOOR(({$event} - 1) / {$calendars}) < 500, CAST(({$event} * 7919 + {$occurrence} * 104729) % 1100 AS SIGNED) - 550, CAST(({$event} * 7919 + {$occurrence} * 104729) % 230 AS SIGNED) - 790)";
-DB::statement("INSERT INTO events (id, calendar_id, uid, title, time_kind, starts_local, ends_local, timezone, repeats, place, description, category_ids, status, created_by, created_at, updated_at)
-    SELECT seq, (seq - 1) % {$calendars} + 1, CONCAT('bench-', seq), CONCAT('Plank steaming, group ', seq % 97), 'zoned', '{$now}', '{$now}', 'Europe/London', 1, 'Long loft', 'What is needed: a fid, a mallet and twine.', seq % 10 + 1, 'confirmed', 1, '{$now}', '{$now}' FROM seq_1_to_{$events}");
+DB::statement("INSERT INTO events (id, calendar_id, uid, title, time_kind, starts_local, ends_local, timezone, repeats, place, description, status, created_by, created_at, updated_at)
+    SELECT seq, (seq - 1) % {$calendars} + 1, CONCAT('bench-', seq), CONCAT('Plank steaming, group ', seq % 97), 'zoned', '{$now}', '{$now}', 'Europe/London', 1, 'Long loft', 'What is needed: a fid, a mallet and twine.', 'confirmed', 1, '{$now}', '{$now}' FROM seq_1_to_{$events}");
 DB::statement("INSERT INTO event_category (event_id, category_id) SELECT seq, seq % 10 + 1 FROM seq_1_to_{$events}");
 $starts = "TIMESTAMPADD(MINUTE, 480 + 15 * (e.seq % 36), TIMESTAMPADD(DAY, {$day('e.seq', 'k.seq')}, CURRENT_DATE))";
 // Indexes are made of the whole at once, which is many times faster.
-DB::statement('ALTER TABLE occurrences DROP FOREIGN KEY occurrences_event_id_foreign');
-DB::statement('ALTER TABLE occurrences DROP INDEX occurrences_event_id_foreign, DROP INDEX occurrences_series_id_index, DROP INDEX occurrences_window');
+$named = ['calendar' => 'calendars', 'event' => 'events', 'series' => 'events'];
+DB::statement('ALTER TABLE occurrences '.implode(', ', array_map(fn (string $column): string => "DROP FOREIGN KEY occurrences_{$column}_id_foreign", array_keys($named))));
+DB::statement('ALTER TABLE occurrences DROP INDEX occurrences_event_id_foreign, DROP INDEX occurrences_series_id_foreign, DROP INDEX occurrences_window');
 DB::statement("INSERT INTO occurrences (calendar_id, event_id, series_id, recurrence_id, starts_at, ends_at, span)
     SELECT calendar_id, event_id, event_id, DATE_FORMAT(starts, '%Y-%m-%dT%H:%i:%sZ'), starts, TIMESTAMPADD(MINUTE, 90, starts), 0
     FROM (SELECT (e.seq - 1) % {$calendars} + 1 AS calendar_id, e.seq AS event_id, {$starts} AS starts FROM seq_1_to_{$events} e JOIN seq_0_to_9 k) AS made");
-DB::statement('ALTER TABLE occurrences ADD INDEX occurrences_window (calendar_id, span, starts_at, ends_at), ADD INDEX occurrences_series_id_index (series_id), ADD CONSTRAINT occurrences_event_id_foreign FOREIGN KEY (event_id) REFERENCES events (id) ON DELETE CASCADE');
+DB::statement('ALTER TABLE occurrences ADD INDEX occurrences_window (calendar_id, span, starts_at, ends_at), '.implode(', ', array_map(fn (string $column, string $of): string => "ADD CONSTRAINT occurrences_{$column}_id_foreign FOREIGN KEY ({$column}_id) REFERENCES {$of} (id) ON DELETE CASCADE", array_keys($named), $named)));
 DB::statement("INSERT INTO overlays (id, slug, name, keeper_kind, keeper_id, created_at, updated_at) VALUES (1, 'bench', 'Bench', 'person', {$person->id}, '{$now}', '{$now}')");
 DB::statement("INSERT INTO layers (id, overlay_id, position, name, colour, mark, filter) SELECT seq, 1, seq, CONCAT('Layer ', seq), 'sea', 'disc', '{}' FROM seq_1_to_20");
 DB::statement("INSERT INTO calendar_layer (layer_id, calendar_id) SELECT seq, seq * {$step} FROM seq_1_to_20");

@@ -22,8 +22,8 @@ $colours = "ELT(seq % 10 + 1, 'sea', 'brick', 'moss', 'plum', 'ochre', 'cobalt',
 $marks = "ELT(seq % 7 + 1, 'disc', 'triangle', 'square', 'diamond', 'pentagon', 'plus', 'ring')";
 DB::statement("INSERT INTO calendars (id, slug, name, colour, mark, timezone, keeper_kind, keeper_id, created_at, updated_at) SELECT seq, CONCAT('bench-', seq), CONCAT('Calendar ', seq), {$colours}, {$marks}, 'Europe/London', 'person', 1, '{$now}', '{$now}' FROM seq_1_to_60");
 $start = "TIMESTAMPADD(MINUTE, 480 + 15 * (seq % 36), TIMESTAMPADD(DAY, (seq * 7919) % {$days}, '{$first}'))";
-DB::statement("INSERT INTO events (id, calendar_id, uid, title, time_kind, starts_local, ends_local, timezone, repeats, place, description, category_ids, status, created_by, created_at, updated_at)
-    SELECT seq, seq % 60 + 1, CONCAT('bench-', seq), CONCAT('Plank steaming ', seq), 'zoned', {$start}, TIMESTAMPADD(MINUTE, 90, {$start}), 'Europe/London', 0, 'Long loft', '', '', 'confirmed', 1, '{$now}', '{$now}' FROM seq_1_to_2000");
+DB::statement("INSERT INTO events (id, calendar_id, uid, title, time_kind, starts_local, ends_local, timezone, repeats, place, description, status, created_by, created_at, updated_at)
+    SELECT seq, seq % 60 + 1, CONCAT('bench-', seq), CONCAT('Plank steaming ', seq), 'zoned', {$start}, TIMESTAMPADD(MINUTE, 90, {$start}), 'Europe/London', 0, 'Long loft', '', 'confirmed', 1, '{$now}', '{$now}' FROM seq_1_to_2000");
 DB::statement("INSERT INTO occurrences (calendar_id, event_id, series_id, recurrence_id, starts_at, ends_at, span) SELECT seq % 60 + 1, seq, seq, NULL, {$start}, TIMESTAMPADD(MINUTE, 90, {$start}), 0 FROM seq_1_to_2000");
 DB::statement("INSERT INTO overlays (id, slug, name, keeper_kind, keeper_id, created_at, updated_at) VALUES (1, 'bench', 'Bench', 'person', 1, '{$now}', '{$now}')");
 DB::statement("INSERT INTO layers (id, overlay_id, position, name, colour, mark, filter) SELECT seq, 1, seq, CONCAT('Layer ', seq), {$colours}, {$marks}, '{}' FROM seq_1_to_60");

@@ -2,6 +2,8 @@
 
 namespace App\Api;
 
+use App\Events\Write\Cause;
+use App\Events\Write\OperationKind;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\OneLine\PieceKind;
 use PinnedRota\Core\Overlay\Colour;
@@ -86,13 +88,21 @@ use PinnedRota\Core\Overlay\Colour;
     new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'required', 'optional', 'informed']),
     new OA\Property(property: 'answer', type: 'string', enum: ['unanswered', 'accepted', 'declined', 'tentative', 'delegated']),
 ])]
-#[OA\Schema(schema: 'Event', required: ['id', 'occurrence', 'calendar', 'title', 'busyOnly', 'allDay', 'start', 'end', 'timezone', 'place', 'link', 'description', 'status', 'busy', 'private', 'categories', 'participants', 'addedBy', 'addedAt', 'changedBy', 'changedAt', 'mayChange', 'version', 'repeat', 'priority', 'colour', 'reminders', 'attachments', 'tasks', 'joinable', 'copyOf', 'pins', 'pinned', 'joined', 'joiners', 'joinerNames'], properties: [
+#[OA\Schema(schema: 'Organiser', required: ['id', 'name', 'chosen'], properties: [
+    new OA\Property(property: 'id', type: 'integer', nullable: true),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'chosen', type: 'boolean', description: 'Whether the event says so; else it is who added it'),
+])]
+#[OA\Schema(schema: 'Event', required: ['id', 'occurrence', 'calendar', 'title', 'busyOnly', 'allDay', 'start', 'end', 'timezone', 'startsAt', 'endsAt', 'organiser', 'place', 'link', 'description', 'status', 'busy', 'private', 'categories', 'participants', 'addedBy', 'addedAt', 'changedBy', 'changedAt', 'mayChange', 'version', 'repeat', 'priority', 'colour', 'reminders', 'attachments', 'tasks', 'joinable', 'copyOf', 'pins', 'pinned', 'joined', 'joiners', 'joinerNames'], properties: [
     new OA\Property(property: 'id', type: 'integer'),
     new OA\Property(property: 'occurrence', type: 'string', nullable: true),
     new OA\Property(property: 'calendar', type: 'string'),
     new OA\Property(property: 'title', type: 'string'),
     new OA\Property(property: 'busyOnly', type: 'boolean'),
     new OA\Property(property: 'allDay', type: 'boolean'),
+    new OA\Property(property: 'startsAt', type: 'string', nullable: true, description: 'The moment in UTC; null of dates and floating times'),
+    new OA\Property(property: 'endsAt', type: 'string', nullable: true),
+    new OA\Property(property: 'organiser', nullable: true, description: 'Whoever asks those who take part', allOf: [new OA\Schema(ref: '#/components/schemas/Organiser')]),
     new OA\Property(property: 'start', type: 'string'),
     new OA\Property(property: 'end', type: 'string'),
     new OA\Property(property: 'timezone', type: 'string', nullable: true),
@@ -131,6 +141,8 @@ use PinnedRota\Core\Overlay\Colour;
     new OA\Property(property: 'allDay', type: 'boolean'),
     new OA\Property(property: 'end', type: 'string', nullable: true),
     new OA\Property(property: 'timezone', type: 'string', nullable: true),
+    new OA\Property(property: 'tz', type: 'string', description: 'The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it'),
+    new OA\Property(property: 'organiser', type: 'integer', nullable: true, description: 'Id of whoever asks those who take part; null: who added the event'),
     new OA\Property(property: 'place', type: 'string', nullable: true),
     new OA\Property(property: 'link', type: 'string', nullable: true),
     new OA\Property(property: 'description', type: 'string', nullable: true),
@@ -153,6 +165,8 @@ use PinnedRota\Core\Overlay\Colour;
     new OA\Property(property: 'allDay', type: 'boolean'),
     new OA\Property(property: 'end', type: 'string', nullable: true),
     new OA\Property(property: 'timezone', type: 'string', nullable: true),
+    new OA\Property(property: 'tz', type: 'string', description: 'The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it'),
+    new OA\Property(property: 'organiser', type: 'integer', nullable: true, description: 'Id of whoever asks those who take part; null: who added the event'),
     new OA\Property(property: 'place', type: 'string', nullable: true),
     new OA\Property(property: 'link', type: 'string', nullable: true),
     new OA\Property(property: 'description', type: 'string', nullable: true),
@@ -177,9 +191,10 @@ use PinnedRota\Core\Overlay\Colour;
     new OA\Property(property: 'before', type: 'string'),
     new OA\Property(property: 'after', type: 'string'),
 ])]
-#[OA\Schema(schema: 'HistoryEntry', required: ['operation', 'what', 'by', 'at', 'undone', 'changes', 'restorable'], properties: [
+#[OA\Schema(schema: 'HistoryEntry', required: ['operation', 'kind', 'cause', 'by', 'at', 'undone', 'changes', 'restorable'], properties: [
     new OA\Property(property: 'operation', type: 'integer'),
-    new OA\Property(property: 'what', type: 'string', enum: ['add', 'change', 'delete', 'restore', 'bulk', 'weeks']),
+    new OA\Property(property: 'kind', type: 'string', enum: OperationKind::class),
+    new OA\Property(property: 'cause', type: 'string', enum: Cause::class),
     new OA\Property(property: 'by', type: 'string'),
     new OA\Property(property: 'at', type: 'string'),
     new OA\Property(property: 'undone', type: 'boolean'),

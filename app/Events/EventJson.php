@@ -19,6 +19,7 @@ use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceWords;
 use PinnedRota\Core\Recurrence\SeriesDate;
 use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
 
 /** An event, or one occurrence of it, as the API tells it to one viewer. */
 final class EventJson
@@ -56,6 +57,8 @@ final class EventJson
             'start' => self::time($occurrence->start ?? $seen->timing->start),
             'end' => self::time($occurrence === null ? $seen->timing->end : $occurrence->start->at($occurrence->localEnd())),
             'timezone' => $seen->timing->start->zone?->name,
+            'startsAt' => self::instant($start),
+            'endsAt' => self::instant($occurrence === null ? $seen->timing->end : $start->at($occurrence->localEnd())),
             'place' => $seen->contents->place,
             'link' => $seen->contents->link,
             'description' => $seen->contents->description,
@@ -117,6 +120,12 @@ final class EventJson
         $series = $original === null ? null : $this->seen->load($original);
 
         return $series === null || $this->seen->visibility($original, $series->events()[0], $perspective) !== Visibility::Full ? null : ['id' => $original->id, 'title' => $original->title];
+    }
+
+    /** @return ?string in UTC; null where it is none: of dates and floating times */
+    private static function instant(EventTime $time): ?string
+    {
+        return $time->zone === null ? null : (new LocalDateTime($time->indexSeconds()))->toDateTime().'Z';
     }
 
     private static function time(EventTime $time): string

@@ -53,7 +53,7 @@ final class HistoryController
                 'at' => $each->operation->created_at->toIso8601ZuluString(),
                 'undone' => $each->operation->undone_at !== null,
                 'changes' => $readable ? SeriesFields::differences($this->fields->of($before), $this->fields->of($after)) : [],
-                'restorable' => $each->before !== null && $readable,
+                'restorable' => $before !== null && $readable && ! SeriesState::same($before, $after),
             ];
         })->values());
     }

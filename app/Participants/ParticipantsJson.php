@@ -28,7 +28,7 @@ final class ParticipantsJson
         ], $event->participants);
     }
 
-    /** @return ?array{id: ?int, name: string} whoever asks the others: who added the event, unless it says otherwise */
+    /** @return ?array{id: ?int, name: string, chosen: bool} whoever asks the others: who added the event, unless it says otherwise */
     public static function organiser(EventRecord $head, Event $event): ?array
     {
         $said = $event->organizer;
@@ -36,8 +36,8 @@ final class ParticipantsJson
         $person = $id === null ? null : Person::query()->find($id);
 
         return match (true) {
-            $person !== null => ['id' => $person->id, 'name' => $person->name],
-            $said !== null => ['id' => null, 'name' => self::name($said)],
+            $person !== null => ['id' => $person->id, 'name' => $person->name, 'chosen' => $said !== null],
+            $said !== null => ['id' => null, 'name' => self::name($said), 'chosen' => true],
             default => null,
         };
     }

@@ -57,6 +57,11 @@ ensure_schema() { # name
     sql -e "CREATE DATABASE IF NOT EXISTS \`$1\`; CREATE USER IF NOT EXISTS 'rota'@'localhost' IDENTIFIED BY 'rota'; GRANT ALL ON \`$1\`.* TO 'rota'@'localhost';"
 }
 
+# Whether a database was laid by the migrations before they were squashed into one set (version 0.9).
+is_former_database() { # name
+    [ "$(sql -N -e "SELECT COUNT(*) FROM \`$1\`.migrations WHERE migration LIKE '2026_01_01_%'" 2>/dev/null || echo 0)" -gt 0 ]
+}
+
 write_environment() { # schema, extra lines
     local key
     mkdir -p "$home"/storage/{app,logs,framework/views,framework/cache}

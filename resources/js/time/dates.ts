@@ -138,6 +138,13 @@ export function formatWhen(event: { start: string; end: string; allDay: boolean 
         : `${formatDate(event.start, 'weekdayDay')}, ${timeOfDay(event.start)} to ${formatDate(event.end, 'weekdayDay')}, ${timeOfDay(event.end)}`;
 }
 
+/** When an event is on the wall of another zone, of one whose moments the server tells (UTC). */
+export function formatInstants({ startsAt, endsAt }: { startsAt: string | null; endsAt: string | null }, zone: string): string {
+    if (startsAt === null || endsAt === null) return '';
+    const wall = (instant: string) => Temporal.Instant.from(instant).toZonedDateTimeISO(zone).toPlainDateTime().toString({ smallestUnit: 'minute' });
+    return formatWhen({ start: wall(startsAt), end: wall(endsAt), allDay: false });
+}
+
 /** A moment told by the server (UTC), in the words of the reader's own clock. */
 export function formatMoment(instant: string): string {
     return Temporal.Instant.from(instant)

@@ -504,6 +504,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/events/{id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copies an event, or with “occurrence” that one time of it, to a calendar to which one may add; the copy is independent. */
+        post: operations["copyEvent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/directory": {
         parameters: {
             query?: never;
@@ -695,42 +712,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/rooms": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The rooms of the organisation. */
-        get: operations["listRooms"];
-        put?: never;
-        /** Adds a room; for administrators. */
-        post: operations["createRoom"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/rooms/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Takes a room off the list; events that name it keep its name. For administrators. */
-        delete: operations["deleteRoom"];
-        options?: never;
-        head?: never;
-        /** Gives a room another name; for administrators. */
-        patch: operations["renameRoom"];
-        trace?: never;
-    };
     "/session": {
         parameters: {
             query?: never;
@@ -802,40 +783,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/events/{id}/answer": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Says whether one takes part in an event that one is asked to; of a series, in all of it. */
-        put: operations["answerEvent"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/events/{id}/copies": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Copies an event, or with “occurrence” that one time of it, to a calendar to which one may add; the copy is independent. */
-        post: operations["copyEvent"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/events": {
         parameters: {
             query?: never;
@@ -889,57 +836,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/find": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Events by words, over all one may read, past and future; and the day that the words mean. */
-        get: operations["find"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/line": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What one line means as an event, piece by piece; nothing is added by it. */
-        get: operations["readLine"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/repeat": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A repeat in words, with the next days that it falls on. */
-        get: operations["tellRepeat"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/feeds": {
         parameters: {
             query?: never;
@@ -986,6 +882,23 @@ export interface paths {
         post?: never;
         /** Revokes a feed link; the others go on. */
         delete: operations["revokeFeed"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Events by words, over all one may read, past and future; and the day that the words mean. */
+        get: operations["find"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1104,6 +1017,23 @@ export interface paths {
         put?: never;
         /** Brings a file in that was looked at: all of it or nothing. */
         post: operations["applyImport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What one line means as an event, piece by piece; nothing is added by it. */
+        get: operations["readLine"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1232,6 +1162,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/events/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says whether one takes part in an event that one is asked to; of a series, in all of it. */
+        put: operations["answerEvent"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/events/{id}/pins": {
         parameters: {
             query?: never;
@@ -1316,6 +1263,59 @@ export interface paths {
         options?: never;
         head?: never;
         patch?: never;
+        trace?: never;
+    };
+    "/repeat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A repeat in words, with the next days that it falls on. */
+        get: operations["tellRepeat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The rooms of the organisation. */
+        get: operations["listRooms"];
+        put?: never;
+        /** Adds a room; for administrators. */
+        post: operations["createRoom"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rooms/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a room off the list; events that name it keep its name. For administrators. */
+        delete: operations["deleteRoom"];
+        options?: never;
+        head?: never;
+        /** Gives a room another name; for administrators. */
+        patch: operations["renameRoom"];
         trace?: never;
     };
     "/sources": {
@@ -1420,7 +1420,7 @@ export interface components {
             timezone: string;
             keeper: components["schemas"]["Subject"];
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             reasons: string[];
             mayAdd: boolean;
             subscribed: boolean;
@@ -1482,7 +1482,7 @@ export interface components {
             id: number | null;
             name: string;
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
         };
         GrantInput: {
             /** @enum {string} */
@@ -1490,7 +1490,7 @@ export interface components {
             /** @description Whether people who come to see more are told by mail, too */
             letter?: boolean;
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             id?: number | null;
         };
         Sharing: {
@@ -1515,7 +1515,7 @@ export interface components {
             kind: "person" | "group";
             id: number;
             /** @enum {string} */
-            stays: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            stays: "none" | "busy" | "see" | "add" | "change" | "manage";
         };
         Archiving: {
             archived: boolean;
@@ -1526,7 +1526,7 @@ export interface components {
         AddressesInput: {
             text: string;
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             letter?: boolean;
         };
         SharingByAddress: {
@@ -1537,7 +1537,7 @@ export interface components {
         };
         ReasonInWords: {
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             words: string;
         };
         PersonReached: {
@@ -1545,7 +1545,7 @@ export interface components {
             name: string;
             post: string;
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             reasons: components["schemas"]["ReasonInWords"][];
         };
         ReachOfPeople: {
@@ -1561,12 +1561,12 @@ export interface components {
         };
         AccessRequestInput: {
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             message?: string | null;
         };
         AccessDecision: {
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
         };
         InvitationAnswer: {
             accepted: boolean;
@@ -1576,7 +1576,7 @@ export interface components {
             by: string;
             at: string;
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             means: string;
             calendar: components["schemas"]["CalendarName"];
         };
@@ -1586,7 +1586,7 @@ export interface components {
             post: string;
             at: string;
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             message: string;
             calendar: components["schemas"]["CalendarName"];
         };
@@ -1595,7 +1595,7 @@ export interface components {
             by: string;
             at: string;
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             calendar: components["schemas"]["CalendarName"];
         };
         Waiting: {
@@ -1915,6 +1915,12 @@ export interface components {
             /** @enum {string} */
             answer: "unanswered" | "accepted" | "declined" | "tentative" | "delegated";
         };
+        Organiser: {
+            id: number | null;
+            name: string;
+            /** @description Whether the event says so; else it is who added it */
+            chosen: boolean;
+        };
         Event: {
             id: number;
             occurrence: string | null;
@@ -1922,6 +1928,11 @@ export interface components {
             title: string;
             busyOnly: boolean;
             allDay: boolean;
+            /** @description The moment in UTC; null of dates and floating times */
+            startsAt: string | null;
+            endsAt: string | null;
+            /** @description Whoever asks those who take part */
+            organiser: components["schemas"]["Organiser"] | null;
             start: string;
             end: string;
             timezone: string | null;
@@ -1974,6 +1985,10 @@ export interface components {
             allDay?: boolean;
             end?: string | null;
             timezone?: string | null;
+            /** @description The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it */
+            tz?: string;
+            /** @description Id of whoever asks those who take part; null: who added the event */
+            organiser?: number | null;
             place?: string | null;
             link?: string | null;
             description?: string | null;
@@ -2002,6 +2017,10 @@ export interface components {
             allDay?: boolean;
             end?: string | null;
             timezone?: string | null;
+            /** @description The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it */
+            tz?: string;
+            /** @description Id of whoever asks those who take part; null: who added the event */
+            organiser?: number | null;
             place?: string | null;
             link?: string | null;
             description?: string | null;
@@ -2037,7 +2056,9 @@ export interface components {
         HistoryEntry: {
             operation: number;
             /** @enum {string} */
-            what: "add" | "change" | "delete" | "restore" | "bulk" | "weeks";
+            kind: "add" | "change" | "delete" | "restore" | "bulk" | "weeks" | "import" | "refresh" | "answer" | "pin" | "unpin" | "join" | "leave";
+            /** @enum {string} */
+            cause: "screen" | "import" | "refresh" | "letter" | "script" | "undo";
             by: string;
             at: string;
             undone: boolean;
@@ -2229,7 +2250,7 @@ export interface components {
             openingView: "lanes" | "day" | "week" | "month" | "year" | "list";
             keeper: components["schemas"]["Subject"];
             /** @enum {string} */
-            level: "none" | "busy" | "read" | "contribute" | "edit" | "manage";
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
             layers: components["schemas"]["OverlayLayer"][];
             version: number;
         };
@@ -3315,6 +3336,34 @@ export interface operations {
             };
         };
     };
+    copyEvent: {
+        parameters: {
+            query?: {
+                occurrence?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinInput"];
+            };
+        };
+        responses: {
+            /** @description The copy */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Event"];
+                };
+            };
+        };
+    };
     searchDirectory: {
         parameters: {
             query?: {
@@ -3683,96 +3732,6 @@ export interface operations {
             };
         };
     };
-    listRooms: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description By name */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Room"][];
-                };
-            };
-        };
-    };
-    createRoom: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RoomInput"];
-            };
-        };
-        responses: {
-            /** @description The room */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Room"];
-                };
-            };
-        };
-    };
-    deleteRoom: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Taken off */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    renameRoom: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RoomInput"];
-            };
-        };
-        responses: {
-            /** @description The room */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Room"];
-                };
-            };
-        };
-    };
     getSession: {
         parameters: {
             query?: never;
@@ -3933,58 +3892,6 @@ export interface operations {
             };
         };
     };
-    answerEvent: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["AnswerInput"];
-            };
-        };
-        responses: {
-            /** @description Noted */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    copyEvent: {
-        parameters: {
-            query?: {
-                occurrence?: string;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PinInput"];
-            };
-        };
-        responses: {
-            /** @description The copy */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Event"];
-                };
-            };
-        };
-    };
     createEvent: {
         parameters: {
             query?: never;
@@ -4117,87 +4024,6 @@ export interface operations {
             };
         };
     };
-    find: {
-        parameters: {
-            query: {
-                q: string;
-                /** @description Zone in which days are told */
-                tz: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The best first, at most 20 */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Found"];
-                };
-            };
-        };
-    };
-    readLine: {
-        parameters: {
-            query: {
-                line: string;
-                /** @description Zone in which times are told */
-                tz: string;
-                /** @description Pieces that are to be left in the title */
-                "plain[]"?: string[];
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description What was understood */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["UnderstoodLine"];
-                };
-            };
-        };
-    };
-    tellRepeat: {
-        parameters: {
-            query: {
-                /** @description RRULE without its end; none where only the extra dates repeat it */
-                rule?: string;
-                start: string;
-                /** @description The last day, inclusive */
-                until?: string;
-                count?: number;
-                /** @description Dates that are left out */
-                "skipped[]"?: string[];
-                /** @description Dates that are added */
-                "extra[]"?: string[];
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Words and days */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RepeatTold"];
-                };
-            };
-        };
-    };
     listFeeds: {
         parameters: {
             query?: never;
@@ -4261,6 +4087,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    find: {
+        parameters: {
+            query: {
+                q: string;
+                /** @description Zone in which days are told */
+                tz: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The best first, at most 20 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"];
+                };
             };
         };
     };
@@ -4416,6 +4266,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportCounts"];
+                };
+            };
+        };
+    };
+    readLine: {
+        parameters: {
+            query: {
+                line: string;
+                /** @description Zone in which times are told */
+                tz: string;
+                /** @description Pieces that are to be left in the title */
+                "plain[]"?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was understood */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderstoodLine"];
                 };
             };
         };
@@ -4679,6 +4555,30 @@ export interface operations {
             };
         };
     };
+    answerEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerInput"];
+            };
+        };
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     pinEvent: {
         parameters: {
             query?: never;
@@ -4813,6 +4713,127 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    tellRepeat: {
+        parameters: {
+            query: {
+                /** @description RRULE without its end; none where only the extra dates repeat it */
+                rule?: string;
+                start: string;
+                /** @description The last day, inclusive */
+                until?: string;
+                count?: number;
+                /** @description Dates that are left out */
+                "skipped[]"?: string[];
+                /** @description Dates that are added */
+                "extra[]"?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Words and days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepeatTold"];
+                };
+            };
+        };
+    };
+    listRooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Room"][];
+                };
+            };
+        };
+    };
+    createRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoomInput"];
+            };
+        };
+        responses: {
+            /** @description The room */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Room"];
+                };
+            };
+        };
+    };
+    deleteRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken off */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    renameRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoomInput"];
+            };
+        };
+        responses: {
+            /** @description The room */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Room"];
+                };
             };
         };
     };

@@ -9,7 +9,7 @@ export const LEVELS: Record<Level, { name: string; means: string }> = {
     see: { name: 'See', means: 'sees everything but private events' },
     add: { name: 'Add', means: 'adds events; changes their own' },
     change: { name: 'Change', means: 'changes every event' },
-    manage: { name: 'Manage', means: 'edits, and decides settings and access' },
+    manage: { name: 'Manage', means: 'changes all of it, and decides settings and access' },
 };
 
 export const GIVABLE: Level[] = ['busy', 'see', 'add', 'change', 'manage'];
@@ -17,7 +17,7 @@ export const GIVABLE: Level[] = ['busy', 'see', 'add', 'change', 'manage'];
 /** What levels let one do with an overlay, which shows nothing that one may not see otherwise. */
 export const OVERLAY_LEVELS: Partial<Record<Level, string>> = {
     none: 'does not find it',
-    read: 'looks through it',
-    edit: 'lays its layers, too',
+    see: 'looks through it',
+    change: 'lays its layers, too',
     manage: 'decides who may, too',
 };

@@ -4,13 +4,14 @@ import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { useDraft, useRota } from '@/features/overlays/RotaContext';
-import { addDays } from '@/time/dates';
+import { addDays, formatInstants } from '@/time/dates';
 import { ConflictFields } from './ConflictFields';
 import { CategoryPicker } from './CategoryPicker';
 import { changesOf, endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
 import { KindNote } from './KindNote';
 import { MoreFields } from './MoreFields';
 import { RepeatFields } from './RepeatFields';
+import { OrganiserField } from './OrganiserField';
 import { ParticipantsPicker } from './ParticipantsPicker';
 import { TargetPicker } from './TargetPicker';
 import { useEventActions, type Event } from './useEventActions';
@@ -85,9 +86,15 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                     <TextField label={allDay ? 'Last day' : 'Ends'} type="date" error={problem?.field('end')} fieldClassName="col-start-1" {...register('endDate')} />
                     {!allDay && <TextField label="at" type="time" {...register('endTime')} />}
                 </div>
+                {!allDay && event?.timezone != null && event.timezone !== rota.zone && values.timezone === '' && (
+                    <p className="-mt-1 text-xs text-soft">
+                        Times of {event.timezone}; on this sheet ({rota.zone}) it is {formatInstants(event, rota.zone)}.
+                    </p>
+                )}
                 <TextField label="Place" error={problem?.field('place')} {...register('place')} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
                 <ParticipantsPicker onRoom={(name) => getValues('place') === '' && setValue('place', name)} chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
+                <OrganiserField participants={participants} organiser={values.organiser} onChange={(id) => setValue('organiser', id)} />
                 <Field label="State">
                     {(control) => (
                         <select {...control} {...register('status')}>
@@ -101,7 +108,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                 {event !== null && scope === null && <KindNote event={event} allDay={allDay} />}
                 <div>
                     <CheckField label="Leaves the time free" {...register('free')} />
-                    <CheckField label="Private: busy to all who may not edit" {...register('private')} />
+                    <CheckField label="Private: busy to all who may not change it" {...register('private')} />
                 </div>
                 <Field label="About" error={problem?.field('description')}>
                     {(control) => <textarea rows={3} {...control} {...register('description')} />}

@@ -6,7 +6,21 @@ import { Failed, Loading } from '@/components/States';
 import { formatMoment } from '@/time/dates';
 import { useTellDone } from './useTellDone';
 
-const DID: Record<Schemas['HistoryEntry']['what'], string> = { add: 'added it', change: 'changed it', delete: 'deleted it', restore: 'put an earlier state back', bulk: 'changed it with others', weeks: 'laid a week over others' };
+const DID: Record<Schemas['HistoryEntry']['kind'], string> = {
+    add: 'added it',
+    change: 'changed it',
+    delete: 'deleted it',
+    restore: 'put an earlier state back',
+    bulk: 'changed it with others',
+    weeks: 'laid a week over others',
+    import: 'brought it in by a file',
+    refresh: 'It came from outside',
+    answer: 'answered',
+    pin: 'pinned it',
+    unpin: 'took a pin off',
+    join: 'joined it',
+    leave: 'is no longer coming',
+};
 
 /** What was done with an event, by whom and when; any earlier state can be put back. */
 export function EventHistory({ id, version }: { id: number; version: number }) {
@@ -27,7 +41,8 @@ export function EventHistory({ id, version }: { id: number; version: number }) {
             {history.data.map((entry) => (
                 <li key={entry.operation} className="border-b border-line py-2">
                     <p>
-                        <b className="font-semibold">{entry.by}</b> {DID[entry.what]}
+                        {entry.by !== '' && <b className="font-semibold">{entry.by} </b>}
+                        {entry.by === '' && entry.kind !== 'refresh' ? 'A command of the site' : ''} {DID[entry.kind]}
                         <span className="block text-xs text-soft">
                             {formatMoment(entry.at)}
                             {entry.undone && ', undone since'}
@@ -35,7 +50,7 @@ export function EventHistory({ id, version }: { id: number; version: number }) {
                     </p>
                     <ul className="mt-1 text-[12.5px]">
                         {entry.changes
-                            .filter((each) => entry.what !== 'add' || ['title', 'starts', 'calendar'].includes(each.field))
+                            .filter((each) => !['add', 'import'].includes(entry.kind) || ['title', 'starts', 'calendar'].includes(each.field))
                             .map((each) => (
                                 <li key={`${each.of ?? ''}:${each.field}`} className="[overflow-wrap:anywhere]">
                                     <span className="text-soft">

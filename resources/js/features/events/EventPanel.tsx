@@ -5,7 +5,7 @@ import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/access/AskForAccess';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/overlays/RotaContext';
-import { formatMoment, formatWhen } from '@/time/dates';
+import { formatInstants, formatMoment, formatWhen } from '@/time/dates';
 import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
 import { usePerson } from '@/features/session/useSession';
@@ -72,6 +72,11 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 {formatWhen(event)}
                 {event.timezone !== null && event.timezone !== rota.zone && ` (${event.timezone})`}
             </p>
+            {event.timezone !== null && event.timezone !== rota.zone && (
+                <p className="text-soft">
+                    {formatInstants(event, rota.zone)} ({rota.zone}, as on this sheet)
+                </p>
+            )}
             {event.busyOnly && (
                 <p className="mt-3 border-l-[3px] border-line pl-2.5">
                     {calendar?.level === 'busy'
@@ -88,6 +93,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Place">{event.place}</Fact>
                 <Fact name="Responsible">{told(event.participants.filter((each) => each.part === 'responsible'))}</Fact>
                 <Fact name="Taking part">{told(event.participants.filter((each) => each.part !== 'responsible'))}</Fact>
+                <Fact name="Organised by">{event.organiser !== null && event.participants.length > 0 && event.organiser.name !== event.addedBy && event.organiser.name}</Fact>
                 <Fact name="You">{asked !== undefined && <Answer event={event} answer={asked.answer} />}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>
                 <Fact name="Category">{event.categories.join(', ')}</Fact>
@@ -96,7 +102,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Priority">{event.priority === 0 ? null : `${event.priority}${event.priority === 1 ? ', highest' : event.priority === 9 ? ', lowest' : ''}`}</Fact>
                 <Fact name="Reminds">{event.reminders.map(reminderWords).join(', ')}</Fact>
                 <Fact name="Time is">{event.busyOnly || event.busy ? null : 'left free'}</Fact>
-                <Fact name="Seen by">{event.private ? 'those who may edit; busy to others' : null}</Fact>
+                <Fact name="Seen by">{event.private ? 'those who may change it; busy to others' : null}</Fact>
                 <Fact name="Link">
                     {event.link !== '' && (
                         <a href={event.link} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">

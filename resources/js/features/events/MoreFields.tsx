@@ -2,6 +2,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
 import { CheckField, Field, TextField } from '@/components/Field';
 import { InkChoice } from '@/components/InkPicker';
+import { useRota } from '@/features/overlays/RotaContext';
 import type { EventValues } from './eventValues';
 import { RemindersField } from './RemindersField';
 import { TasksField } from './TasksField';
@@ -10,6 +11,7 @@ type Props = { problem: Problem | null; /** As the event has it; null where it h
 
 /** What few events need: link, zone, priority, colour, reminders, joining, what is to be prepared. */
 export function MoreFields({ problem, zone, whole, begun }: Props) {
+    const rota = useRota();
     const { register, control, setValue } = useFormContext<EventValues>();
     const [allDay, colour, priority, reminders, tasks, joinable, link, timezone] = useWatch({ control, name: ['allDay', 'colour', 'priority', 'reminders', 'tasks', 'joinable', 'link', 'timezone'] });
     const used = [colour !== null && 'colour', priority !== 0 && 'priority', reminders.length > 0 && 'reminders', tasks.length > 0 && 'preparation', joinable && 'joining', link !== '' && 'link', timezone !== '' && 'zone'].filter((each) => each !== false);
@@ -23,7 +25,7 @@ export function MoreFields({ problem, zone, whole, begun }: Props) {
                 <TextField label="Link" type="url" error={problem?.field('link')} {...register('link')} />
                 {!allDay && (
                     <>
-                        <TextField label="Time zone" list="event-zones" placeholder={zone ?? 'that of the calendar'} autoComplete="off" spellCheck={false} error={problem?.field('timezone')} {...register('timezone')} />
+                        <TextField label="Time zone" list="event-zones" placeholder={zone ?? rota.zone} autoComplete="off" spellCheck={false} error={problem?.field('timezone')} {...register('timezone')} />
                         <datalist id="event-zones">
                             {Intl.supportedValuesOf('timeZone').map((each) => (
                                 <option key={each} value={each} />
@@ -49,7 +51,7 @@ export function MoreFields({ problem, zone, whole, begun }: Props) {
                     <InkChoice ink={colour} onChange={(each) => setValue('colour', each)} none={{ name: 'as its layer', onChoose: () => setValue('colour', null) }} />
                 </div>
                 <RemindersField chosen={reminders} onChange={(chosen) => setValue('reminders', chosen)} error={problem?.fields.find((each) => each.field.startsWith('reminders'))?.message} />
-                {whole && <CheckField label="Open for joining: who may read it may join" {...register('joinable')} />}
+                {whole && <CheckField label="Open for joining: who may see it may join" {...register('joinable')} />}
                 {whole && <TasksField tasks={tasks} onChange={(chosen) => setValue('tasks', chosen)} problems={problem?.fields ?? []} />}
                 {begun && <p className="text-xs text-soft">Files are attached once it is added.</p>}
             </div>

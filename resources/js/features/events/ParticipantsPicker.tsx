@@ -23,9 +23,7 @@ export function ParticipantsPicker({ chosen, onChange, error, onRoom }: Props) {
                 }}
                 onChange={(entry) => {
                     if (entry?.id == null || chosen.some((each) => each.kind === entry.kind && each.id === entry.id)) return;
-                    // The first person is most often whose event it is.
-                    const part = entry.kind === 'person' && !chosen.some((each) => each.part === 'responsible') ? 'responsible' : 'required';
-                    onChange([...chosen, { kind: entry.kind, id: entry.id, name: entry.name, part, answer: 'unanswered' }]);
+                    onChange([...chosen, { kind: entry.kind, id: entry.id, name: entry.name, part: 'required', answer: 'unanswered' }]);
                 }}
             />
             {known.length > 0 && (

@@ -19,13 +19,15 @@ export type EventValues = RepeatPick & {
     startTime: string;
     endDate: string;
     endTime: string;
-    /** Empty: that of the calendar, or as it was. */
+    /** Empty: that of the sheet, or as it was. */
     timezone: string;
     place: string;
     link: string;
     description: string;
     categories: string[];
     participants: Participant[];
+    /** Id of whoever asks the others; null: who added the event. */
+    organiser: number | null;
     status: Event['status'];
     free: boolean;
     private: boolean;
@@ -64,6 +66,7 @@ export function valuesOf(event: Event | Draft): EventValues {
         description: full?.description ?? '',
         categories: full?.categories ?? begun?.categories ?? [],
         participants: full?.participants ?? begun?.participants ?? [],
+        organiser: full?.organiser?.chosen === true ? full.organiser.id : null,
         status: full?.status ?? begun?.status ?? 'confirmed',
         free: full === null ? false : !full.busy,
         private: full?.private ?? begun?.private ?? false,
@@ -98,6 +101,7 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         description: values.description,
         categories: values.categories,
         participants: knownOf(values.participants),
+        organiser: values.organiser,
         status: values.status,
         busy: !values.free,
         private: values.private,

@@ -28,7 +28,8 @@ export function useEventActions() {
     const tellDone = useTellDone();
 
     const create = useMutation({
-        mutationFn: (input: EventInput) => change<Event>('POST', '/events', { body: input }),
+        // What is clicked or typed is on the wall of the sheet, unless the event says another zone.
+        mutationFn: (input: EventInput) => change<Event>('POST', '/events', { body: rota === null || input.timezone !== undefined ? input : { ...input, tz: rota.zone } }),
         onSuccess: ({ answer: event, operation }) => {
             void refresh();
             // Opened, it is moved to another calendar by one choice.

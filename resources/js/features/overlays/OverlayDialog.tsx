@@ -14,7 +14,10 @@ import { layerOf, STARTS } from './starts';
 import { useOverlayActions, type Overlay } from './useOverlays';
 
 /** Composes an overlay: which layers, in which order, of which calendars, filtered and drawn how. */
-export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; onClose: () => void }) {
+export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay | null; onClose: () => void }) {
+    // What others save meanwhile refreshes the overlay; the dialog goes on from what it was opened with, so that the server
+    // sees that somebody else was first.
+    const [overlay, setOverlay] = useState(current);
     const rota = useRota();
     const calendars = useCalendars();
     const { save } = useOverlayActions();
@@ -49,9 +52,18 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
         const free = INKS.find((ink) => !layers.some((each) => each.colour === ink));
         setLayers([...layers, taken ? { ...layer, colour: free ?? layer.colour, mark: MARKS[layers.length % MARKS.length] ?? layer.mark } : layer]);
     };
-    const submit = () =>
+    const theirs = problem?.status === 412 ? (problem.current as Overlay) : null;
+    const take = (from: Overlay) => {
+        setOverlay(from);
+        setName(from.name);
+        setLayers(from.layers);
+        setEveryLayer(from.everyLayer);
+        setOpeningView(from.openingView);
+        save.reset();
+    };
+    const submit = (over = overlay) =>
         save.mutate(
-            { overlay, input: { name, layers, everyLayer, openingView, ...(overlay === null && keeper !== '' ? { keeper: { kind: 'group' as const, id: Number(keeper) } } : {}) } },
+            { overlay: over, input: { name, layers, everyLayer, openingView, ...(overlay === null && keeper !== '' ? { keeper: { kind: 'group' as const, id: Number(keeper) } } : {}) } },
             {
                 onSuccess: (saved) => {
                     rota.go({ overlay: saved.slug });
@@ -150,7 +162,14 @@ export function OverlayDialog({ overlay, onClose }: { overlay: Overlay | null; o
                     )}
                     <CheckField label="Show an event in every layer that takes it, not in the first alone" checked={everyLayer} onChange={(event) => setEveryLayer(event.target.checked)} />
                 </div>
-                {problem !== null && problem.fields.length === 0 && (
+                {theirs !== null && (
+                    <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Somebody else was first">
+                        <FormProblem>Somebody else has changed this overlay since you opened it: it has {theirs.layers.map((each) => each.name).join(', ')} now.</FormProblem>
+                        <Button onClick={() => take(theirs)}>Start from theirs</Button>
+                        <Button onClick={() => submit({ ...theirs })}>Save mine over it</Button>
+                    </div>
+                )}
+                {problem !== null && theirs === null && problem.fields.length === 0 && (
                     <FormProblem>
                         {problem.message} {problem.detail}
                     </FormProblem>

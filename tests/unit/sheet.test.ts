@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
-import { lastDay, layRow, type Item } from '../../resources/js/features/sheet/geometry';
-import { hoursOf, layDay, sideBySide } from '../../resources/js/features/sheet/hours';
+import { expect, test } from 'vitest';
+import { lastDay, layRow, type Item } from '@/features/sheet/geometry';
+import { hoursOf, layDay, sideBySide } from '@/features/sheet/hours';
 
 function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
     return {

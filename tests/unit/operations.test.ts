@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
-import { lastDone, lastUndone, remember, turned } from '../../resources/js/features/events/operations';
-import { following, isFollowing, occurrenceOf, scopeQuery } from '../../resources/js/features/events/scope';
+import { expect, test } from 'vitest';
+import { lastDone, lastUndone, remember, turned } from '@/features/events/operations';
+import { following, isFollowing, occurrenceOf, scopeQuery } from '@/features/events/scope';
 
 test('what was done is undone from the last on, and done again until something new is done', () => {
     expect([lastDone(), lastUndone()]).toEqual([undefined, undefined]);

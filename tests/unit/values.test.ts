@@ -1,15 +1,15 @@
-import { expect, test } from '@playwright/test';
-import { changesOf, endAfter, inputOf, valuesOf } from '../../resources/js/features/events/eventValues';
-import { exceptionWords } from '../../resources/js/features/events/exceptions';
-import { isLastOf, ordinalOf, pickOf, ruleOf, type RepeatPick } from '../../resources/js/features/events/repeatRule';
-import type { Event } from '../../resources/js/features/events/useEventActions';
-import { readRotaSearch } from '../../resources/js/features/overlays/rotaSearch';
-import { stepped, windowOf } from '../../resources/js/features/overlays/useWindow';
-import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, startOfWeek, timeOfDay, weekNumber } from '../../resources/js/time/dates';
+import { expect, test } from 'vitest';
+import { changesOf, endAfter, inputOf, valuesOf } from '@/features/events/eventValues';
+import { exceptionWords } from '@/features/events/exceptions';
+import { isLastOf, ordinalOf, pickOf, ruleOf, type RepeatPick } from '@/features/events/repeatRule';
+import type { Event } from '@/features/events/useEventActions';
+import { readRotaSearch } from '@/features/overlays/rotaSearch';
+import { stepped, windowOf } from '@/features/overlays/useWindow';
+import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, startOfWeek, timeOfDay, weekNumber } from '@/time/dates';
 
 const event: Event = {
     id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
-    timezone: 'Europe/London', place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
+    timezone: 'Europe/London', startsAt: '2026-11-03T09:30:00Z', endsAt: '2026-11-03T11:00:00Z', organiser: { id: 2, name: 'Ines Halloran', chosen: false }, place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
     participants: [{ kind: 'person', id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 5, name: 'Rigging', part: 'optional', answer: 'unanswered' }, { kind: 'other', id: null, name: 'A guest', part: 'required', answer: 'declined' }],
     repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [] },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],
@@ -21,7 +21,7 @@ test('an event goes through the form unchanged', () => {
     const input = inputOf(valuesOf(event), true);
     expect(input).toEqual({
         calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
-        categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }], status: 'provisional', busy: false, private: true,
+        categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }], organiser: null, status: 'provisional', busy: false, private: true,
         priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', until: '2026-12-17', count: null },
     });
     expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');

@@ -1,9 +1,9 @@
-import { expect, test } from '@playwright/test';
-import type { Event } from '../../resources/js/features/events/useEventActions';
-import type { Sheet } from '../../resources/js/features/overlays/useSheet';
-import type { Item } from '../../resources/js/features/sheet/geometry';
-import { landed, refusalOf, resized, rowChange, rowWords, type Move } from '../../resources/js/features/sheet/landing';
-import { begunIn, laneRows, wouldStandIn, type LaneRow } from '../../resources/js/features/sheet/rows';
+import { expect, test } from 'vitest';
+import type { Event } from '@/features/events/useEventActions';
+import type { Sheet } from '@/features/overlays/useSheet';
+import type { Item } from '@/features/sheet/geometry';
+import { landed, refusalOf, resized, rowChange, rowWords, type Move } from '@/features/sheet/landing';
+import { begunIn, laneRows, wouldStandIn, type LaneRow } from '@/features/sheet/rows';
 
 const item: Item = {
     id: 1, occurrence: null, layer: 0, also: [], calendar: 'slip', title: 'Haul out', place: 'Slip 2', categories: ['launch'], allDay: false, start: '2026-11-10T09:00', end: '2026-11-10T11:00',
