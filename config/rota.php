@@ -17,6 +17,16 @@ return [
         'days_ahead' => 800,
     ],
 
+    /* How long what is no longer in use is kept; rota:tidy ends it each night. */
+    'keep' => [
+        /* A deleted event can be brought back, and so a file that was taken off; the sync log tells of it. */
+        'deleted_days' => 90,
+        /* What was done with events, with the states before and after: history, undo, earlier states. */
+        'history_days' => 400,
+        /* By which open browsers learn that something has changed. */
+        'change_mark_days' => 7,
+    ],
+
     'imports' => [
         'max_kilobytes' => 20 * 1024,
         /* A file looked at and not brought in is dropped after this many hours. */

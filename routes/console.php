@@ -1,17 +1,15 @@
 <?php
 
 use App\Api\Description;
-use App\Changes\Change;
 use App\Directory\Person;
-use App\Imports\Import;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
+use App\Upkeep\Tidy;
 use Database\Seeders\Demo\DemoSeeder;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Schedule;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Facades\Validator;
 
 Artisan::command('rota:refresh-sources', function (): void {
@@ -20,7 +18,7 @@ Artisan::command('rota:refresh-sources', function (): void {
 })->purpose('Queues a refresh of every source that is due');
 
 Artisan::command('rota:roll-horizon', function (RollHorizon $roll): void {
-    $this->info($roll->roll().' series laid anew');
+    $this->info($roll->roll().' times added at the edge of the index');
 })->purpose('Moves the horizon of the occurrence index along with today');
 
 Artisan::command('rota:rebuild-occurrences', function (RollHorizon $roll): void {
@@ -38,14 +36,11 @@ Artisan::command('rota:verify-occurrences', function (VerifyOccurrences $verify)
     return $differences === 0 ? 0 : 1;
 })->purpose('Holds the occurrence index against the core');
 
-Artisan::command('rota:tidy', function (): void {
-    Change::query()->where('created_at', '<', now()->subDays(7))->where('id', '<', (int) Change::query()->max('id'))->delete();
-    $old = Import::query()->whereNotNull('path')->where('created_at', '<', now()->subHours((int) config('rota.imports.keep_hours')));
-    foreach ($old->get() as $import) {
-        Storage::delete((string) $import->path);
-        $import->update(['path' => null]);
+Artisan::command('rota:tidy', function (Tidy $tidy): void {
+    foreach ($tidy->run() as $what => $count) {
+        $this->info("{$count} {$what}");
     }
-})->purpose('Drops what is no longer needed: old change marks, files that were looked at only');
+})->purpose('Ends what has had its life: old deleted events, operations, change marks, files (see rota.keep)');
 
 Artisan::command('rota:demo', function (DemoSeeder $seeder): int {
     if (! config('rota.demo.enabled')) {

@@ -25,9 +25,6 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 /** What was done with an event, for those who may change it. */
 final class HistoryController
 {
-    /** So many days a deleted event can be brought back. */
-    public const KEPT_DAYS = 90;
-
     public function __construct(private readonly CurrentViewer $viewer, private readonly SeriesFields $fields, private readonly ChangeEvents $changes, private readonly SeenSeries $seen)
     {
     }
@@ -80,7 +77,7 @@ final class HistoryController
     public function deleted(string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Change)->calendar;
-        $events = EventRecord::onlyTrashed()->where('calendar_id', $calendar->id)->whereNull('series_id')->where('deleted_at', '>=', now()->subDays(self::KEPT_DAYS))->orderByDesc('deleted_at')->limit(500)->get();
+        $events = EventRecord::onlyTrashed()->where('calendar_id', $calendar->id)->whereNull('series_id')->where('deleted_at', '>=', now()->subDays((int) config('rota.keep.deleted_days')))->orderByDesc('deleted_at')->limit(500)->get();
         $people = Person::query()->whereKey($events->pluck('updated_by')->filter()->unique())->pluck('name', 'id');
         // The last who deleted each of them.
         $deleters = OperationSeries::query()->whereIn('operation_series.series_id', $events->modelKeys())

@@ -8,6 +8,10 @@ use PinnedRota\Core\Time\LocalDateTime;
 /** How far the index reaches: series are kept in it from `from` to `to` (UTC seconds, end exclusive). */
 final readonly class OccurrenceHorizon
 {
+    private const HELD = 1;
+
+    private const ROLLING = 2;
+
     public function __construct(public int $from, public int $to)
     {
     }
@@ -15,15 +19,20 @@ final readonly class OccurrenceHorizon
     /** What the index holds now; laid around today when there is none yet. */
     public static function current(): self
     {
-        $row = DB::table('occurrence_horizons')->orderByDesc('id')->first();
-        if ($row === null) {
-            $horizon = self::around(now()->getTimestamp());
-            $horizon->store();
+        return self::stored(self::HELD) ?? tap(self::around(now()->getTimestamp()), static fn (self $horizon) => $horizon->put(self::HELD));
+    }
 
-            return $horizon;
-        }
+    /** How far series are to be laid: what the index holds, and while it rolls, what it will hold. */
+    public static function toLay(): self
+    {
+        return self::stored(self::ROLLING) ?? self::current();
+    }
 
-        return new self(LocalDateTime::parse($row->from_at)->seconds, LocalDateTime::parse($row->to_at)->seconds);
+    private static function stored(int $id): ?self
+    {
+        $row = DB::table('occurrence_horizons')->where('id', $id)->first();
+
+        return $row === null ? null : new self(LocalDateTime::parse($row->from_at)->seconds, LocalDateTime::parse($row->to_at)->seconds);
     }
 
     public static function around(int $now): self
@@ -33,12 +42,22 @@ final readonly class OccurrenceHorizon
         return new self($day - 86400 * (int) config('rota.occurrences.days_back'), $day + 86400 * (int) config('rota.occurrences.days_ahead'));
     }
 
+    /** From now on the index holds this. */
     public function store(): void
     {
-        DB::table('occurrence_horizons')->updateOrInsert(['id' => 1], [
-            'from_at' => self::stamp($this->from),
-            'to_at' => self::stamp($this->to),
-        ]);
+        $this->put(self::HELD);
+        DB::table('occurrence_horizons')->where('id', self::ROLLING)->delete();
+    }
+
+    /** From now on the index is on its way to this: whatever is laid meanwhile is laid so far. */
+    public function announce(): void
+    {
+        $this->put(self::ROLLING);
+    }
+
+    private function put(int $id): void
+    {
+        DB::table('occurrence_horizons')->updateOrInsert(['id' => $id], ['from_at' => self::stamp($this->from), 'to_at' => self::stamp($this->to)]);
     }
 
     public static function stamp(int $seconds): string

@@ -50,7 +50,7 @@ final class OccurrenceIndex
     public function lay(EventRecord $head, ?OccurrenceHorizon $horizon = null): void
     {
         $head->load(['overrides', 'pins']);
-        $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::current());
+        $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::toLay());
         $indexed = count($occurrences) <= self::MOST_OF_ONE;
         if ($head->indexed !== $indexed) {
             // Not a change of the event: nobody's version moves.
@@ -87,6 +87,19 @@ final class OccurrenceIndex
         }
 
         return $everywhere;
+    }
+
+    /**
+     * The rows of a series that come within reach when the horizon moves on. Its overrides and pins must be loaded.
+     *
+     * @return list<array{calendar_id: int, event_id: int, series_id: int, recurrence_id: ?string, starts_at: string, ends_at: string, span: int}>
+     */
+    public function beyond(EventRecord $head, OccurrenceHorizon $old, OccurrenceHorizon $horizon): array
+    {
+        $edge = OccurrenceHorizon::stamp($old->to);
+
+        // What begins before the edge is in the index already.
+        return array_values(array_filter($this->occurrencesOf($head, new OccurrenceHorizon($old->to, $horizon->to)), static fn (array $row): bool => $row['starts_at'] >= $edge));
     }
 
     public function forget(EventRecord $head): void

@@ -112,14 +112,25 @@ test('the horizon rolls along with today, and a window over its edge shows each 
     $early = [now()->subDays(1200)->format('Y-m-d'), now()->subDays(1200 - 70)->format('Y-m-d')];
     expect($count(...$over))->toBe(10)->and($count(...$early))->toBe(10);
     $before = DB::table('occurrences')->max('starts_at');
+    $kept = DB::table('occurrences')->where('starts_at', '>', now())->pluck('id')->all();
     $this->travel(50)->days();
-    $this->artisan('rota:roll-horizon')->assertOk();
+    $this->artisan('rota:roll-horizon')->expectsOutputToContain(' times added at the edge')->assertOk();
+    // What is between the edges is not written anew.
+    expect(DB::table('occurrences')->whereIn('id', $kept)->count())->toBe(count($kept))->and(DB::table('occurrences')->where('ends_at', '<', now()->subDays(801))->count())->toBe(0);
     expect(DB::table('occurrences')->max('starts_at'))->toBeGreaterThan($before)
         ->and($count(...$over))->toBe(10)->and($count(...$early))->toBe(10);
     $this->artisan('rota:verify-occurrences')->assertOk();
     // Rolled once more, what lies behind the horizon is dropped.
     $this->artisan('rota:roll-horizon')->assertOk();
     expect($count(...$over))->toBe(10);
+});
+
+test('what is written while the horizon rolls reaches as far as it is about to', function () {
+    $ada = $this->person();
+    $held = OccurrenceHorizon::current();
+    (new OccurrenceHorizon($held->from, $held->to + 70 * 86_400))->announce();
+    $this->add($this->calendar($ada), $ada, title: 'Weekly', rule: 'FREQ=WEEKLY');
+    expect(DB::table('occurrences')->max('starts_at'))->toBeGreaterThan(OccurrenceHorizon::stamp($held->to + 60 * 86_400))->and(OccurrenceHorizon::current())->toEqual($held);
 });
 
 test('adding an event deletes nothing of the index, which would lock what others are about to add', function () {

@@ -3,6 +3,7 @@
 namespace App\Events\Write;
 
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
 
 /** Puts the rows of a series back as a state has them. */
 final class SeriesRestorer
@@ -38,7 +39,8 @@ final class SeriesRestorer
         $known = DB::table('categories')->whereIn('id', array_unique(array_column($state->categories, 'category_id')))->pluck('id')->all();
         $this->hang('event_category', $kept, array_values(array_filter($state->categories, static fn (array $row): bool => in_array($row['category_id'], $known, true))));
         $this->hang('event_participants', $kept, $this->answered($current, $state));
-        $this->hang('event_attachments', $kept, $state->attachments);
+        // A file that was taken off too long ago is not there any more.
+        $this->hang('event_attachments', $kept, array_values(array_filter($state->attachments, static fn (array $row): bool => Storage::exists($row['path']))));
         $this->hang('event_tasks', $kept, $state->tasks);
     }
 

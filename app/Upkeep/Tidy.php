@@ -1,0 +1,96 @@
+<?php
+
+namespace App\Upkeep;
+
+use App\Attachments\Attachment;
+use App\Changes\Change;
+use App\Events\EventRecord;
+use App\History\Operation;
+use App\Imports\Import;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+
+/** Ends what has had its life, as config/rota.php says how long that is: nothing here grows without end. */
+final class Tidy
+{
+    private const AT_ONCE = 500;
+
+    /** @return array<string, int> how many of each were ended */
+    public function run(): array
+    {
+        return [
+            'change marks' => $this->changeMarks(),
+            'deleted events' => $this->deletedEvents(),
+            'operations' => $this->operations(),
+            'changes of what is gone' => DB::table('series_changes')->where('deleted', true)->where('changed_at', '<', now()->subDays((int) config('rota.keep.deleted_days')))->delete(),
+            'files that were looked at' => $this->importFiles(),
+            'files of what is gone' => $this->attachmentFiles(),
+        ];
+    }
+
+    private function changeMarks(): int
+    {
+        return Change::query()->where('created_at', '<', now()->subDays((int) config('rota.keep.change_mark_days')))->where('id', '<', (int) Change::query()->max('id'))->delete();
+    }
+
+    /** What was deleted can be brought back for so long, and no longer. */
+    private function deletedEvents(): int
+    {
+        $count = 0;
+        $old = fn () => EventRecord::onlyTrashed()->whereNull('series_id')->where('deleted_at', '<', now()->subDays((int) config('rota.keep.deleted_days')))->limit(self::AT_ONCE)->pluck('id');
+        for ($ids = $old(); $ids->isNotEmpty(); $ids = $old()) {
+            DB::transaction(function () use ($ids): void {
+                DB::table('operation_series')->whereIn('series_id', $ids)->delete();
+                EventRecord::withTrashed()->whereIn('id', $ids)->forceDelete();
+            });
+            $count += $ids->count();
+        }
+
+        return $count;
+    }
+
+    /** With the states that they hold; one that holds none any more goes, too. */
+    private function operations(): int
+    {
+        $count = 0;
+        $before = now()->subDays((int) config('rota.keep.history_days'));
+        do {
+            $ids = Operation::query()->where('created_at', '<', $before)->orderBy('id')->limit(self::AT_ONCE)->pluck('id');
+            $count += Operation::query()->whereIn('id', $ids)->delete();
+        } while ($ids->isNotEmpty());
+
+        return $count;
+    }
+
+    private function importFiles(): int
+    {
+        $before = now()->subHours((int) config('rota.imports.keep_hours'));
+        foreach (Import::query()->whereNotNull('path')->where('created_at', '<', $before)->get() as $import) {
+            $import->update(['path' => null]);
+        }
+        $kept = Import::query()->whereNotNull('path')->pluck('path')->flip();
+
+        return $this->deleteFiles('imports', $before->getTimestamp(), static fn (string $path): bool => ! $kept->has($path));
+    }
+
+    /** A file that was taken off, or whose event is gone, stays as long as that can be undone by what is written down. */
+    private function attachmentFiles(): int
+    {
+        $since = now()->subDays((int) config('rota.keep.deleted_days'));
+
+        return $this->deleteFiles('attachments', $since->getTimestamp(), static fn (string $path): bool => ! Attachment::query()->where('path', $path)->exists()
+            && ! DB::table('operation_series')->join('operations', 'operations.id', '=', 'operation_id')->where('operations.created_at', '>=', $since)->where('before', 'like', '%'.addcslashes(trim((string) json_encode($path), '"'), '%_\\').'%')->exists());
+    }
+
+    /**
+     * @param  int  $before  UTC seconds: only what was stored earlier
+     * @param  callable(string): bool  $isGone
+     */
+    private function deleteFiles(string $directory, int $before, callable $isGone): int
+    {
+        $gone = array_filter(Storage::files($directory), static fn (string $path): bool => Storage::lastModified($path) < $before && $isGone($path));
+        Storage::delete($gone);
+
+        return count($gone);
+    }
+}
