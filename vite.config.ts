@@ -1,16 +1,49 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { fileURLToPath } from 'node:url';
+import { defineConfig, type Plugin } from 'vite';
 
-export default defineConfig({
-    plugins: [react(), tailwindcss()],
-    base: '/build/',
+/** The demo that runs beside `npm run dev`; all but the front end is asked of it. */
+const DEMO = process.env.ROTA_DEMO_URL ?? 'http://127.0.0.1:8080';
+
+const PAGE = `<!doctype html>
+<html lang="en">
+    <head>
+        <meta charset="utf-8">
+        <meta name="viewport" content="width=device-width, initial-scale=1">
+        <title>Pinned Rota, as it is written</title>
+    </head>
+    <body>
+        <div id="application"></div>
+        <script type="module" src="/resources/js/main.tsx"></script>
+    </body>
+</html>`;
+
+/** Every address that is none of the demo's is the application's, as resources/views/application.blade.php has it. */
+const page: Plugin = {
+    name: 'application-page',
+    apply: 'serve',
+    configureServer: (server) => () => {
+        server.middlewares.use((request, response, next) => {
+            if (request.headers.accept?.includes('text/html') !== true) return next();
+            void server.transformIndexHtml(request.originalUrl ?? '/', PAGE).then((html) => response.setHeader('Content-Type', 'text/html').end(html), next);
+        });
+    },
+};
+
+export default defineConfig(({ command }) => ({
+    plugins: [react(), tailwindcss(), page],
+    base: command === 'build' ? '/build/' : '/',
+    appType: 'custom',
     publicDir: false,
+    resolve: { alias: { '@': fileURLToPath(new URL('resources/js', import.meta.url)) } },
+    server: { host: '127.0.0.1', port: 5173, proxy: Object.fromEntries(['/api', '/feeds', '/public'].map((path) => [path, DEMO])) },
     build: {
         outDir: 'public/build',
         emptyOutDir: true,
+        target: 'esnext',
         // Where Laravel looks for it.
         manifest: 'manifest.json',
         rollupOptions: { input: 'resources/js/main.tsx' },
     },
-});
+}));

@@ -3,12 +3,14 @@ import { useEffect, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Problem } from '@/api/client';
 import { Failed, Loading } from '@/components/States';
-import { PasswordPage } from '@/features/session/PasswordPage';
-import { SignInAgain } from '@/features/session/SignInAgain';
-import { SignInPage } from '@/features/session/SignInPage';
 import { useSession } from '@/features/session/useSession';
 import { epochNow } from '@/time/dates';
 import { Shell } from './Shell';
+import { lazily } from '@/components/lazily';
+
+const PasswordPage = lazily(() => import('@/features/session/PasswordPage'), 'PasswordPage');
+const SignInAgain = lazily(() => import('@/features/session/SignInAgain'), 'SignInAgain');
+const SignInPage = lazily(() => import('@/features/session/SignInPage'), 'SignInPage');
 
 /** Lets in whoever is signed in; asks everybody else to. Who was in and is no more signs in over what they were doing. */
 export function Gate() {

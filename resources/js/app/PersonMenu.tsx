@@ -1,10 +1,12 @@
 import { useNavigate } from '@tanstack/react-router';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import { PasswordDialog } from '@/features/session/PasswordDialog';
-import { SelfDialog } from '@/features/session/SelfDialog';
 import { usePerson, useSignOut } from '@/features/session/useSession';
 import { useTheme, type Theme } from './useTheme';
+import { lazily } from '@/components/lazily';
+
+const PasswordDialog = lazily(() => import('@/features/session/PasswordDialog'), 'PasswordDialog');
+const SelfDialog = lazily(() => import('@/features/session/SelfDialog'), 'SelfDialog');
 
 const ITEM = 'flex cursor-pointer items-center gap-2 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
 const THEMES: [Theme, string][] = [

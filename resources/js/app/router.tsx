@@ -1,13 +1,5 @@
-import { createRootRoute, createRoute, createRouter, Link } from '@tanstack/react-router';
-import { CalendarPage } from '@/features/calendars/CalendarPage';
-import { CalendarsPage } from '@/features/calendars/CalendarsPage';
-import { GroupsPage } from '@/features/directory/GroupsPage';
-import { PeoplePage } from '@/features/directory/PeoplePage';
-import { FeedsPage } from '@/features/feeds/FeedsPage';
-import { RotaPage } from '@/features/overlays/RotaPage';
+import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Link } from '@tanstack/react-router';
 import { readRotaSearch } from '@/features/overlays/rotaSearch';
-import { SourcesPage } from '@/features/sources/SourcesPage';
-import { WaitingPage } from '@/features/waiting/WaitingPage';
 import { Empty } from '@/components/States';
 import { Gate } from './Gate';
 
@@ -24,18 +16,18 @@ const root = createRootRoute({
     ),
 });
 
-export const rotaRoute = createRoute({ getParentRoute: () => root, path: '/', validateSearch: readRotaSearch, component: RotaPage });
+export const rotaRoute = createRoute({ getParentRoute: () => root, path: '/', validateSearch: readRotaSearch, component: lazyRouteComponent(() => import('@/features/overlays/RotaPage'), 'RotaPage') });
 const calendars = createRoute({
     getParentRoute: () => root,
     path: '/calendars',
     validateSearch: (raw: Record<string, unknown>): { in?: 'directory' } => (raw.in === 'directory' ? { in: 'directory' } : {}),
-    component: CalendarsPage,
+    component: lazyRouteComponent(() => import('@/features/calendars/CalendarsPage'), 'CalendarsPage'),
 });
-export const calendarRoute = createRoute({ getParentRoute: () => root, path: '/calendars/$slug', component: CalendarPage });
-const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', component: FeedsPage });
-const groups = createRoute({ getParentRoute: () => root, path: '/groups', component: GroupsPage });
-const people = createRoute({ getParentRoute: () => root, path: '/people', component: PeoplePage });
-const waiting = createRoute({ getParentRoute: () => root, path: '/waiting', component: WaitingPage });
+export const calendarRoute = createRoute({ getParentRoute: () => root, path: '/calendars/$slug', component: lazyRouteComponent(() => import('@/features/calendars/CalendarPage'), 'CalendarPage') });
+const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', component: lazyRouteComponent(() => import('@/features/feeds/FeedsPage'), 'FeedsPage') });
+const groups = createRoute({ getParentRoute: () => root, path: '/groups', component: lazyRouteComponent(() => import('@/features/directory/GroupsPage'), 'GroupsPage') });
+const people = createRoute({ getParentRoute: () => root, path: '/people', component: lazyRouteComponent(() => import('@/features/directory/PeoplePage'), 'PeoplePage') });
+const waiting = createRoute({ getParentRoute: () => root, path: '/waiting', component: lazyRouteComponent(() => import('@/features/waiting/WaitingPage'), 'WaitingPage') });
 const text = (value: unknown) => (typeof value === 'string' || typeof value === 'number' ? String(value) : '');
 // Drawn by the gate itself: whoever comes by it is not signed in yet.
 const password = createRoute({
@@ -43,9 +35,9 @@ const password = createRoute({
     path: '/password',
     validateSearch: (raw: Record<string, unknown>) => ({ email: text(raw.email), token: text(raw.token), to: text(raw.to) }),
 });
-const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: SourcesPage });
+const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage') });
 
-export const router = createRouter({ routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups, people, waiting, password]) });
+export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups, people, waiting, password]) });
 
 declare module '@tanstack/react-router' {
     interface Register {

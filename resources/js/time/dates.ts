@@ -1,4 +1,4 @@
-import { Temporal } from 'temporal-polyfill';
+import { Temporal } from './temporal';
 
 /** Milliseconds since 1970, now. */
 export function epochNow(): number {

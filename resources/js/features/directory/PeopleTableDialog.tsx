@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/components/toast';
 import { api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';

@@ -1,10 +1,12 @@
 import { useCallback, useState } from 'react';
 import { refusalOf, type Move } from '@/features/sheet/landing';
-import { toast } from 'sonner';
-import { MoveQuestion } from './MoveQuestion';
-import { SeriesQuestion } from './SeriesQuestion';
+import { toast } from '@/components/toast';
 import { useEventActions } from './useEventActions';
 import { following, type Scope } from './scope';
+import { lazily } from '@/components/lazily';
+
+const MoveQuestion = lazily(() => import('./MoveQuestion'), 'MoveQuestion');
+const SeriesQuestion = lazily(() => import('./SeriesQuestion'), 'SeriesQuestion');
 
 /** Moves events about the sheet: asks first where one move means two changes, or where the event repeats. */
 export function useMoves() {

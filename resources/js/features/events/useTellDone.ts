@@ -1,5 +1,6 @@
 import { useCallback } from 'react';
-import { toast, type ExternalToast } from 'sonner';
+import type { ExternalToast } from 'sonner';
+import { toast } from '@/components/toast';
 import { remember } from './operations';
 import { useUndo } from './useUndo';
 

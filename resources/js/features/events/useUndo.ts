@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/components/toast';
 import { api } from '@/api/client';
 import { tellRefusal } from '@/api/useAction';
 import { lastDone, lastUndone, turned } from './operations';

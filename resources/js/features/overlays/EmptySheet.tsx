@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Empty } from '@/components/States';
-import { CalendarDialog } from '@/features/calendars/CalendarDialog';
+import { lazily } from '@/components/lazily';
+
+const CalendarDialog = lazily(() => import('@/features/calendars/CalendarDialog'), 'CalendarDialog');
 
 /** What somebody sees who has no calendar yet. */
 export function EmptySheet() {

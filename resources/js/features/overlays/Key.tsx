@@ -3,9 +3,11 @@ import { Eye, X } from 'lucide-react';
 import { OneLineField } from './OneLineField';
 import { KeyLayer } from './KeyLayer';
 import { NothingShows } from './NothingShows';
-import { QuickFilters } from './QuickFilters';
 import { useLayerOrder } from './useLayerOrder';
 import { useRota } from './RotaContext';
+import { lazily } from '@/components/lazily';
+
+const QuickFilters = lazily(() => import('./QuickFilters'), 'QuickFilters');
 
 /** The key of the sheet, as on a map: its layers with mark, colour and count, then what is filtered by on top of them. */
 export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -3,8 +3,10 @@ import { EyeOff, Pencil } from 'lucide-react';
 import { useState, type DragEvent, type KeyboardEvent } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark } from '@/components/Mark';
-import { KeyLayerEdit } from './KeyLayerEdit';
 import type { Layer } from './LayerFields';
+import { lazily } from '@/components/lazily';
+
+const KeyLayerEdit = lazily(() => import('./KeyLayerEdit'), 'KeyLayerEdit');
 
 type Change = { layer: Layer | undefined; last: number; shift: (from: number, to: number) => void; save: (index: number, part: Partial<Layer>) => void };
 

@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { Search } from 'lucide-react';
 import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
 import { api, Problem, type Schemas } from '@/api/client';
-import { toast } from 'sonner';
+import { toast } from '@/components/toast';
 import { Mark } from '@/components/Mark';
 import { useEventActions } from '@/features/events/useEventActions';
 import { useCalendars } from '@/features/calendars/useCalendars';

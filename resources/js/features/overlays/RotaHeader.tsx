@@ -1,14 +1,18 @@
 import { ListTree, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { PersonMenu } from '@/app/PersonMenu';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { OneLineField } from './OneLineField';
-import { OverlayDialog } from './OverlayDialog';
-import { OverlaySharingDialog } from './OverlaySharingDialog';
-import { OverlayMenu } from './OverlayMenu';
 import { useRota } from './RotaContext';
 import { useOverlays } from './useOverlays';
+import { lazily } from '@/components/lazily';
+
+const PersonMenu = lazily(() => import('@/app/PersonMenu'), 'PersonMenu', <span className="size-8.5" />);
+
+const OverlayMenu = lazily(() => import('./OverlayMenu'), 'OverlayMenu', <span className="h-9 min-w-0 flex-1" />);
+
+const OverlayDialog = lazily(() => import('./OverlayDialog'), 'OverlayDialog');
+const OverlaySharingDialog = lazily(() => import('./OverlaySharingDialog'), 'OverlaySharingDialog');
 
 export function RotaHeader({ onKey }: { onKey: () => void }) {
     const rota = useRota();

@@ -1,11 +1,8 @@
 import { getRouteApi } from '@tanstack/react-router';
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { CalendarNotice } from '@/features/access/CalendarNotice';
-import { EventAside } from '@/features/events/EventAside';
 import { useMoves } from '@/features/events/useMoves';
 import { useUndoKeys } from '@/features/events/useUndo';
-import { BesidePane } from './BesidePane';
 import { Key } from './Key';
 import { PrintFrame } from './PrintFrame';
 import { DraftContext, RotaContext, type Draft } from './RotaContext';
@@ -15,6 +12,12 @@ import { Ruler } from './Ruler';
 import { SheetControls } from './SheetControls';
 import { SheetFrame } from './SheetFrame';
 import { rememberOverlay, usePane } from './usePane';
+import { lazily } from '@/components/lazily';
+
+const CalendarNotice = lazily(() => import('@/features/access/CalendarNotice'), 'CalendarNotice');
+
+const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside');
+const BesidePane = lazily(() => import('./BesidePane'), 'BesidePane');
 
 const route = getRouteApi('/');
 

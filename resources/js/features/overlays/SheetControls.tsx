@@ -3,7 +3,9 @@ import { Button } from '@/components/Button';
 import { addDays, formatDate, formatSpan, weekNumber } from '@/time/dates';
 import { useRota } from './RotaContext';
 import { VIEWS, type View } from './rotaSearch';
-import { ViewOptions } from './ViewOptions';
+import { lazily } from '@/components/lazily';
+
+const ViewOptions = lazily(() => import('./ViewOptions'), 'ViewOptions', <span className="size-8" />);
 
 const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List', table: 'Table' };
 const UNITS: Record<View, string> = { lanes: 'week', day: 'day', week: 'week', month: 'month', year: 'year', list: 'week', table: 'month' };

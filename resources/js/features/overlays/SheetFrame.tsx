@@ -1,10 +1,13 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import { Failed, Loading } from '@/components/States';
 import { SheetBoard } from '@/features/sheet/SheetBoard';
-import { TableSheet } from '@/features/table/TableSheet';
-import { EmptySheet } from './EmptySheet';
 import { useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
+import { lazily } from '@/components/lazily';
+
+const EmptySheet = lazily(() => import('./EmptySheet'), 'EmptySheet');
+
+const TableSheet = lazily(() => import('@/features/table/TableSheet'), 'TableSheet');
 
 type Props = { sheet: UseQueryResult<Sheet>; overlaysError: Error | null };
 

@@ -4,9 +4,11 @@ import { useState, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { CheckField, CONTROL } from '@/components/Field';
 import { stepHourHeight } from '@/features/sheet/hourHeight';
-import { PrintDialog } from './PrintDialog';
 import { GROUPINGS, MOST_WEEKS, type Grouping } from './rotaSearch';
 import { useRota } from './RotaContext';
+import { lazily } from '@/components/lazily';
+
+const PrintDialog = lazily(() => import('./PrintDialog'), 'PrintDialog');
 
 const ROWS: Record<Grouping, string> = { layer: 'a layer', person: 'who is responsible', place: 'a place', calendar: 'a calendar', category: 'a category' };
 

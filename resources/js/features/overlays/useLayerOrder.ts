@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '@/components/toast';
 import { Problem } from '@/api/client';
 import type { Layer } from './LayerFields';
 import { useRota } from './RotaContext';

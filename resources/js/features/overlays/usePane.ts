@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/components/toast';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { usePerson } from '@/features/session/useSession';
 import type { Move } from '@/features/sheet/landing';

@@ -1,6 +1,6 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
 import { useMemo, useRef } from 'react';
+import { lazily } from '@/components/lazily';
 import { Mark } from '@/components/Mark';
 import { useRota } from '@/features/overlays/RotaContext';
 import type { Sheet } from '@/features/overlays/useSheet';
@@ -12,6 +12,8 @@ import { itemKey, lastDay, layRow, type Row } from './geometry';
 import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
 import type { LaneRow } from './rows';
+
+const RowsInSight = lazily(() => import('./RowsInSight'), 'RowsInSight');
 
 const TRACK = 24;
 /** From so many rows on, only those in sight are drawn. */
@@ -33,19 +35,10 @@ export function LanesSheet({ sheet }: { sheet: Sheet }) {
     const closed = useMemo(() => new Map(sheet.closed.map((each) => [each.date, each.title])), [sheet.closed]);
     const laid = useMemo(() => rows.map((row): Laid => ({ ...row, laid: layRow(row.items, span.from, count, 'ticket') })), [rows, span.from, count]);
     const totals = useMemo(() => dayTotals(laid, days), [laid, days]);
-    const virtual = laid.length >= VIRTUAL_FROM;
-    // It is read in this component alone, which may not be memoized for it.
-    // eslint-disable-next-line react-hooks/incompatible-library
-    const virtualizer = useVirtualizer({
-        count: laid.length,
-        enabled: virtual,
-        getScrollElement: () => frame.current?.closest<HTMLElement>('[data-scroller]') ?? null,
-        estimateSize: (index) => heightOf(laid[index]),
-        overscan: 8,
-    });
-    const shown = virtual ? virtualizer.getVirtualItems() : null;
-    const first = shown?.[0];
-    const last = shown?.[shown.length - 1];
+    const lane = (index: number, measure?: (element: HTMLElement | null) => void) => {
+        const row = laid[index];
+        return row === undefined ? null : <Lane key={`${index}:${row.key}`} row={row} index={index} days={days} closed={closed} sheet={sheet} measure={measure} />;
+    };
     return (
         <Grid ref={frame} kind="lanes" rowCount={laid.length + 1} label={`Lanes: a row for each ${through.group}, days across`} style={{ ['--days' as string]: count, ['--least' as string]: count > 14 ? '26px' : '0px' }}>
             <div role="row" aria-rowindex={1} className="sheet-row">
@@ -64,12 +57,7 @@ export function LanesSheet({ sheet }: { sheet: Sheet }) {
                     </div>
                 ))}
             </div>
-            {first !== undefined && first.start > 0 && <div aria-hidden="true" style={{ gridColumn: '1 / -1', height: first.start }} />}
-            {(shown?.map((each) => each.index) ?? laid.map((_, index) => index)).map((index) => {
-                const row = laid[index];
-                return row === undefined ? null : <Lane key={`${index}:${row.key}`} row={row} index={index} days={days} closed={closed} sheet={sheet} measure={virtual ? virtualizer.measureElement : undefined} />;
-            })}
-            {last !== undefined && <div aria-hidden="true" style={{ gridColumn: '1 / -1', height: virtualizer.getTotalSize() - last.end }} />}
+            {laid.length >= VIRTUAL_FROM ? <RowsInSight frame={frame} count={laid.length} heightOf={(index) => heightOf(laid[index])} row={lane} /> : laid.map((_, index) => lane(index))}
         </Grid>
     );
 }

@@ -5,15 +5,17 @@ import { BoardContext } from './BoardContext';
 import { spotOf } from './cells';
 import { Essentials } from './Essentials';
 import { itemKey, type Item } from './geometry';
-import { HoursSheet } from './HoursSheet';
 import { LanesSheet } from './LanesSheet';
 import { LiftedItem, type LiftedHandle } from './LiftedItem';
-import { ListSheet } from './ListSheet';
-import { MonthSheet } from './MonthSheet';
 import { begunIn, laneRows } from './rows';
 import { useSheetGestures, type Drawn, type Lifted } from './useSheetGestures';
 import { useSheetKeys } from './useSheetKeys';
-import { YearSheet } from './YearSheet';
+import { lazily } from '@/components/lazily';
+
+const HoursSheet = lazily(() => import('./HoursSheet'), 'HoursSheet');
+const MonthSheet = lazily(() => import('./MonthSheet'), 'MonthSheet');
+const ListSheet = lazily(() => import('./ListSheet'), 'ListSheet');
+const YearSheet = lazily(() => import('./YearSheet'), 'YearSheet');
 
 /** The sheet, however it is drawn: what is pointed at, dragged and typed on it is listened to here, for every view. */
 export function SheetBoard({ sheet }: { sheet: Sheet }) {

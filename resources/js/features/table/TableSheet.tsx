@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
-import { toast } from 'sonner';
+import { toast } from '@/components/toast';
 import { Failed, Loading } from '@/components/States';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/overlays/RotaContext';

@@ -1,0 +1,22 @@
+import { Toaster } from 'sonner';
+
+/** Where is told what was done. */
+export function Toasts() {
+    return (
+        <Toaster
+            position="bottom-center"
+            offset={{ bottom: 20 }}
+            mobileOffset={{ bottom: 70 }}
+            toastOptions={{
+                unstyled: true,
+                duration: 8000,
+                classNames: {
+                    toast: 'flex w-full items-center gap-3 border border-ink bg-ink text-paper px-3.5 py-2.5 shadow-(--shadow) text-[13px]',
+                    description: 'opacity-80',
+                    actionButton: 'ml-auto shrink-0 cursor-pointer border border-current px-2 py-0.5 font-semibold',
+                    error: '!bg-sheet !text-ink !border-pin border-l-4',
+                },
+            }}
+        />
+    );
+}

@@ -1,0 +1,34 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { RouterProvider } from '@tanstack/react-router';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Problem } from '@/api/client';
+import { lazily } from '@/components/lazily';
+import { router } from './router';
+
+const Toasts = lazily(() => import('./Toasts'), 'Toasts');
+
+const client = new QueryClient({
+    defaultOptions: {
+        queries: {
+            staleTime: 30_000,
+            // A refusal stays one however often it is asked; only a lost connection is worth another try.
+            retry: (count, error) => count < 2 && (!(error instanceof Problem) || error.status === 0),
+        },
+    },
+});
+
+const theme = localStorage.getItem('rota.theme');
+if (theme !== null) document.documentElement.dataset.theme = theme;
+
+const element = document.getElementById('application');
+if (element !== null) {
+    createRoot(element).render(
+        <StrictMode>
+            <QueryClientProvider client={client}>
+                <RouterProvider router={router} />
+                <Toasts />
+            </QueryClientProvider>
+        </StrictMode>,
+    );
+}
