@@ -6,6 +6,8 @@ export default defineConfig({
     test: {
         include: ['tests/unit/**/*.test.{ts,tsx}'],
         environment: 'jsdom',
+        // Node.js has no Temporal of its own yet.
+        setupFiles: ['temporal-polyfill/global'],
         env: { TZ: 'Europe/London' },
         restoreMocks: true,
     },

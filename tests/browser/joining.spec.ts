@@ -19,7 +19,7 @@ test('an event is prepared, joined and copied by others, with files, and shows w
         await form.getByLabel('Priority').selectOption('1');
         await form.getByRole('radio', { name: 'plum' }).click();
         await form.getByLabel('Remind everyone who follows it').selectOption('1440');
-        await form.getByLabel('Open for joining: who may read it may join').check();
+        await form.getByLabel('Open for joining: who may see it may join').check();
         await form.getByRole('button', { name: 'Something to prepare' }).click();
         await form.getByLabel('What is to be done, 1').fill('Fenders out');
         await form.getByRole('combobox', { name: 'Who does it' }).fill('aroha');

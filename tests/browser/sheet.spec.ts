@@ -211,9 +211,12 @@ test('rows are people, places or categories; what is begun in one has it', async
         await panel(page).getByRole('button', { name: 'Change' }).click();
         await panel(page).getByRole('combobox', { name: 'People, groups and rooms' }).fill('rufus');
         await page.getByRole('option', { name: /Rufus Tamm/ }).click();
+        // Who is picked is asked to come; that they are responsible is said.
+        await expect(panel(page).getByLabel('Part of Rufus Tamm')).toHaveValue('required');
+        await panel(page).getByLabel('Part of Rufus Tamm').selectOption('responsible');
         await panel(page).getByLabel('Place').fill('Long loft');
         await panel(page).getByRole('button', { name: 'Save' }).click();
-        await expect(panel(page).getByText('Rufus Tamm')).toBeVisible();
+        await expect(panel(page).locator('dd', { hasText: 'Rufus Tamm' })).toBeVisible();
         await panel(page).getByRole('button', { name: 'Close the event' }).click();
         await drawnAs(page, (options) => options.getByLabel('A row is').selectOption('person'));
         await expect(laneCell(page, 'Rufus Tamm', day(8)).getByRole('button', { name: /^Splicing/ })).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Event } from '@/features/events/useEventActions';
-import type { Sheet } from '@/features/overlays/useSheet';
+import type { Sheet } from '@/features/sheet/useSheet';
 import type { Item } from '@/features/sheet/geometry';
 import { landed, refusalOf, resized, rowChange, rowWords, type Move } from '@/features/sheet/landing';
 import { begunIn, laneRows, wouldStandIn, type LaneRow } from '@/features/sheet/rows';

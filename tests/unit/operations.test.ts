@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { lastDone, lastUndone, remember, turned } from '@/features/events/operations';
+import { lastDone, lastUndone, remember, turned } from '@/features/history/operations';
 import { following, isFollowing, occurrenceOf, scopeQuery } from '@/features/events/scope';
 
 test('what was done is undone from the last on, and done again until something new is done', () => {

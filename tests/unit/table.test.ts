@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { cellText, COLUMNS, pasted, pasteInto, whenText, whenTyped, type Row } from '@/features/table/columns';
 import { changeOf, NOTHING } from '@/features/table/ChangeFields';
-import { dueWords, reminderWords } from '@/features/events/reminderWords';
+import { dueWords, reminderWords } from '@/features/reminders/reminderWords';
 
 function row(id: number, more: Partial<Row> = {}): Row {
     return {

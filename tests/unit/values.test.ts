@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest';
 import { changesOf, endAfter, inputOf, valuesOf } from '@/features/events/eventValues';
 import { exceptionWords } from '@/features/events/exceptions';
-import { isLastOf, ordinalOf, pickOf, ruleOf, type RepeatPick } from '@/features/events/repeatRule';
+import { isLastOf, ordinalOf, pickOf, ruleOf, type RepeatPick } from '@/features/recurrence/repeatRule';
 import type { Event } from '@/features/events/useEventActions';
-import { readRotaSearch } from '@/features/overlays/rotaSearch';
-import { stepped, windowOf } from '@/features/overlays/useWindow';
+import { readRotaSearch } from '@/features/sheet/rotaSearch';
+import { stepped, windowOf } from '@/features/rota/useWindow';
 import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, startOfWeek, timeOfDay, weekNumber } from '@/time/dates';
 
 const event: Event = {

@@ -31,7 +31,7 @@ test('the first sheet needs less than 160 kB of script, gzipped', () => {
 
 test('forms, dialogs, the table and printing come when they are needed', () => {
     const first = loaded(manifest(), ...FIRST_SHEET);
-    const later = ['features/events/EventAside.tsx', 'features/overlays/OverlayDialog.tsx', 'features/table/TableSheet.tsx', 'features/printing/PrintDialog.tsx', 'features/calendars/CalendarPage.tsx'];
+    const later = ['features/events/EventAside.tsx', 'features/overlays/OverlayDialog.tsx', 'features/table/TableSheet.tsx', 'features/printing/PrintDialog.tsx', 'features/calendar-pages/CalendarPage.tsx'];
     for (const name of later) {
         const chunk = manifest()[`resources/js/${name}`];
         expect(chunk, name).toBeDefined();

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { Problem } from './client';
 
 type Options<Input, Answer> = {

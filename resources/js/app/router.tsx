@@ -1,5 +1,5 @@
 import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Link } from '@tanstack/react-router';
-import { readRotaSearch } from '@/features/overlays/rotaSearch';
+import { readRotaSearch } from '@/features/sheet/rotaSearch';
 import { Empty } from '@/components/States';
 import { Gate } from './Gate';
 
@@ -16,17 +16,17 @@ const root = createRootRoute({
     ),
 });
 
-export const rotaRoute = createRoute({ getParentRoute: () => root, path: '/', validateSearch: readRotaSearch, component: lazyRouteComponent(() => import('@/features/overlays/RotaPage'), 'RotaPage') });
+export const rotaRoute = createRoute({ getParentRoute: () => root, path: '/', validateSearch: readRotaSearch, component: lazyRouteComponent(() => import('@/features/rota/RotaPage'), 'RotaPage') });
 const calendars = createRoute({
     getParentRoute: () => root,
     path: '/calendars',
     validateSearch: (raw: Record<string, unknown>): { in?: 'directory' } => (raw.in === 'directory' ? { in: 'directory' } : {}),
-    component: lazyRouteComponent(() => import('@/features/calendars/CalendarsPage'), 'CalendarsPage'),
+    component: lazyRouteComponent(() => import('@/features/calendar-pages/CalendarsPage'), 'CalendarsPage'),
 });
-export const calendarRoute = createRoute({ getParentRoute: () => root, path: '/calendars/$slug', component: lazyRouteComponent(() => import('@/features/calendars/CalendarPage'), 'CalendarPage') });
+export const calendarRoute = createRoute({ getParentRoute: () => root, path: '/calendars/$slug', component: lazyRouteComponent(() => import('@/features/calendar-pages/CalendarPage'), 'CalendarPage') });
 const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', component: lazyRouteComponent(() => import('@/features/feeds/FeedsPage'), 'FeedsPage') });
 const groups = createRoute({ getParentRoute: () => root, path: '/groups', component: lazyRouteComponent(() => import('@/features/directory/GroupsPage'), 'GroupsPage') });
-const people = createRoute({ getParentRoute: () => root, path: '/people', component: lazyRouteComponent(() => import('@/features/directory/PeoplePage'), 'PeoplePage') });
+const people = createRoute({ getParentRoute: () => root, path: '/people', component: lazyRouteComponent(() => import('@/features/people/PeoplePage'), 'PeoplePage') });
 const waiting = createRoute({ getParentRoute: () => root, path: '/waiting', component: lazyRouteComponent(() => import('@/features/waiting/WaitingPage'), 'WaitingPage') });
 const text = (value: unknown) => (typeof value === 'string' || typeof value === 'number' ? String(value) : '');
 // Drawn by the gate itself: whoever comes by it is not signed in yet.

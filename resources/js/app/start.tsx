@@ -6,7 +6,7 @@ import { Problem } from '@/api/client';
 import { lazily } from '@/components/lazily';
 import { router } from './router';
 
-const Toasts = lazily(() => import('./Toasts'), 'Toasts');
+const Toasts = lazily(() => import('@/toast/Toasts'), 'Toasts');
 
 const client = new QueryClient({
     defaultOptions: {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';

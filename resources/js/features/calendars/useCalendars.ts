@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api, type Schemas } from '@/api/client';
 import { useAction, useRefresh } from '@/api/useAction';
 

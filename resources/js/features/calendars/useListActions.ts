@@ -1,4 +1,4 @@
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import type { Calendar } from './useCalendars';

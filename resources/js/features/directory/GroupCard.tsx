@@ -2,7 +2,7 @@ import { Users, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { SubjectPicker, type Entry } from '@/features/access/SubjectPicker';
+import { SubjectPicker, type Entry } from './SubjectPicker';
 import { GroupDialog } from './GroupDialog';
 import { useGroupActions, type Group, type Member } from './useGroups';
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';

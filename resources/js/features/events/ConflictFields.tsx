@@ -4,7 +4,7 @@ import { FormProblem } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatWhen } from '@/time/dates';
 import { same } from './eventValues';
-import { dueWords, reminderWords } from './reminderWords';
+import { dueWords, reminderWords } from '@/features/reminders/reminderWords';
 import type { Event, EventInput } from './useEventActions';
 
 type Key = keyof EventInput;

@@ -1,7 +1,7 @@
 import { useIsMutating, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Failed, Loading } from '@/components/States';
-import { useDraft, useRota } from '@/features/overlays/RotaContext';
+import { useDraft, useRota } from '@/features/sheet/RotaContext';
 import { EventForm } from './EventForm';
 import { EventPanel } from './EventPanel';
 import { fetchEvent } from './useEventActions';

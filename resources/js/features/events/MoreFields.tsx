@@ -2,10 +2,10 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
 import { CheckField, Field, TextField } from '@/components/Field';
 import { InkChoice } from '@/components/InkPicker';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useRota } from '@/features/sheet/RotaContext';
 import type { EventValues } from './eventValues';
-import { RemindersField } from './RemindersField';
-import { TasksField } from './TasksField';
+import { RemindersField } from '@/features/reminders/RemindersField';
+import { TasksField } from '@/features/preparation/TasksField';
 
 type Props = { problem: Problem | null; /** As the event has it; null where it has none. */ zone: string | null; /** Whether the series as such is written, or a single event. */ whole: boolean; begun: boolean };
 

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Mark } from '@/components/Mark';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useRota } from '@/features/sheet/RotaContext';
 import type { EventValues } from './eventValues';
 
 /** The calendar that the event goes on: always in sight, in its colour, before anything is saved. */

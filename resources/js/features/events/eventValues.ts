@@ -1,21 +1,19 @@
 import type { Schemas } from '@/api/client';
 import type { Ink } from '@/components/Mark';
-import { pickOf, ruleOf, type RepeatPick } from './repeatRule';
-import { WEEKDAYS } from './weekdays';
+import type { TaskValues } from '@/features/preparation/TasksField';
+import { pickOf, ruleOf, type RepeatPick, type RepeatValues } from '@/features/recurrence/repeatRule';
+import { WEEKDAYS } from '@/features/recurrence/weekdays';
 import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
-import type { Draft, Participant } from '@/features/overlays/RotaContext';
-import { knownOf } from './participants';
+import type { Draft } from '@/features/sheet/RotaContext';
+import type { Participant } from '@/features/participants/participants';
+import { knownOf } from '@/features/participants/participants';
 import type { Event, EventInput } from './useEventActions';
 
-/** Something to prepare, as it is written. */
-export type TaskValues = { id: number | null; title: string; days: number; doer: { id: number; name: string } | null };
-
 /** What the form holds: dates and times in fields of their own, the last day of an all-day event as people say it. */
-export type EventValues = RepeatPick & {
+export type EventValues = RepeatValues & {
     calendar: string;
     title: string;
     allDay: boolean;
-    startDate: string;
     startTime: string;
     endDate: string;
     endTime: string;
@@ -36,14 +34,6 @@ export type EventValues = RepeatPick & {
     joinable: boolean;
     reminders: number[];
     tasks: TaskValues[];
-    repeats: boolean;
-    ends: 'never' | 'until' | 'count';
-    until: string;
-    count: number;
-    skipped: string[];
-    extra: string[];
-    /** Whether the dates left out and added were changed here; else they move along with the start. */
-    datesTouched: boolean;
 };
 
 export function valuesOf(event: Event | Draft): EventValues {

@@ -3,12 +3,12 @@ import { useContext } from 'react';
 import { api, change, type Schemas } from '@/api/client';
 import { tellRefusal } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
-import { RotaContext } from '@/features/overlays/RotaContext';
-import type { Sheet } from '@/features/overlays/useSheet';
+import { RotaContext } from '@/features/sheet/RotaContext';
+import type { Sheet } from '@/features/sheet/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
 import { formatDate, formatWhen } from '@/time/dates';
 import { isFollowing, occurrenceOf, scopeQuery, type Scope } from './scope';
-import { useTellDone } from './useTellDone';
+import { useTellDone } from '@/features/history/useTellDone';
 
 export type Event = Schemas['Event'];
 export type EventInput = Schemas['EventInput'];

@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react';
 import { refusalOf, type Move } from '@/features/sheet/landing';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { useEventActions } from './useEventActions';
 import { following, type Scope } from './scope';
 import { lazily } from '@/components/lazily';

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api, Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { FormProblem } from '@/components/Field';

@@ -2,7 +2,7 @@ import { Plus, X } from 'lucide-react';
 import type { Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { CONTROL } from '@/components/Field';
-import { SubjectPicker } from '@/features/access/SubjectPicker';
+import { SubjectPicker } from '@/features/directory/SubjectPicker';
 import { useCategories } from '@/features/calendars/useCalendars';
 
 export type Condition = Schemas['Condition'];

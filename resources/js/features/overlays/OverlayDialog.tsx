@@ -9,7 +9,7 @@ import { useCalendars, useCategories } from '@/features/calendars/useCalendars';
 import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
 import { LayerFields, type Layer } from './LayerFields';
-import { useRota } from './RotaContext';
+import { useRota } from '@/features/sheet/RotaContext';
 import { layerOf, STARTS } from './starts';
 import { useOverlayActions, type Overlay } from './useOverlays';
 

@@ -1,6 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useRota } from './RotaContext';
+import { useRota } from '@/features/sheet/RotaContext';
 import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
 
 const ITEM = 'flex cursor-pointer items-baseline gap-3 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Users, X } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
@@ -10,7 +10,7 @@ import { FormProblem } from '@/components/Field';
 import { Failed, Loading } from '@/components/States';
 import { LEVELS, OVERLAY_LEVELS, type Level } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
-import { SubjectPicker, type Entry } from '@/features/access/SubjectPicker';
+import { SubjectPicker, type Entry } from '@/features/directory/SubjectPicker';
 import type { Overlay } from './useOverlays';
 
 type Sharing = Schemas['OverlaySharing'];

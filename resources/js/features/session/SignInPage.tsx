@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
-import { PinLogo } from '@/app/PinLogo';
+import { PinLogo } from '@/components/PinLogo';
 import { AskForLink } from './AskForLink';
 import { useSignIn } from './useSession';
 

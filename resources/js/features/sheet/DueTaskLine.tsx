@@ -1,6 +1,6 @@
 import { api } from '@/api/client';
 import { useAction } from '@/api/useAction';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useRota } from './RotaContext';
 import { formatDate } from '@/time/dates';
 import type { DueTask } from './useDueTasks';
 

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Mark } from '@/components/Mark';
-import { useDraft, useRota } from '@/features/overlays/RotaContext';
-import type { Sheet } from '@/features/overlays/useSheet';
+import { useDraft, useRota } from './RotaContext';
+import type { Sheet } from './useSheet';
 import { daysBetween, daysFrom, formatDate, isWeekend, minutesBetween } from '@/time/dates';
 import { Cell } from './Cell';
 import { Grid } from './Grid';

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { Failed, Loading } from '@/components/States';
-import { useRota } from '@/features/overlays/RotaContext';
-import { usePrinting } from '@/features/overlays/printing';
-import { listDays, useEndlessSheet } from '@/features/overlays/useSheet';
+import { useRota } from './RotaContext';
+import { usePrinting } from './printing';
+import { listDays, useEndlessSheet } from './useSheet';
 import { addDays, daysBetween, formatDate, timeOfDay } from '@/time/dates';
 import { itemKey, lastDay, type Item } from './geometry';
 import { useBoard } from './BoardContext';

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import { useRota } from '@/features/overlays/RotaContext';
-import type { Sheet } from '@/features/overlays/useSheet';
+import { useRota } from './RotaContext';
+import type { Sheet } from './useSheet';
 import { addDays, daysBetween, daysFrom, formatDate, weekNumber } from '@/time/dates';
 import { Cell } from './Cell';
 import { Grid } from './Grid';

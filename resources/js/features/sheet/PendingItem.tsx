@@ -1,4 +1,4 @@
-import { useDraft, type Draft } from '@/features/overlays/RotaContext';
+import { useDraft, type Draft } from './RotaContext';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { lastDay } from './geometry';
 import { ItemFace, type Shape } from './ItemView';

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
-import { useRota } from '@/features/overlays/RotaContext';
-import type { Sheet } from '@/features/overlays/useSheet';
+import { useRota } from './RotaContext';
+import type { Sheet } from './useSheet';
 import { BoardContext } from './BoardContext';
 import { spotOf } from './cells';
 import { Essentials } from './Essentials';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { useRota } from '@/features/overlays/RotaContext';
-import type { Sheet } from '@/features/overlays/useSheet';
+import { useRota } from './RotaContext';
+import type { Sheet } from './useSheet';
 import { addDays, addMonths, daysBetween, daysFrom, formatDate, isWeekend } from '@/time/dates';
 import { lastDay } from './geometry';
 

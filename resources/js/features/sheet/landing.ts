@@ -1,6 +1,6 @@
 import type { Schemas } from '@/api/client';
 import { addDays, addMinutes, daysBetween, minutesBetween } from '@/time/dates';
-import { knownOf } from '@/features/events/participants';
+import { knownOf } from '@/features/participants/participants';
 import type { Item } from './geometry';
 import type { LaneRow } from './rows';
 

@@ -1,8 +1,8 @@
 import type { Schemas } from '@/api/client';
 import type { Ink, MarkName } from '@/components/Mark';
-import type { Draft } from '@/features/overlays/RotaContext';
-import type { Grouping } from '@/features/overlays/rotaSearch';
-import type { Sheet } from '@/features/overlays/useSheet';
+import type { Draft } from './RotaContext';
+import type { Grouping } from './rotaSearch';
+import type { Sheet } from './useSheet';
 import type { Item } from './geometry';
 
 /** A row of lanes: a layer, or whatever else they are told apart by. */

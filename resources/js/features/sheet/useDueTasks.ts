@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, type Schemas } from '@/api/client';
-import { useRota } from '@/features/overlays/RotaContext';
-import type { Span } from '@/features/overlays/useSheet';
+import { useRota } from './RotaContext';
+import type { Span } from './useSheet';
 import { addDays, daysBetween } from '@/time/dates';
 
 export type DueTask = Schemas['DueTask'];

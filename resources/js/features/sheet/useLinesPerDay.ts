@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { usePrinting } from '@/features/overlays/printing';
+import { usePrinting } from './printing';
 
 const HEAD = 27;
 const NUMBER = 19;

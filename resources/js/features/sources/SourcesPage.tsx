@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { RefreshCw } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api, Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';

@@ -5,7 +5,7 @@ import { problemOf } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { FormProblem } from '@/components/Field';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useRota } from '@/features/sheet/RotaContext';
 import { BulkPreview } from './BulkPreview';
 import { changeOf, ChangeFields, NOTHING, type ChangeValues } from './ChangeFields';
 import type { BulkAction } from './TableBar';

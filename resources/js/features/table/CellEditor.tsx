@@ -3,7 +3,7 @@ import { useRef, useState, type KeyboardEvent } from 'react';
 import { Problem, type Schemas } from '@/api/client';
 import { problemOf } from '@/api/useAction';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useRota } from '@/features/sheet/RotaContext';
 import { whenTyped, type Column, type Row } from './columns';
 import { useBulk } from './useBulk';
 

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import type { Problem, Schemas } from '@/api/client';
 import { CONTROL, Field, TextField } from '@/components/Field';
-import { SubjectPicker } from '@/features/access/SubjectPicker';
+import { SubjectPicker } from '@/features/directory/SubjectPicker';
 import { useCalendars, useCategories } from '@/features/calendars/useCalendars';
 import type { BulkAction } from './TableBar';
 

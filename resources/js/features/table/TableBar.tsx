@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { CheckField, CONTROL } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { PERIODS, type Period } from '@/features/overlays/rotaSearch';
-import { useRota } from '@/features/overlays/RotaContext';
+import { PERIODS, type Period } from '@/features/sheet/rotaSearch';
+import { useRota } from '@/features/sheet/RotaContext';
 import { COLUMNS, type Column } from './columns';
 import { WeeksDialog } from './WeeksDialog';
 

@@ -1,10 +1,10 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { Failed, Loading } from '@/components/States';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useRota } from '@/features/sheet/RotaContext';
 import { PLAIN } from '@/features/sheet/ItemView';
 import { HOLDS } from '@/features/sheet/landing';
 import { BulkDialog, type BulkStart } from './BulkDialog';

@@ -6,8 +6,8 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { useTellDone } from '@/features/events/useTellDone';
-import { useRota } from '@/features/overlays/RotaContext';
+import { useTellDone } from '@/features/history/useTellDone';
+import { useRota } from '@/features/sheet/RotaContext';
 import { addDays, formatDate, startOfWeek } from '@/time/dates';
 
 /** Lays the events of one week over other weeks, leaving out the days that a calendar of closures names. */

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, change, Problem, type Done, type Schemas } from '@/api/client';
-import { useTellDone } from '@/features/events/useTellDone';
+import { useTellDone } from '@/features/history/useTellDone';
 
 export type BulkInput = Schemas['BulkInput'];
 

@@ -1,6 +1,6 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { api, type Schemas } from '@/api/client';
-import { sheetQuery, type Span, type Through } from '@/features/overlays/useSheet';
+import { sheetQuery, type Span, type Through } from '@/features/sheet/useSheet';
 import type { Column } from './columns';
 
 export type Sorting = { by: Column['key']; descending: boolean };

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { toast } from '@/components/toast';
+import { toast } from '@/toast/toast';
 import { api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { LEVELS, type Level } from '@/features/access/levels';

@@ -1,0 +1,135 @@
+import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
+import { ArrowLeft } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { Mark } from '@/components/Mark';
+import { Page, Section } from '@/components/Page';
+import { Empty, Failed, Loading } from '@/components/States';
+import { AskForAccess } from '@/features/sharing/AskForAccess';
+import { LEVELS } from '@/features/access/levels';
+import { ReasonsPanel } from '@/features/sharing/ReasonsPanel';
+import { SharingPanel } from '@/features/sharing/SharingPanel';
+import { useManagers } from '@/features/sharing/useAccess';
+import { LogList } from '@/features/changelog/LogList';
+import { FeedLinks } from '@/features/feeds/FeedLinks';
+import { DeletedEvents } from '@/features/history/DeletedEvents';
+import { ImportPanel } from '@/features/imports/ImportPanel';
+import { CalendarDialog } from '@/features/calendars/CalendarDialog';
+import { CategoriesPanel } from '@/features/calendars/CategoriesPanel';
+import { HandOverDialog } from './HandOverDialog';
+import { useCalendarActions, useCalendars } from '@/features/calendars/useCalendars';
+import { useListActions } from '@/features/calendars/useListActions';
+
+const route = getRouteApi('/calendars/$slug');
+
+/** One calendar: its settings, who may see it, how it is published, what is brought into it. */
+export function CalendarPage() {
+    const { slug } = route.useParams();
+    const navigate = useNavigate();
+    const calendars = useCalendars();
+    const { put: list, leave } = useListActions();
+    const managers = useManagers(slug, calendars.data?.some((each) => each.slug === slug) === true);
+    const { remove, archive } = useCalendarActions();
+    const [editing, setEditing] = useState(false);
+    const [handing, setHanding] = useState(false);
+    if (calendars.isPending) return <Loading what="the calendar" />;
+    if (calendars.isError) return <Failed error={calendars.error} retry={() => void calendars.refetch()} />;
+    const calendar = calendars.data.find((each) => each.slug === slug);
+    if (calendar === undefined) {
+        return (
+            <div className="p-8">
+                <Empty title="There is no such calendar for you">
+                    It may have been deleted, or it is not shared with you (any more).{' '}
+                    <Link to="/calendars" className="underline">
+                        All calendars
+                    </Link>
+                </Empty>
+            </div>
+        );
+    }
+    const manages = calendar.level === 'manage';
+    const edits = manages || calendar.level === 'change';
+    return (
+        <Page
+            title={calendar.name}
+            about={calendar.description}
+            actions={
+                manages && (
+                    <>
+                        <Button onClick={() => setEditing(true)}>Settings</Button>
+                        <Button onClick={() => setHanding(true)}>Hand over</Button>
+                        <Button onClick={() => archive.mutate({ calendar, archived: !calendar.archived })}>{calendar.archived ? 'Bring back' : 'Archive'}</Button>
+                        <Button look="danger" onClick={() => remove.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>
+                            Delete
+                        </Button>
+                    </>
+                )
+            }
+        >
+            <div className="mb-6 flex flex-wrap items-center gap-x-5 gap-y-1">
+                <Link to="/calendars" className="flex items-center gap-1 text-soft hover:text-ink hover:underline">
+                    <ArrowLeft size={14} aria-hidden="true" /> All calendars
+                </Link>
+                <span className="flex items-center gap-2">
+                    <Mark mark={calendar.mark} ink={calendar.colour} size={14} /> kept by {calendar.keeper.name}
+                </span>
+                <span className="text-soft">{calendar.timezone}</span>
+                {calendar.archived && <span className="border border-line px-1.5 text-xs">archived</span>}
+                <Link to="/" search={{ calendar: calendar.slug }} className="ml-auto underline">
+                    Look at it
+                </Link>
+            </div>
+            <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].means}.`}>
+                <ul className="list-inside list-disc text-soft">
+                    {calendar.reasons.map((reason) => (
+                        <li key={reason}>{reason}</li>
+                    ))}
+                </ul>
+                <div className="mt-3 flex flex-wrap items-center gap-3">
+                    {!calendar.archived && (
+                        <Button onClick={() => list.mutate({ calendar, onList: !calendar.onList })}>{calendar.onList ? 'Take off my list' : 'Add to my list'}</Button>
+                    )}
+                    {calendar.level !== 'change' && !manages && <AskForAccess calendar={calendar} />}
+                    {managers.data?.leaves === true && <Button onClick={() => leave.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>Leave it</Button>}
+                </div>
+            </Section>
+            {manages && (
+                <Section title="Shared with" about="The highest level that applies to somebody holds.">
+                    <SharingPanel calendar={calendar} />
+                </Section>
+            )}
+            {manages && (
+                <Section title="Who sees what, and why" about="Of any person: the level they have, and by what.">
+                    <ReasonsPanel calendar={calendar} />
+                </Section>
+            )}
+            {manages && (
+                <Section title="Categories">
+                    <CategoriesPanel calendar={calendar} />
+                </Section>
+            )}
+            {manages && (
+                <Section title="Feed links" about="A link of its own for one reader or one place, kept secret by whoever has it. Each can be revoked alone.">
+                    <FeedLinks calendar={calendar} />
+                </Section>
+            )}
+            {edits && !calendar.subscribed && !calendar.archived && (
+                <Section title="Bring in a file" about="An iCalendar file (.ics). You see what it would add before anything is changed.">
+                    <ImportPanel calendar={calendar} />
+                </Section>
+            )}
+            {edits && !calendar.subscribed && (
+                <Section title="Deleted events" about="What was deleted in the last 90 days, to be brought back.">
+                    <DeletedEvents slug={calendar.slug} />
+                </Section>
+            )}
+            {manages && (
+                <Section title="Change log" about="Who changed what of access and settings. What can be taken back is taken back from here.">
+                    <LogList path={`/calendars/${calendar.slug}/log`} />
+                </Section>
+            )}
+            {handing && <HandOverDialog calendar={calendar} onClose={() => setHanding(false)} />}
+            <CalendarDialog open={editing} onOpenChange={setEditing} calendar={calendar} />
+        </Page>
+    );
+}

@@ -1,0 +1,44 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect } from 'react';
+import { toast } from '@/toast/toast';
+import { api } from '@/api/client';
+import { tellRefusal } from '@/api/useAction';
+import { lastDone, lastUndone, turned } from './operations';
+
+const EVENTS = ['sheet', 'ruler', 'event', 'categories', 'deleted'];
+
+/** Undoes what was done with events, as a whole, and does it again. */
+export function useUndo() {
+    const client = useQueryClient();
+    return useCallback(
+        (operation: number, back: boolean) => {
+            const turn = (to: boolean): Promise<void> =>
+                api<void>('POST', `/operations/${operation}/${to ? 'undo' : 'redo'}`)
+                    .then(() => {
+                        turned(operation, to);
+                        toast(to ? 'Undone.' : 'Done again.', { action: { label: to ? 'Redo' : 'Undo', onClick: () => void turn(!to) } });
+                        return client.invalidateQueries({ predicate: ({ queryKey }) => EVENTS.includes(String(queryKey[0])) });
+                    })
+                    .catch(tellRefusal);
+            void turn(back);
+        },
+        [client],
+    );
+}
+
+/** Control (or Command) and Z undoes the last change of events, with Shift it is done again; in a field the field has it. */
+export function useUndoKeys(): void {
+    const turn = useUndo();
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent) => {
+            if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.altKey) return;
+            if (event.target instanceof Element && event.target.closest('input, textarea, select, [contenteditable]') !== null) return;
+            event.preventDefault();
+            const operation = event.shiftKey ? lastUndone() : lastDone();
+            if (operation === undefined) toast(event.shiftKey ? 'There is nothing to do again.' : 'There is nothing to undo.');
+            else turn(operation, !event.shiftKey);
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    }, [turn]);
+}

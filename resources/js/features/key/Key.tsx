@@ -1,0 +1,61 @@
+import clsx from 'clsx';
+import { Eye, X } from 'lucide-react';
+import { OneLineField } from '@/features/oneline/OneLineField';
+import { KeyLayer } from './KeyLayer';
+import { NothingShows } from './NothingShows';
+import { useLayerOrder } from './useLayerOrder';
+import { useRota } from '@/features/sheet/RotaContext';
+import { lazily } from '@/components/lazily';
+
+const QuickFilters = lazily(() => import('./QuickFilters'), 'QuickFilters');
+
+/** The key of the sheet, as on a map: its layers with mark, colour and count, then what is filtered by on top of them. */
+export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
+    const rota = useRota();
+    const { overlay, save, shift } = useLayerOrder();
+    const layers = rota.sheet?.layers ?? [];
+    const counts = layers.map((_, index) => rota.sheet?.items.filter((item) => item.layer === index).length ?? 0);
+    const shown = counts.reduce((sum, count, index) => (rota.hidden.has(index) ? sum : sum + count), 0);
+    const setOff = (off: number[]) => rota.go({ off: off.length === 0 ? undefined : off });
+    return (
+        <aside
+            aria-label="Key"
+            className={clsx(
+                'w-58 shrink-0 overflow-y-auto border-l border-line bg-paper px-3.5 py-3 text-[12.5px]',
+                open ? 'max-md:fixed max-md:inset-x-0 max-md:bottom-13 max-md:z-30 max-md:max-h-[65vh] max-md:w-auto max-md:border-t-2 max-md:border-ink max-md:shadow-(--shadow)' : 'max-md:hidden',
+            )}
+        >
+            <div className="mb-2 flex items-baseline justify-between">
+                <h2 className="text-[15px] font-semibold">Key</h2>
+                <span className="text-[11px] text-soft" role="status">
+                    {shown} in view
+                </span>
+                <button type="button" className="md:hidden" onClick={onClose} aria-label="Close the key">
+                    <X size={16} />
+                </button>
+            </div>
+            <OneLineField className="mb-2 md:hidden" onDone={onClose} />
+            <ul aria-label="Layers">
+                {layers.map((layer, index) => (
+                    <KeyLayer
+                        key={`${index}:${layer.name}`}
+                        layer={layer}
+                        index={index}
+                        count={counts[index] ?? 0}
+                        off={rota.hidden.has(index)}
+                        onToggle={() => setOff(rota.hidden.has(index) ? [...rota.hidden].filter((each) => each !== index) : [...rota.hidden, index])}
+                        onOnly={() => setOff(layers.map((_, each) => each).filter((each) => each !== index))}
+                        change={overlay === null ? null : { layer: overlay.layers[index], last: layers.length - 1, shift, save }}
+                    />
+                ))}
+            </ul>
+            {rota.hidden.size > 0 && (
+                <button type="button" className="mt-2 flex items-center gap-1.5 text-soft hover:text-ink hover:underline" onClick={() => setOff([])}>
+                    <Eye size={13} aria-hidden="true" /> Show all layers
+                </button>
+            )}
+            <QuickFilters />
+            {shown === 0 && layers.length > 0 && rota.sheet !== undefined && <NothingShows held={counts.some((count) => count > 0)} />}
+        </aside>
+    );
+}

@@ -1,0 +1,88 @@
+import clsx from 'clsx';
+import { EyeOff, Pencil } from 'lucide-react';
+import { useState, type DragEvent, type KeyboardEvent } from 'react';
+import type { Schemas } from '@/api/client';
+import { Mark } from '@/components/Mark';
+import type { Layer } from '@/features/overlays/LayerFields';
+import { lazily } from '@/components/lazily';
+
+const KeyLayerEdit = lazily(() => import('./KeyLayerEdit'), 'KeyLayerEdit');
+
+type Change = { layer: Layer | undefined; last: number; shift: (from: number, to: number) => void; save: (index: number, part: Partial<Layer>) => void };
+
+type Props = {
+    layer: Schemas['SheetLayer'];
+    index: number;
+    count: number;
+    off: boolean;
+    onToggle: () => void;
+    onOnly: () => void;
+    /** How it is changed; null where one may not. */
+    change: Change | null;
+};
+
+const KIND = 'application/x-layer';
+
+/** A layer in the key: shown or hidden by a click, taken to another place by dragging it or with Alt and an arrow. */
+export function KeyLayer({ layer, index, count, off, onToggle, onOnly, change }: Props) {
+    const [over, setOver] = useState(false);
+    const onKeyDown = (event: KeyboardEvent) => {
+        if (!event.altKey || change === null || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
+        event.preventDefault();
+        change.shift(index, index + (event.key === 'ArrowUp' ? -1 : 1));
+    };
+    const dragging =
+        change === null
+            ? {}
+            : {
+                  draggable: true,
+                  onDragStart: (event: DragEvent) => event.dataTransfer.setData(KIND, String(index)),
+                  onDragOver: (event: DragEvent) => {
+                      if (!event.dataTransfer.types.includes(KIND)) return;
+                      event.preventDefault();
+                      setOver(true);
+                  },
+                  onDragLeave: () => setOver(false),
+                  onDrop: (event: DragEvent) => {
+                      event.preventDefault();
+                      setOver(false);
+                      change.shift(Number(event.dataTransfer.getData(KIND)), index);
+                  },
+              };
+    return (
+        <li className={clsx('group relative border-b', over ? 'border-b-2 border-ink' : 'border-hair')} {...dragging}>
+            <button
+                type="button"
+                aria-pressed={!off}
+                aria-label={`${layer.name}, ${count} in view`}
+                aria-keyshortcuts={change === null ? undefined : 'Alt+ArrowUp Alt+ArrowDown'}
+                title={off ? 'Show this layer' : 'Hide this layer'}
+                onClick={onToggle}
+                onKeyDown={onKeyDown}
+                className="flex w-full items-center gap-2 py-1.5 text-left"
+            >
+                <span className={clsx('grid w-4.5 shrink-0 place-items-center', off && 'opacity-45')}>
+                    <Mark mark={layer.mark} ink={layer.colour} size={13} />
+                </span>
+                {layer.pattern !== 'plain' && <span aria-hidden="true" data-ink={layer.colour} data-pattern={layer.pattern} className="patterned h-3.5 w-3.5 shrink-0 border border-line" />}
+                <span className={clsx('min-w-0 flex-1', off && 'text-soft line-through decoration-1')}>
+                    {layer.name}
+                    {layer.about !== '' && <span className="block truncate text-[11px] text-soft">{layer.about}</span>}
+                </span>
+                <span className="text-soft">{off ? <EyeOff size={13} aria-hidden="true" /> : count}</span>
+            </button>
+            <span className="absolute top-1 -right-1 flex gap-0.5 bg-paper pl-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 has-data-[state=open]:opacity-100">
+                <button type="button" onClick={onOnly} aria-label={`only this: ${layer.name}`} title="Show only this layer" className="min-h-6 border border-line bg-sheet px-1 text-[11px]">
+                    only
+                </button>
+                {change?.layer !== undefined && (
+                    <KeyLayerEdit layer={change.layer} index={index} last={change.last} onShift={(to) => change.shift(index, to)} onSave={(part) => change.save(index, part)}>
+                        <button type="button" aria-label={`Change ${layer.name} here`} className="grid size-6 place-items-center border border-line bg-sheet">
+                            <Pencil size={12} />
+                        </button>
+                    </KeyLayerEdit>
+                )}
+            </span>
+        </li>
+    );
+}

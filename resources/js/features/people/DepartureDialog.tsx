@@ -1,0 +1,106 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { toast } from '@/toast/toast';
+import { api, type Schemas } from '@/api/client';
+import { problemOf, useAction } from '@/api/useAction';
+import { Button } from '@/components/Button';
+import { Dialog } from '@/components/Dialog';
+import { FormProblem } from '@/components/Field';
+import { Failed, Loading } from '@/components/States';
+import { SubjectPicker, type Entry } from '@/features/directory/SubjectPicker';
+import type { DirectoryPerson } from './usePeople';
+
+type Kept = Schemas['Kept'];
+type Thing = { what: 'calendar' | 'overlay'; slug: string; name: string };
+
+/** Marks somebody as having left; all that they keep is listed and handed over in the same step. */
+export function DepartureDialog({ person, onClose }: { person: DirectoryPerson; onClose: () => void }) {
+    const kept = useQuery({ queryKey: ['kept', person.id], queryFn: ({ signal }) => api<Kept>('GET', `/people/${person.id}/kept`, { signal }), staleTime: 0 });
+    return (
+        <Dialog open onOpenChange={onClose} wide title={`${person.name} has left`} about="They can come in no more, are in no group, and nothing is shared with them by name. What they added stays.">
+            {kept.isError ? <Failed error={kept.error} /> : kept.data === undefined ? <Loading what="what they keep" /> : <Handover person={person} kept={kept.data} onClose={onClose} />}
+        </Dialog>
+    );
+}
+
+function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Kept; onClose: () => void }) {
+    const things: Thing[] = [
+        ...kept.calendars.map((each) => ({ what: 'calendar' as const, ...each })),
+        ...kept.overlays.map((each) => ({ what: 'overlay' as const, ...each })),
+    ];
+    const [all, setAll] = useState<Entry | null>(null);
+    const [single, setSingle] = useState<Record<string, Entry | null>>({});
+    const [feeds, setFeeds] = useState<Entry | null>(null);
+    const goesTo = (thing: Thing) => single[`${thing.what} ${thing.slug}`] ?? all;
+    const open = things.filter((thing) => goesTo(thing) === null).length;
+    const depart = useAction(
+        () =>
+            api<DirectoryPerson>('POST', `/people/${person.id}/departure`, {
+                body: {
+                    handovers: things.flatMap((thing) => {
+                        const to = goesTo(thing);
+                        return to === null ? [] : [{ what: thing.what, slug: thing.slug, kind: to.kind, id: to.id }];
+                    }),
+                    feeds: feeds?.kind === 'person' ? feeds.id : null,
+                },
+            }),
+        {
+            onDone: () => {
+                toast(`${person.name} has left${things.length === 0 ? '' : '; what they kept is handed over'}.`);
+                onClose();
+            },
+            quiet: true,
+        },
+    );
+    const problem = problemOf(depart);
+    return (
+        <form
+            className="flex flex-col gap-4"
+            onSubmit={(event) => {
+                event.preventDefault();
+                depart.mutate();
+            }}
+        >
+            {things.length === 0 ? (
+                <p>They keep no calendar and no overlay.</p>
+            ) : (
+                <>
+                    <div>
+                        <p className="mb-1 font-semibold">All that they keep goes to</p>
+                        <SubjectPicker entry={all} onChange={setAll} label="New keeper of all" />
+                    </div>
+                    <ul aria-label="What they keep" className="border-t border-line">
+                        {things.map((thing) => (
+                            <li key={`${thing.what} ${thing.slug}`} className="flex flex-wrap items-center gap-3 border-b border-line py-1.5">
+                                <span className="min-w-40 flex-1">
+                                    <b className="font-semibold">{thing.name}</b> <span className="text-soft">{thing.what}</span>
+                                </span>
+                                <span className="text-soft">{goesTo(thing) === null ? 'to nobody yet' : `to ${goesTo(thing)?.name}`}</span>
+                                <details className="w-full sm:w-72">
+                                    <summary className="cursor-pointer text-soft">to somebody else</summary>
+                                    <SubjectPicker entry={single[`${thing.what} ${thing.slug}`] ?? null} onChange={(entry) => setSingle({ ...single, [`${thing.what} ${thing.slug}`]: entry })} label={`New keeper of ${thing.name}`} />
+                                </details>
+                            </li>
+                        ))}
+                    </ul>
+                </>
+            )}
+            {kept.feeds.length > 0 && (
+                <div>
+                    <p className="mb-1">
+                        <b className="font-semibold">{kept.feeds.length === 1 ? 'One feed link' : `${kept.feeds.length} feed links`}</b> ({kept.feeds.map((each) => `${each.name}, ${each.calendar}`).join('; ')}): without a name under which they go on, they end.
+                    </p>
+                    <SubjectPicker entry={feeds} onChange={setFeeds} label="Feed links go on under the name of" />
+                    {feeds?.kind === 'group' && <p className="text-xs font-semibold text-pin-ink">A feed link is a person’s, not a group’s.</p>}
+                </div>
+            )}
+            {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
+            <div className="flex justify-end gap-2">
+                <Button onClick={onClose}>Leave it</Button>
+                <Button type="submit" look="danger" disabled={open > 0 || feeds?.kind === 'group' || depart.isPending}>
+                    {things.length === 0 ? 'They have left' : 'Hand over, they have left'}
+                </Button>
+            </div>
+        </form>
+    );
+}

@@ -1,0 +1,48 @@
+import { ListTree, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { useCalendars } from '@/features/calendars/useCalendars';
+import { OneLineField } from '@/features/oneline/OneLineField';
+import { useRota } from '@/features/sheet/RotaContext';
+import { useOverlays } from '@/features/overlays/useOverlays';
+import { lazily } from '@/components/lazily';
+
+const PersonMenu = lazily(() => import('@/features/self/PersonMenu'), 'PersonMenu', <span className="size-8.5" />);
+
+const OverlayMenu = lazily(() => import('@/features/overlays/OverlayMenu'), 'OverlayMenu', <span className="h-9 min-w-0 flex-1" />);
+
+const OverlayDialog = lazily(() => import('@/features/overlays/OverlayDialog'), 'OverlayDialog');
+const OverlaySharingDialog = lazily(() => import('@/features/overlays/OverlaySharingDialog'), 'OverlaySharingDialog');
+
+export function RotaHeader({ onKey }: { onKey: () => void }) {
+    const rota = useRota();
+    const overlays = useOverlays();
+    // Where an event may go is known once they are there.
+    const calendars = useCalendars();
+    const [editing, setEditing] = useState<'new' | 'this' | 'sharing' | null>(null);
+    const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
+    const layers = rota.sheet?.layers.length ?? 0;
+    const about = `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
+    return (
+        <header className="flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
+            <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} onShare={() => setEditing('sharing')} />
+            <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
+            <div className="ml-auto flex items-center gap-2 sm:gap-3">
+                <OneLineField className="w-60 transition-[width] focus-within:w-[30rem] max-lg:focus-within:w-80 max-md:hidden" />
+                {rota.search.as === undefined && (
+                    <Button look="primary" disabled={calendars.data === undefined} onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
+                        <Plus size={15} aria-hidden="true" />
+                        <span className="max-sm:hidden">Add an event</span>
+                    </Button>
+                )}
+                <Button className="md:hidden" onClick={onKey} aria-label="Key">
+                    <ListTree size={15} aria-hidden="true" />
+                </Button>
+                <PersonMenu />
+            </div>
+            {editing === 'sharing' && overlay !== null && <OverlaySharingDialog overlay={overlay} onClose={() => setEditing(null)} />}
+            {(editing === 'new' || editing === 'this') && <OverlayDialog overlay={editing === 'this' ? overlay : null} onClose={() => setEditing(null)} />}
+        </header>
+    );
+}
+

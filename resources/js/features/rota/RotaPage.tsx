@@ -1,0 +1,67 @@
+import { getRouteApi } from '@tanstack/react-router';
+import clsx from 'clsx';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useMoves } from '@/features/events/useMoves';
+import { useUndoKeys } from '@/features/history/useUndo';
+import { Key } from '@/features/key/Key';
+import { PrintFrame } from '@/features/printing/PrintFrame';
+import { DraftContext, RotaContext, type Draft } from '@/features/sheet/RotaContext';
+import { RotaHeader } from './RotaHeader';
+import type { RotaSearch } from '@/features/sheet/rotaSearch';
+import { Ruler } from './Ruler';
+import { SheetControls } from './SheetControls';
+import { SheetFrame } from './SheetFrame';
+import { rememberOverlay, usePane } from './usePane';
+import { lazily } from '@/components/lazily';
+
+const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice');
+
+const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside');
+const BesidePane = lazily(() => import('./BesidePane'), 'BesidePane');
+
+const route = getRouteApi('/');
+
+/** The screen people live in: the sheet, its ruler above, its key beside it, a second sheet where it is asked for. */
+export function RotaPage() {
+    const search = route.useSearch();
+    const navigate = route.useNavigate();
+    const [draft, setDraft] = useState<Draft | null>(null);
+    const [keyOpen, setKeyOpen] = useState(false);
+    const { move, question } = useMoves();
+    useUndoKeys();
+    const go = useCallback(
+        (change: Partial<RotaSearch>) => void navigate({ search: (before: RotaSearch) => ({ ...before, ...change }) }),
+        [navigate],
+    );
+    const doing = useMemo(() => ({ setDraft, move }), [move]);
+    const { rota, sheet, overlays } = usePane(search, go, doing);
+    useEffect(() => {
+        if (overlays.isSuccess && search.overlay !== undefined) rememberOverlay(search.overlay);
+    }, [overlays.isSuccess, search.overlay]);
+    const drafting = useMemo(() => ({ draft, setDraft }), [draft]);
+    const aside = draft !== null || search.event !== undefined;
+    return (
+        <RotaContext.Provider value={rota}>
+            <DraftContext.Provider value={drafting}>
+                <div className="flex h-full flex-col">
+                    <RotaHeader onKey={() => setKeyOpen((open) => !open)} />
+                    <div className="flex min-h-0 flex-1">
+                        <main className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
+                            <CalendarNotice />
+                            <Ruler through={rota.through} enabled={overlays.isSuccess} />
+                            <SheetControls />
+                            <PrintFrame>
+                                <div className="flex min-h-0 flex-1">
+                                    <SheetFrame sheet={sheet} overlaysError={overlays.error} />
+                                    {search.beside !== undefined && <BesidePane search={search} go={go} doing={doing} />}
+                                </div>
+                            </PrintFrame>
+                        </main>
+                        {aside ? <EventAside /> : <Key open={keyOpen} onClose={() => setKeyOpen(false)} />}
+                    </div>
+                </div>
+                {question}
+            </DraftContext.Provider>
+        </RotaContext.Provider>
+    );
+}

@@ -1,0 +1,86 @@
+import { useMemo, useRef, type PointerEvent } from 'react';
+import { addDays, addMonths, daysBetween, daysFrom, formatDate, isWeekend, startOfMonth } from '@/time/dates';
+import { useRota } from '@/features/sheet/RotaContext';
+import { useRuler, type Through } from '@/features/sheet/useSheet';
+
+type Props = { through: Through; enabled: boolean };
+
+const MONTHS = 6;
+
+/** Half a year of days as bars, so that full weeks and gaps are seen before they are read. The bracket is what the sheet shows. */
+export function Ruler({ through, enabled }: Props) {
+    const rota = useRota();
+    const strip = useRef<HTMLDivElement>(null);
+    // It moves by a quarter, so that it stands still while the sheet is turned.
+    const month = Number(rota.date.slice(5, 7)) - 1;
+    const from = addMonths(startOfMonth(rota.date), -(month % 3) - 1);
+    const to = addMonths(from, MONTHS);
+    const ruler = useRuler(through, useMemo(() => ({ from, to }), [from, to]), enabled);
+    const count = daysBetween(from, to);
+    const days = useMemo(() => daysFrom(from, count), [from, count]);
+    const months = Array.from({ length: MONTHS }, (_, index) => addMonths(from, index));
+    const data = ruler.data?.from === from ? ruler.data : undefined;
+    const most = Math.max(1, ...(data?.loads ?? []));
+    const closed = useMemo(() => new Set(data?.closed), [data]);
+    const percent = (date: string) => `${(Math.min(Math.max(daysBetween(from, date), 0), count) / count) * 100}%`;
+    const length = daysBetween(rota.focus.from, rota.focus.to);
+
+    const jump = (event: PointerEvent) => {
+        const box = strip.current?.getBoundingClientRect();
+        if (box === undefined || (event.type === 'pointermove' && event.buttons !== 1)) return;
+        const index = Math.floor(((event.clientX - box.left) / box.width) * count);
+        const date = addDays(from, Math.min(Math.max(index, 0), count - 1));
+        if (date < rota.focus.from || date >= rota.focus.to) rota.go({ date });
+    };
+    return (
+        <div className="shrink-0 border-b border-line px-3.5 pt-2 pb-1.5 max-sm:pt-1">
+            <div
+                ref={strip}
+                role="slider"
+                tabIndex={0}
+                aria-label="Ruler: how full each day is. Arrow keys move a week."
+                aria-valuemin={0}
+                aria-valuemax={count}
+                aria-valuenow={Math.min(Math.max(daysBetween(from, rota.focus.from), 0), count)}
+                aria-valuetext={`${formatDate(rota.focus.from, 'long')}, ${length} days`}
+                className="relative flex h-11 touch-none items-end max-sm:h-7"
+                onPointerDown={(event) => {
+                    event.currentTarget.setPointerCapture(event.pointerId);
+                    jump(event);
+                }}
+                onPointerMove={jump}
+                onKeyDown={(event) => {
+                    if (event.key === 'ArrowLeft') rota.go({ date: addDays(rota.date, -7) });
+                    if (event.key === 'ArrowRight') rota.go({ date: addDays(rota.date, 7) });
+                }}
+            >
+                {days.map((day, index) => {
+                    const load = data?.loads[index] ?? 0;
+                    return closed.has(day) ? (
+                        <i key={day} className="hatched mr-px h-full min-w-0 flex-1" title={`${formatDate(day, 'weekdayDay')}: closed`} />
+                    ) : (
+                        <i
+                            key={day}
+                            className="mr-px min-w-0 flex-1"
+                            style={{ height: `${Math.max(4, (load / most) * 92)}%`, background: day === rota.today ? 'var(--pin)' : isWeekend(day) ? 'var(--load-weekend)' : 'var(--load)' }}
+                            title={`${formatDate(day, 'weekdayDay')}: ${load}`}
+                        />
+                    );
+                })}
+                <span
+                    aria-hidden="true"
+                    className="pointer-events-none absolute -top-1.5 -bottom-1 border-2 border-t-0 border-b-[3px] border-ink before:absolute before:top-0 before:left-0 before:w-1.5 before:border-t-2 before:border-ink after:absolute after:top-0 after:right-0 after:w-1.5 after:border-t-2 after:border-ink"
+                    style={{ left: percent(rota.focus.from), right: `calc(100% - ${percent(rota.focus.to)})` }}
+                />
+            </div>
+            <div className="relative mt-1.5 h-4 font-serif text-xs font-medium text-soft">
+                {months.map((each) => (
+                    <span key={each} className="absolute max-sm:text-[10px]" style={{ left: percent(each) }}>
+                        <span className="sm:hidden">{formatDate(each, 'month').slice(0, 3)}</span>
+                        <span className="max-sm:hidden">{formatDate(each, 'month')}</span>
+                    </span>
+                ))}
+            </div>
+        </div>
+    );
+}

@@ -1,0 +1,58 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { Button } from '@/components/Button';
+import { addDays, weekNumber } from '@/time/dates';
+import { useRota } from '@/features/sheet/RotaContext';
+import { VIEWS, type View } from '@/features/sheet/rotaSearch';
+import { useSheetHeading } from '@/features/sheet/useSheetHeading';
+import { lazily } from '@/components/lazily';
+
+const ViewOptions = lazily(() => import('./ViewOptions'), 'ViewOptions', <span className="size-8" />);
+
+const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List', table: 'Table' };
+const UNITS: Record<View, string> = { lanes: 'week', day: 'day', week: 'week', month: 'month', year: 'year', list: 'week', table: 'month' };
+
+/** Turns the sheet over: back, today, on; and chooses how it is drawn. */
+export function SheetControls() {
+    const rota = useRota();
+    const heading = useSheetHeading();
+    const from = weekNumber(rota.span.from);
+    const to = weekNumber(addDays(rota.span.to, -1));
+    const unit = UNITS[rota.view];
+    return (
+        <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 sm:gap-3 sm:px-3.5">
+            <div className="flex gap-1.5">
+                <Button className="border-line px-1.5" onClick={() => rota.step(-1)} aria-label={`Back a ${unit}`}>
+                    <ChevronLeft size={16} />
+                </Button>
+                <Button className="border-line" onClick={() => rota.go({ date: rota.today })}>
+                    Today
+                </Button>
+                <Button className="border-line px-1.5" onClick={() => rota.step(1)} aria-label={`On a ${unit}`}>
+                    <ChevronRight size={16} />
+                </Button>
+            </div>
+            <h2 className="shrink-0 text-base font-medium max-sm:sr-only sm:text-[19px]" aria-live="polite">
+                {heading}
+            </h2>
+            <p className="truncate text-soft max-lg:hidden">
+                {['lanes', 'month', 'week'].includes(rota.view) ? `${from === to ? `week ${from}` : `weeks ${from} to ${to}`} · ` : ''}
+                {rota.zone}
+            </p>
+            <div role="tablist" aria-label="View" className="ml-auto flex min-w-0 gap-3 overflow-x-auto sm:gap-4">
+                {VIEWS.map((view) => (
+                    <button
+                        key={view}
+                        type="button"
+                        role="tab"
+                        aria-selected={rota.view === view}
+                        onClick={() => rota.go({ view })}
+                        className="border-b-[3px] border-transparent py-1 text-soft hover:text-ink aria-selected:border-pin aria-selected:font-bold aria-selected:text-ink"
+                    >
+                        {NAMES[view]}
+                    </button>
+                ))}
+            </div>
+            <ViewOptions />
+        </div>
+    );
+}

@@ -1,0 +1,49 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { toast } from '@/toast/toast';
+import { api, type Schemas } from '@/api/client';
+import { problemOf, useAction } from '@/api/useAction';
+import { Button } from '@/components/Button';
+import { Dialog } from '@/components/Dialog';
+import { FormProblem, TextField } from '@/components/Field';
+import { HoursFields } from '@/features/directory/HoursFields';
+import { usePerson } from '@/features/session/useSession';
+
+/** One's own name, time zone and working hours. */
+export function SelfDialog({ onClose }: { onClose: () => void }) {
+    const person = usePerson();
+    const client = useQueryClient();
+    const [input, setInput] = useState({ name: person.name, timezone: person.timezone, workingHours: person.workingHours });
+    const save = useAction(() => api<Schemas['Session']>('PATCH', '/session/person', { body: input }), {
+        onDone: (session) => {
+            client.setQueryData(['session'], session);
+            toast('That is how you are known now.');
+            onClose();
+        },
+        quiet: true,
+    });
+    const problem = problemOf(save);
+    return (
+        <Dialog open onOpenChange={onClose} title="You and your hours">
+            <form
+                className="flex flex-col gap-3"
+                noValidate
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    save.mutate();
+                }}
+            >
+                <TextField label="Name" value={input.name} error={problem?.field('name')} autoComplete="name" onChange={(event) => setInput({ ...input, name: event.target.value })} />
+                <TextField label="Time zone" hint="The sheet tells times in this zone." value={input.timezone} error={problem?.field('timezone')} onChange={(event) => setInput({ ...input, timezone: event.target.value })} />
+                <HoursFields hours={input.workingHours} error={problem?.field('workingHours')} onChange={(workingHours) => setInput({ ...input, workingHours })} />
+                {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
+                <div className="flex justify-end gap-2">
+                    <Button onClick={onClose}>Leave it</Button>
+                    <Button type="submit" look="primary" disabled={save.isPending}>
+                        Save
+                    </Button>
+                </div>
+            </form>
+        </Dialog>
+    );
+}

@@ -1,0 +1,21 @@
+import { addDays, formatDate, formatSpan } from '@/time/dates';
+import { useRota } from './RotaContext';
+
+/** What the sheet is about, as a heading: its days, its month or its year. */
+export function useSheetHeading(): string {
+    const { view, span, focus, search } = useRota();
+    switch (view) {
+        case 'month':
+            return formatDate(focus.from, 'monthYear');
+        case 'day':
+            return formatDate(span.from, 'long');
+        case 'year':
+            return span.from.slice(0, 4);
+        case 'table':
+            return search.period === 'all' ? 'All events' : `from ${formatDate(span.from, 'long')}`;
+        case 'list':
+            return `from ${formatDate(span.from, 'long')}`;
+        default:
+            return formatSpan(span.from, addDays(span.to, -1));
+    }
+}
