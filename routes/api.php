@@ -128,6 +128,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('repeat', [RepeatController::class, 'show']);
     Route::get('line', [LineController::class, 'show']);
     Route::get('table', [TableController::class, 'show']);
+    Route::get('table/whole', [TableController::class, 'whole']);
     Route::post('bulk/preview', [BulkController::class, 'preview']);
     Route::post('bulk', [BulkController::class, 'store']);
     Route::get('operations/{key}', [BulkController::class, 'find'])->whereUuid('key');

@@ -14,12 +14,16 @@ use App\Events\Write\Commands\AddSeries;
 use App\Events\Write\OperationKind;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Assert as PHPUnit;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Events\Series;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Tests\Support\Described;
 use Tests\Support\Make;
 
 abstract class TestCase extends BaseTestCase
@@ -99,7 +103,21 @@ abstract class TestCase extends BaseTestCase
         collect($this->app['router']->getRoutes()->getRoutes())->each->flushController();
         $person === null ? $this->app['auth']->forgetGuards() : $this->actingAs($person->fresh());
 
-        return $this->json($method, "/api/v1{$path}", $body, $version === null ? [] : ['If-Match' => "\"{$version}\""]);
+        $answer = $this->json($method, "/api/v1{$path}", $body, $version === null ? [] : ['If-Match' => "\"{$version}\""]);
+        $this->demandDescribed($method, $answer);
+
+        return $answer;
+    }
+
+    /** Every answer of the tests is as the description of the API says, those that are refused too. */
+    private function demandDescribed(string $method, TestResponse $answer): void
+    {
+        $route = request()->route();
+        if ($answer->baseResponse instanceof StreamedResponse || ! $route instanceof Route || $route->uri() === 'api/v1/health') {
+            return;
+        }
+        $problem = Described::instance()->problem($method, (string) preg_replace('#^api/v1#', '', $route->uri()), $answer->getStatusCode(), (string) $answer->getContent());
+        PHPUnit::assertNull($problem, (string) $problem);
     }
 
     public function sheet(Person $person, string $from, string $to, string $more = '', string $zone = 'Europe/London'): TestResponse

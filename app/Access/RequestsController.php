@@ -6,7 +6,6 @@ use App\Changes\Change;
 use App\Directory\Person;
 use App\Letters\Letter;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
@@ -31,7 +30,7 @@ final class RequestsController
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/AccessRequestInput')),
         responses: [new OA\Response(response: 201, description: 'Asked')])]
-    public function store(Request $request, string $slug): JsonResponse
+    public function store(Request $request, string $slug): Response
     {
         $found = $this->viewer->calendar($slug, Level::BusyTimes);
         $input = $request->validate([
@@ -60,7 +59,7 @@ final class RequestsController
             }
         });
 
-        return new JsonResponse([], 201);
+        return response()->noContent(201);
     }
 
     #[OA\Delete(path: '/calendars/{slug}/requests', operationId: 'withdrawRequest', summary: 'Asks no longer.', tags: ['access'],

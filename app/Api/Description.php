@@ -12,8 +12,20 @@ final class Description
 {
     public function json(): string
     {
-        $openapi = Generator::scan([app_path()], ['version' => '3.0.0']);
+        $description = json_decode((string) Generator::scan([app_path()], ['version' => '3.0.0'])?->toJson());
+        // Whatever is refused is told as a problem document.
+        $refused = ['description' => 'Refused, with the reason', 'content' => ['application/problem+json' => ['schema' => ['$ref' => '#/components/schemas/Problem']]]];
+        foreach ((array) $description->paths as $path) {
+            foreach ((array) $path as $operation) {
+                foreach ((array) $operation->responses as $status => $response) {
+                    if ($status >= 400 && ! isset($response->content)) {
+                        $response->content = $refused['content'];
+                    }
+                }
+                $operation->responses->default = $refused;
+            }
+        }
 
-        return $openapi === null ? '{}' : $openapi->toJson(JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        return json_encode($description, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
     }
 }

@@ -69,6 +69,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'status', type: 'integer'),
     new OA\Property(property: 'detail', type: 'string'),
     new OA\Property(property: 'errors', type: 'array', items: new OA\Items(ref: '#/components/schemas/FieldProblem')),
+    new OA\Property(property: 'current', description: 'Where somebody else was first: the thing as it is now, or of many, those that have changed'),
 ])]
 #[OA\Schema(schema: 'FieldProblem', required: ['field', 'message'], properties: [
     new OA\Property(property: 'field', type: 'string'),

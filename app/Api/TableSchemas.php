@@ -32,6 +32,11 @@ use PinnedRota\Core\Overlay\Colour;
     new OA\Property(property: 'changedAt', type: 'string'),
     new OA\Property(property: 'version', type: 'integer'),
 ])]
+#[OA\Schema(schema: 'TableKey', required: ['id', 'hold', 'version'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'hold', type: 'string', enum: Hold::class, nullable: true),
+    new OA\Property(property: 'version', type: 'integer'),
+])]
 #[OA\Schema(schema: 'Table', required: ['rows', 'total', 'next'], properties: [
     new OA\Property(property: 'rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/TableRow')),
     new OA\Property(property: 'total', type: 'integer'),

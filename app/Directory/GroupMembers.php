@@ -14,7 +14,7 @@ final class GroupMembers
     {
     }
 
-    /** @throws ValidationException where the group would come to be within itself */
+    /** Refused as bad input where the group would come to be within itself. */
     public function put(Group $group, Person|Group $member, bool $within, Person $by): void
     {
         $this->stewardship->guard(function () use ($group, $member, $within, $by): void {

@@ -23,11 +23,29 @@ final class TableController
             new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
             new OA\QueryParameter(name: 'cursor', required: false, description: 'Where the page begins, as the one before told it', schema: new OA\Schema(type: 'integer')),
-            new OA\QueryParameter(name: 'whole', required: false, description: 'Every row, but only its id, version and what holds it', schema: new OA\Schema(type: 'boolean')),
         ],
         responses: [new OA\Response(response: 200, description: 'A page of rows', content: new OA\JsonContent(ref: '#/components/schemas/Table'))])]
     public function show(TableRequest $request, TableReader $reader): JsonResponse
     {
         return new JsonResponse($reader->page($request));
+    }
+
+    #[OA\Get(path: '/table/whole', operationId: 'getWholeTable', summary: 'Every row of the table, only with what is needed to do something with all of them.', tags: ['overlays'],
+        parameters: [
+            new OA\QueryParameter(name: 'from', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
+            new OA\QueryParameter(name: 'to', required: true, description: 'The day after the last', schema: new OA\Schema(type: 'string', format: 'date')),
+            new OA\QueryParameter(name: 'tz', required: true, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'as', required: false, schema: new OA\Schema(type: 'integer')),
+            new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
+            new OA\QueryParameter(name: 'words', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'people[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
+            new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
+        ],
+        responses: [new OA\Response(response: 200, description: 'The rows', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/TableKey')))])]
+    public function whole(TableRequest $request, TableReader $reader): JsonResponse
+    {
+        return new JsonResponse($reader->whole($request));
     }
 }

@@ -23,13 +23,21 @@ final class TableReader
     {
         $rows = $this->sorted($request);
         $at = $request->integer('cursor');
-        $page = $request->boolean('whole') ? $rows : $rows->slice($at, self::PAGE)->values();
 
         return [
-            'rows' => $request->boolean('whole') ? $this->brief($page) : $this->told($page),
+            'rows' => $this->told($rows->slice($at, self::PAGE)->values()),
             'total' => $rows->count(),
-            'next' => ! $request->boolean('whole') && $rows->count() > $at + self::PAGE ? $at + self::PAGE : null,
+            'next' => $rows->count() > $at + self::PAGE ? $at + self::PAGE : null,
         ];
+    }
+
+    /** @return list<array{id: int, hold: ?string, version: int}> every row, with enough to do something with all of them */
+    public function whole(TableRequest $request): array
+    {
+        $rows = $this->sorted($request);
+        $known = $this->authors($rows->pluck('id')->all());
+
+        return $rows->map(static fn (array $row): array => ['id' => $row['id'], 'hold' => $row['hold'], 'version' => $known[$row['id']]['version'] ?? 0])->all();
     }
 
     /** @return Collection<int, array<string, mixed>> */
@@ -103,16 +111,5 @@ final class TableReader
         $known = $this->authors($page->pluck('id')->all());
 
         return $page->map(static fn (array $row): array => $row + ($known[$row['id']] ?? ['addedBy' => '', 'changedAt' => '', 'version' => 0]))->all();
-    }
-
-    /**
-     * @param  Collection<int, array<string, mixed>>  $rows
-     * @return list<array<string, mixed>> enough to do something with all of them
-     */
-    private function brief(Collection $rows): array
-    {
-        $known = $this->authors($rows->pluck('id')->all());
-
-        return $rows->map(static fn (array $row): array => ['id' => $row['id'], 'hold' => $row['hold'], 'version' => $known[$row['id']]['version'] ?? 0])->all();
     }
 }

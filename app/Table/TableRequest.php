@@ -21,7 +21,6 @@ final class TableRequest extends SheetRequest
             'descending' => ['sometimes', 'boolean'],
             'status' => ['sometimes', 'nullable', Rule::enum(Status::class)],
             'cursor' => ['sometimes', 'integer', 'min:0'],
-            'whole' => ['sometimes', 'boolean'],
         ];
     }
 }

@@ -59,6 +59,7 @@ const ON_CALENDARS = [
     'GET sheet, as somebody' => [404, 403, 403, 403, 403, 200],
     'GET ruler, as somebody' => [404, 403, 403, 403, 403, 200],
     'GET table' => [404, 200, 200, 200, 200, 200],
+    'GET table/whole' => [404, 200, 200, 200, 200, 200],
     'POST weeks/preview' => [422, 422, 422, 200, 200, 200],
     'POST weeks' => [422, 422, 422, 200, 200, 200],
     'POST events' => [422, 422, 422, 201, 201, 201],

@@ -5,8 +5,6 @@ import type { Column } from './columns';
 
 export type Sorting = { by: Column['key']; descending: boolean };
 
-type Brief = Pick<Schemas['TableRow'], 'id' | 'version' | 'hold'>;
-
 type Asked = { through: Through; span: Span; status: string; sorting: Sorting };
 
 function query({ through, span, status, sorting }: Asked) {
@@ -25,6 +23,6 @@ export function useTable(asked: Asked) {
 }
 
 /** Every row that matches, however far one has read. */
-export function fetchWhole(asked: Asked): Promise<Brief[]> {
-    return api<{ rows: Brief[] }>('GET', '/table', { query: { ...query(asked), whole: '1' } }).then((table) => table.rows);
+export function fetchWhole(asked: Asked): Promise<Schemas['TableKey'][]> {
+    return api<Schemas['TableKey'][]>('GET', '/table/whole', { query: query(asked) });
 }
