@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import 'temporal-polyfill/global';
 import { formatDate } from '../../resources/js/time/dates';
 import { day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
 
