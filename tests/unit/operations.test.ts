@@ -23,6 +23,7 @@ test('a scope names one time of a series, it and all that follow, or all of it',
     const name = '2026-11-24T09:00:00Z';
     expect([isFollowing(null), isFollowing(name), isFollowing(following(name))]).toEqual([false, false, true]);
     expect([occurrenceOf(null), occurrenceOf(name), occurrenceOf(following(name))]).toEqual([null, name, name]);
-    expect(scopeQuery(null).query).toEqual({ occurrence: undefined, following: undefined });
-    expect(scopeQuery(following(name)).query).toEqual({ occurrence: name, following: '1' });
+    expect(scopeQuery(null)).toEqual({});
+    expect(scopeQuery(name)).toEqual({ occurrence: name, following: false });
+    expect(scopeQuery(following(name))).toEqual({ occurrence: name, following: true });
 });

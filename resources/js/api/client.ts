@@ -1,4 +1,5 @@
-import type { components } from './generated/schema';
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './generated/schema';
 
 export type Schemas = components['schemas'];
 
@@ -22,64 +23,65 @@ export class Problem extends Error {
     }
 }
 
-type Options = {
-    query?: Record<string, string | string[] | undefined>;
-    body?: unknown;
-    /** The version that the change was made from. */
-    version?: number;
-    signal?: AbortSignal;
+/** What is refused is thrown as a problem, so that whoever asks only has the answer to look at. */
+const refusals: Middleware = {
+    onRequest({ request }) {
+        request.headers.set('Accept', 'application/json');
+        if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', csrfToken());
+    },
+    async onResponse({ response }) {
+        if (!response.ok) throw problemOf(response.status, await response.json().catch(() => null));
+    },
+    onError({ request }) {
+        return request.signal.aborted ? undefined : new Problem(0, 'No connection.', 'Nothing was changed. Try again when you are connected.', [], null);
+    },
 };
 
-export async function api<Answer>(method: string, path: string, options: Options = {}): Promise<Answer> {
-    return (await send<Answer>(method, path, options)).answer;
-}
+/** The operations of the API, by the paths and shapes of its description. */
+export const api = createClient<paths>({ baseUrl: '/api/v1', credentials: 'same-origin', querySerializer: queryString });
+api.use(refusals);
 
 /** What was answered, and the operation by which it is undone as a whole, where there is one. */
 export type Done<Answer> = { answer: Answer; operation: number | null };
 
-/** Changes something that can be undone. */
-export function change<Answer>(method: string, path: string, options: Options = {}): Promise<Done<Answer>> {
-    return send<Answer>(method, path, options);
+/** Takes the answer of an operation. */
+export async function answered<Answer>(asked: Promise<{ data?: Answer }>): Promise<Answer> {
+    return (await asked).data as Answer;
 }
 
-async function send<Answer>(method: string, path: string, { query, body, version, signal }: Options): Promise<Done<Answer>> {
-    const isForm = body instanceof FormData;
-    const response = await fetch(`/api/v1${path}${queryString(query)}`, {
-        method,
-        credentials: 'same-origin',
-        signal: signal ?? null,
-        headers: {
-            Accept: 'application/json',
-            ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': csrfToken() }),
-            ...(body === undefined || isForm ? {} : { 'Content-Type': 'application/json' }),
-            ...(version === undefined ? {} : { 'If-Match': `"${version}"` }),
-        },
-        ...(body === undefined ? {} : { body: isForm ? body : JSON.stringify(body) }),
-    }).catch((cause: unknown) => {
-        if (signal?.aborted) throw cause;
-        throw new Problem(0, 'No connection.', 'Nothing was changed. Try again when you are connected.', [], null);
-    });
-    const operation = Number(response.headers.get('Operation')) || null;
-    if (response.status === 204) return { answer: undefined as Answer, operation };
-    const answer: unknown = await response.json().catch(() => null);
-    if (!response.ok) throw problemOf(response.status, answer);
-    return { answer: answer as Answer, operation };
+/** Takes the answer of an operation that can be undone. */
+export async function done<Answer>(asked: Promise<{ data?: Answer; response: Response }>): Promise<Done<Answer>> {
+    const { data, response } = await asked;
+    return { answer: data as Answer, operation: Number(response.headers.get('Operation')) || null };
+}
+
+/** Tells the version that a change was made from. */
+export function ifMatch(version: number): { 'If-Match': string } {
+    return { 'If-Match': `"${version}"` };
+}
+
+/** A file as it is sent: the description knows no type for a form. */
+export function fileForm(file: File): { file: string } {
+    const form = new FormData();
+    form.append('file', file);
+    return form as unknown as { file: string };
 }
 
 function problemOf(status: number, answer: unknown): Problem {
-    const told = (answer ?? {}) as Partial<Schemas['Problem']> & { errors?: FieldProblem[]; current?: unknown };
+    const told = (answer ?? {}) as Partial<Schemas['Problem']>;
     const title = told.title ?? (status === 413 ? 'That is too large.' : 'Something went wrong.');
     return new Problem(status, title, told.detail ?? '', told.errors ?? [], told.current ?? null);
 }
 
-function queryString(query: Options['query']): string {
+/** A list is told by its name again and again; yes and no are 1 and 0, which is how PHP reads them. */
+function queryString(query: Record<string, unknown>): string {
     const parameters = new URLSearchParams();
-    for (const [name, value] of Object.entries(query ?? {})) {
-        if (Array.isArray(value)) value.forEach((each) => parameters.append(`${name}[]`, each));
-        else if (value !== undefined) parameters.append(name, value);
+    for (const [name, value] of Object.entries(query)) {
+        for (const each of Array.isArray(value) ? value : [value]) {
+            if (each !== undefined && each !== null) parameters.append(name, typeof each === 'boolean' ? String(Number(each)) : String(each));
+        }
     }
-    const text = parameters.toString();
-    return text === '' ? '' : `?${text}`;
+    return parameters.toString();
 }
 
 function csrfToken(): string {

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { api } from '@/api/client';
+import { answered, api } from '@/api/client';
 
 const EVERY = 3000;
 
@@ -9,7 +9,7 @@ export function useChanges(): void {
     const client = useQueryClient();
     const { data } = useQuery({
         queryKey: ['changes'],
-        queryFn: ({ signal }) => api<{ mark: string }>('GET', '/changes', { signal }),
+        queryFn: ({ signal }) => answered(api.GET('/changes', { signal })),
         refetchInterval: EVERY,
         retry: false,
     });

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Paperclip, X } from 'lucide-react';
 import { useRef } from 'react';
-import { change, type Done, type Schemas } from '@/api/client';
+import { api, type Done, done, fileForm, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { useTellDone } from '@/features/history/useTellDone';
 
@@ -17,14 +17,10 @@ export function EventFiles({ event }: { event: Event }) {
         tellDone(operation, words);
     };
     const attach = useAction(
-        (file: File) => {
-            const body = new FormData();
-            body.append('file', file);
-            return change<Schemas['Attachment']>('POST', `/events/${event.id}/attachments`, { body });
-        },
+        (file: File) => done(api.POST('/events/{id}/attachments', { params: { path: { id: event.id } }, body: fileForm(file) })),
         { quiet: true, onDone: (done) => said(done, `“${done.answer.name}” is attached.`) },
     );
-    const detach = useAction((file: Schemas['Attachment']) => change<void>('DELETE', `/events/${event.id}/attachments/${file.id}`), { onDone: (done, file) => said(done, `“${file.name}” is taken off.`) });
+    const detach = useAction((file: Schemas['Attachment']) => done(api.DELETE('/events/{id}/attachments/{attachment}', { params: { path: { id: event.id, attachment: file.id } } })), { onDone: (done, file) => said(done, `“${file.name}” is taken off.`) });
     if (event.attachments.length === 0 && !event.mayChange) return null;
     const problem = problemOf(attach);
     return (

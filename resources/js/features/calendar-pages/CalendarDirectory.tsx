@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
-import { api, type Schemas } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { CheckField, Field, TextField } from '@/components/Field';
 import { Failed, Loading } from '@/components/States';
 import { useGroups } from '@/features/directory/useGroups';
@@ -9,10 +9,10 @@ import { useCategories } from '@/features/calendars/useCalendars';
 
 type Sought = { q: string; keeper: string; group: string; category: string; archived: boolean };
 
-function useDirectory({ archived, ...sought }: Sought) {
+function useDirectory({ group, ...sought }: Sought) {
     return useQuery({
-        queryKey: ['calendar directory', sought, archived],
-        queryFn: ({ signal }) => api<Schemas['CalendarDirectory']>('GET', '/directory/calendars', { query: { ...sought, archived: archived ? '1' : undefined }, signal }),
+        queryKey: ['calendar directory', sought, group],
+        queryFn: ({ signal }) => answered(api.GET('/directory/calendars', { params: { query: { ...sought, ...(group === '' ? {} : { group: Number(group) }) } }, signal })),
         placeholderData: keepPreviousData,
     });
 }

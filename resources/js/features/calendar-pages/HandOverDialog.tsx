@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -14,7 +14,7 @@ import type { Calendar } from '@/features/calendars/useCalendars';
 export function HandOverDialog({ calendar, onClose }: { calendar: Calendar; onClose: () => void }) {
     const [entry, setEntry] = useState<Entry | null>(null);
     const [stays, setStays] = useState<Level>('manage');
-    const hand = useAction((to: Entry) => api<Calendar>('PUT', `/calendars/${calendar.slug}/keeper`, { body: { kind: to.kind, id: to.id, stays } }), {
+    const hand = useAction((to: Entry) => answered(api.PUT('/calendars/{slug}/keeper', { params: { path: { slug: calendar.slug } }, body: { kind: to.kind, id: to.id, stays } })), {
         onDone: (saved) => {
             toast(`“${saved.name}” is kept by ${saved.keeper.name} now.`);
             onClose();

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { CheckField, CONTROL, TextField } from '@/components/Field';
@@ -15,9 +15,9 @@ export function CategoriesPanel({ calendar }: { calendar: Calendar | null }) {
     const categories = useCategories();
     const { update } = useCalendarActions();
     const [name, setName] = useState('');
-    const add = useAction(() => api<Category>('POST', '/categories', { body: { name, calendar: calendar?.slug ?? null } }), { onDone: () => setName(''), quiet: true });
-    const change = useAction(({ category, to }: { category: Category; to: Change }) => api<Category>('PATCH', `/categories/${category.id}`, { body: to }));
-    const remove = useAction((category: Category) => api<void>('DELETE', `/categories/${category.id}`), { onDone: (_, category) => void toast(`“${category.name}” is deleted; no event has it any more.`) });
+    const add = useAction(() => answered(api.POST('/categories', { body: { name, calendar: calendar?.slug ?? null } })), { onDone: () => setName(''), quiet: true });
+    const change = useAction(({ category, to }: { category: Category; to: Change }) => answered(api.PATCH('/categories/{id}', { params: { path: { id: category.id } }, body: to })));
+    const remove = useAction((category: Category) => answered(api.DELETE('/categories/{id}', { params: { path: { id: category.id } } })), { onDone: (_, category) => void toast(`“${category.name}” is deleted; no event has it any more.`) });
     const own = categories.data?.filter((each) => each.calendar === (calendar?.slug ?? null)) ?? [];
     const common = categories.data?.filter((each) => each.calendar === null) ?? [];
     return (

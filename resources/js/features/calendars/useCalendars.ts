@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, ifMatch, type Schemas } from '@/api/client';
 import { useAction, useRefresh } from '@/api/useAction';
 
 export type Calendar = Schemas['Calendar'];
@@ -8,11 +8,11 @@ export type CalendarInput = Schemas['CalendarInput'];
 export type Category = Schemas['Category'];
 
 export function useCalendars() {
-    return useQuery({ queryKey: ['calendars'], queryFn: ({ signal }) => api<Calendar[]>('GET', '/calendars', { signal }) });
+    return useQuery({ queryKey: ['calendars'], queryFn: ({ signal }) => answered(api.GET('/calendars', { signal })) });
 }
 
 export function useCategories() {
-    return useQuery({ queryKey: ['categories'], queryFn: ({ signal }) => api<Category[]>('GET', '/categories', { signal }) });
+    return useQuery({ queryKey: ['categories'], queryFn: ({ signal }) => answered(api.GET('/categories', { signal })) });
 }
 
 export function useCalendarActions() {
@@ -24,10 +24,10 @@ export function useCalendarActions() {
         void refresh();
     };
     const create = useMutation({
-        mutationFn: (input: CalendarInput) => api<Calendar>('POST', '/calendars', { body: input }),
+        mutationFn: (input: CalendarInput) => answered(api.POST('/calendars', { body: input })),
         onSuccess: known,
     });
-    const archive = useAction(({ calendar, archived }: { calendar: Calendar; archived: boolean }) => api<Calendar>('PUT', `/calendars/${calendar.slug}/archived`, { body: { archived } }), {
+    const archive = useAction(({ calendar, archived }: { calendar: Calendar; archived: boolean }) => answered(api.PUT('/calendars/{slug}/archived', { params: { path: { slug: calendar.slug } }, body: { archived } })), {
         onDone: (_, { calendar, archived }) =>
             void toast(archived ? `“${calendar.name}” is archived: it is read, and changed no more.` : `“${calendar.name}” is back in use.`, {
                 action: { label: 'Undo', onClick: () => archive.mutate({ calendar, archived: !archived }) },
@@ -35,11 +35,11 @@ export function useCalendarActions() {
     });
     const update = useMutation({
         mutationFn: ({ calendar, input }: { calendar: Calendar; input: Partial<CalendarInput> }) =>
-            api<Calendar>('PATCH', `/calendars/${calendar.slug}`, { body: input, version: calendar.version }),
+            answered(api.PATCH('/calendars/{slug}', { params: { path: { slug: calendar.slug }, header: ifMatch(calendar.version) }, body: input })),
         onSuccess: known,
     });
     const remove = useMutation({
-        mutationFn: (calendar: Calendar) => api<void>('DELETE', `/calendars/${calendar.slug}`),
+        mutationFn: (calendar: Calendar) => answered(api.DELETE('/calendars/{slug}', { params: { path: { slug: calendar.slug } } })),
         onSuccess: (_, calendar) => {
             client.setQueryData<Calendar[]>(['calendars'], (before = []) => before.filter((each) => each.slug !== calendar.slug));
             void refresh();
@@ -47,7 +47,7 @@ export function useCalendarActions() {
                 action: {
                     label: 'Undo',
                     onClick: () =>
-                        void api('POST', `/calendars/${calendar.slug}/restore`).then(() => {
+                        void answered(api.POST('/calendars/{slug}/restore', { params: { path: { slug: calendar.slug } } })).then(() => {
                             void refresh();
                             toast(`“${calendar.name}” is back.`);
                         }),

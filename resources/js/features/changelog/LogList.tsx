@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Failed, Loading } from '@/components/States';
@@ -9,9 +9,12 @@ import { formatMoment } from '@/time/dates';
 type Entry = Schemas['LogEntry'];
 
 /** Who changed what and when, newest first; what can be taken back is taken back from here. */
-export function LogList({ path }: { path: string }) {
-    const log = useQuery({ queryKey: ['log', path], queryFn: ({ signal }) => api<Entry[]>('GET', path, { signal }) });
-    const revert = useAction((entry: Entry) => api<Entry[]>('POST', `${path}/${entry.id}/revert`), { onDone: (_, entry) => void toast(`Taken back: ${entry.words}.`) });
+export function LogList({ slug }: { /** Of a calendar; without one, of people and groups. */ slug?: string }) {
+    const log = useQuery({
+        queryKey: ['log', slug],
+        queryFn: ({ signal }) => answered(slug === undefined ? api.GET('/log', { signal }) : api.GET('/calendars/{slug}/log', { params: { path: { slug } }, signal })),
+    });
+    const revert = useAction(({ id }: Entry) => answered(slug === undefined ? api.POST('/log/{id}/revert', { params: { path: { id } } }) : api.POST('/calendars/{slug}/log/{id}/revert', { params: { path: { slug, id } } })), { onDone: (_, entry) => void toast(`Taken back: ${entry.words}.`) });
     if (log.isError) return <Failed error={log.error} retry={() => void log.refetch()} />;
     if (log.data === undefined) return <Loading what="the change log" />;
     if (log.data.length === 0) return <p className="text-soft">Nothing has been changed yet.</p>;

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { TextField } from '@/components/Field';
@@ -12,10 +12,10 @@ type Room = Schemas['Room'];
 
 /** The rooms that can be named for events: seen by everyone, kept by administrators. */
 export function RoomsPanel({ mayChange }: { mayChange: boolean }) {
-    const rooms = useQuery({ queryKey: ['rooms'], queryFn: ({ signal }) => api<Room[]>('GET', '/rooms', { signal }) });
+    const rooms = useQuery({ queryKey: ['rooms'], queryFn: ({ signal }) => answered(api.GET('/rooms', { signal })) });
     const [name, setName] = useState('');
-    const add = useAction((called: string) => api<Room>('POST', '/rooms', { body: { name: called } }), { quiet: true, onDone: () => setName('') });
-    const remove = useAction((room: Room) => api<void>('DELETE', `/rooms/${room.id}`), {
+    const add = useAction((called: string) => answered(api.POST('/rooms', { body: { name: called } })), { quiet: true, onDone: () => setName('') });
+    const remove = useAction((room: Room) => answered(api.DELETE('/rooms/{id}', { params: { path: { id: room.id } } })), {
         onDone: (_, room) => void toast(`${room.name} is off the list; events that name it keep its name.`, { action: { label: 'Undo', onClick: () => add.mutate(room.name) } }),
     });
     if (rooms.data === undefined || (rooms.data.length === 0 && !mayChange)) return null;

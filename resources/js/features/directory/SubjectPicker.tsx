@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { useId, useState, type KeyboardEvent } from 'react';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { CONTROL } from '@/components/Field';
 
 type Found = Schemas['DirectoryEntry'];
@@ -17,7 +17,7 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group', kind
     const [active, setActive] = useState(0);
     const found = useQuery({
         queryKey: ['directory', words, kind, onRoom !== undefined],
-        queryFn: ({ signal }) => api<Found[]>('GET', '/directory', { query: { q: words, kind, rooms: onRoom === undefined ? undefined : '1' }, signal }),
+        queryFn: ({ signal }) => answered(api.GET('/directory', { params: { query: { q: words, kind, rooms: onRoom !== undefined } }, signal })),
         enabled: open,
         placeholderData: (before) => before,
     });

@@ -1,24 +1,24 @@
 import { useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 
 export type Group = Schemas['Group'];
-export type Member = Pick<Schemas['DirectoryEntry'], 'kind' | 'id' | 'name'>;
+export type Member = Pick<Schemas['GroupMemberInput'], 'kind' | 'id'> & { name: string };
 
 export function useGroups() {
-    return useQuery({ queryKey: ['groups'], queryFn: ({ signal }) => api<Group[]>('GET', '/groups', { signal }) });
+    return useQuery({ queryKey: ['groups'], queryFn: ({ signal }) => answered(api.GET('/groups', { signal })) });
 }
 
 /** What administrators do with groups. Whom it gives access or takes it from is asked of the server anew. */
 export function useGroupActions() {
-    const create = useAction((name: string) => api<Group>('POST', '/groups', { body: { name } }), { quiet: true });
-    const rename = useAction(({ group, name }: { group: Group; name: string }) => api<Group>('PATCH', `/groups/${group.id}`, { body: { name } }), { quiet: true });
-    const remove = useAction((group: Group) => api<void>('DELETE', `/groups/${group.id}`), {
+    const create = useAction((name: string) => answered(api.POST('/groups', { body: { name } })), { quiet: true });
+    const rename = useAction(({ group, name }: { group: Group; name: string }) => answered(api.PATCH('/groups/{id}', { params: { path: { id: group.id } }, body: { name } })), { quiet: true });
+    const remove = useAction((group: Group) => answered(api.DELETE('/groups/{id}', { params: { path: { id: group.id } } })), {
         onDone: (_, group) => void toast(`“${group.name}” is deleted, and with it what was shared with it.`),
     });
     const put = useAction(
-        ({ group, member, within }: { group: Group; member: Member; within: boolean }) => api<Group>('PUT', `/groups/${group.id}/members`, { body: { kind: member.kind, id: member.id, member: within } }),
+        ({ group, member, within }: { group: Group; member: Member; within: boolean }) => answered(api.PUT('/groups/{id}/members', { params: { path: { id: group.id } }, body: { kind: member.kind, id: member.id, member: within } })),
         {
             onDone: (_, { group, member, within }) =>
                 void toast(within ? `${member.name} is in ${group.name} now.` : `${member.name} is out of ${group.name}.`, {

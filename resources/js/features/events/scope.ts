@@ -16,6 +16,7 @@ export function occurrenceOf(scope: Scope): string | null {
 }
 
 /** As the API is asked. */
-export function scopeQuery(scope: Scope): { query: Record<string, string | undefined> } {
-    return { query: { occurrence: occurrenceOf(scope) ?? undefined, following: isFollowing(scope) ? '1' : undefined } };
+export function scopeQuery(scope: Scope): { occurrence?: string; following?: boolean } {
+    const occurrence = occurrenceOf(scope);
+    return occurrence === null ? {} : { occurrence, following: isFollowing(scope) };
 }

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useContext } from 'react';
-import { api, change, type Schemas } from '@/api/client';
+import { answered, api, done, ifMatch, type Schemas } from '@/api/client';
 import { tellRefusal } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
 import { RotaContext } from '@/features/sheet/RotaContext';
@@ -16,7 +16,7 @@ export type EventChange = Schemas['EventChange'];
 
 /** With `as`, as that person sees it. */
 export function fetchEvent(id: number, scope: Scope, as?: number): Promise<Event> {
-    return api<Event>('GET', `/events/${id}`, { query: { occurrence: occurrenceOf(scope) ?? undefined, as: as?.toString() } });
+    return answered(api.GET('/events/{id}', { params: { path: { id }, query: { occurrence: occurrenceOf(scope) ?? undefined, as } } }));
 }
 
 /** What can be done to events. Each says what it did, and can be undone. */
@@ -29,7 +29,7 @@ export function useEventActions() {
 
     const create = useMutation({
         // What is clicked or typed is on the wall of the sheet, unless the event says another zone.
-        mutationFn: (input: EventInput) => change<Event>('POST', '/events', { body: rota === null || input.timezone !== undefined ? input : { ...input, tz: rota.zone } }),
+        mutationFn: (input: EventInput) => done(api.POST('/events', { body: rota === null || input.timezone !== undefined ? input : { ...input, tz: rota.zone } })),
         onSuccess: ({ answer: event, operation }) => {
             void refresh();
             // Opened, it is moved to another calendar by one choice.
@@ -39,7 +39,7 @@ export function useEventActions() {
 
     const update = useMutation({
         mutationFn: ({ event, scope, change: part }: { event: Event; scope: Scope; change: EventChange }) =>
-            change<Event>('PATCH', `/events/${event.id}`, { ...scopeQuery(scope), body: part, version: event.version }),
+            done(api.PATCH('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) }, body: part })),
         onSuccess: ({ answer: saved, operation }, { event, scope }) => {
             void refresh();
             // From here on it is a series of its own.
@@ -49,7 +49,7 @@ export function useEventActions() {
     });
 
     const remove = useMutation({
-        mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => change<void>('DELETE', `/events/${event.id}`, { ...scopeQuery(scope), version: event.version }),
+        mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => done(api.DELETE('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) } })),
         onSuccess: ({ operation }, { event }) => {
             void refresh();
             tellDone(operation, `“${event.title}” is deleted from ${nameOf(event.calendar)}.`);
@@ -68,7 +68,7 @@ export function useEventActions() {
                 ...(move.startBy === 0 && move.endBy === 0 ? {} : { start: shifted(event.start, move.startBy), end: shifted(event.end, move.endBy) }),
                 ...(move.rows === null ? {} : rowChange(move.rows, event)),
             };
-            return change<Event>('PATCH', `/events/${move.item.id}`, { ...scopeQuery(scope), body: part, version: event.version });
+            return done(api.PATCH('/events/{id}', { params: { path: { id: move.item.id }, query: scopeQuery(scope), header: ifMatch(event.version) }, body: part }));
         },
         onMutate: async ({ move, scope }) => {
             await client.cancelQueries({ queryKey: ['sheet'] });

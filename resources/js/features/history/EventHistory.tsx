@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, change, type Schemas } from '@/api/client';
+import { answered, api, done, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Failed, Loading } from '@/components/States';
@@ -26,8 +26,8 @@ const DID: Record<Schemas['HistoryEntry']['kind'], string> = {
 export function EventHistory({ id, version }: { id: number; version: number }) {
     const client = useQueryClient();
     const tellDone = useTellDone();
-    const history = useQuery({ queryKey: ['event', 'history', id, version], queryFn: ({ signal }) => api<Schemas['HistoryEntry'][]>('GET', `/events/${id}/history`, { signal }) });
-    const restore = useAction((entry: Schemas['HistoryEntry']) => change<void>('POST', `/events/${id}/history/${entry.operation}/restore`), {
+    const history = useQuery({ queryKey: ['event', 'history', id, version], queryFn: ({ signal }) => answered(api.GET('/events/{id}/history', { params: { path: { id } }, signal })) });
+    const restore = useAction((entry: Schemas['HistoryEntry']) => done(api.POST('/events/{id}/history/{operation}/restore', { params: { path: { id, operation: entry.operation } } })), {
         onDone: ({ operation }) => {
             void client.invalidateQueries({ queryKey: ['event'] });
             tellDone(operation, 'It is as it was before that.');

@@ -13,7 +13,7 @@ export function useUndo() {
     return useCallback(
         (operation: number, back: boolean) => {
             const turn = (to: boolean): Promise<void> =>
-                api<void>('POST', `/operations/${operation}/${to ? 'undo' : 'redo'}`)
+                api.POST(to ? '/operations/{id}/undo' : '/operations/{id}/redo', { params: { path: { id: operation } } })
                     .then(() => {
                         turned(operation, to);
                         toast(to ? 'Undone.' : 'Done again.', { action: { label: to ? 'Redo' : 'Undo', onClick: () => void turn(!to) } });

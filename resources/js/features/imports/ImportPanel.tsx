@@ -1,13 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { toast } from '@/toast/toast';
-import { api, Problem, type Schemas } from '@/api/client';
+import { answered, api, fileForm, Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { FormProblem } from '@/components/Field';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { ImportPreview } from './ImportPreview';
 
-type Counts = Schemas['ImportCounts'];
 
 /** The most that the server takes; checked here too, so that nobody waits for an upload that is refused. */
 const MOST_MEGABYTES = 20;
@@ -22,13 +21,11 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
                 const message = `The file is larger than ${MOST_MEGABYTES} MB. Ask for a shorter span of time, or bring it in in parts.`;
                 throw new Problem(422, message, '', [{ field: 'file', message }], null);
             }
-            const body = new FormData();
-            body.append('file', file);
-            return api<Schemas['ImportPreview']>('POST', `/calendars/${calendar.slug}/imports`, { body });
+            return answered(api.POST('/calendars/{slug}/imports', { params: { path: { slug: calendar.slug } }, body: fileForm(file) }));
         },
     });
     const apply = useMutation({
-        mutationFn: (id: number) => api<Counts>('POST', `/imports/${id}/apply`),
+        mutationFn: (id: number) => answered(api.POST('/imports/{id}/apply', { params: { path: { id } } })),
         onSuccess: async (counts) => {
             preview.reset();
             await client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'categories'].includes(String(queryKey[0])) });

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { Search } from 'lucide-react';
 import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
-import { api, Problem, type Schemas } from '@/api/client';
+import { answered, api, Problem } from '@/api/client';
 import { toast } from '@/toast/toast';
 import { Mark } from '@/components/Mark';
 import { useEventActions } from '@/features/events/useEventActions';
@@ -31,7 +31,7 @@ export function OneLineField({ className, onDone }: { className?: string; onDone
     const line = useLine(sought, rota.zone, plain, open && mayWrite);
     const found = useQuery({
         queryKey: ['find', sought, rota.zone],
-        queryFn: ({ signal }) => api<Schemas['Found']>('GET', '/find', { query: { q: sought, tz: rota.zone }, signal }),
+        queryFn: ({ signal }) => answered(api.GET('/find', { params: { query: { q: sought, tz: rota.zone } }, signal })),
         enabled: open && sought !== '',
         placeholderData: keepPreviousData,
     });

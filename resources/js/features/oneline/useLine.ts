@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { addDays, addMinutes } from '@/time/dates';
 import { knownOf } from '@/features/participants/participants';
 import type { Beginning } from '@/features/sheet/RotaContext';
@@ -10,7 +10,7 @@ export type UnderstoodLine = Schemas['UnderstoodLine'];
 export function useLine(line: string, zone: string, plain: string[], enabled: boolean) {
     return useQuery({
         queryKey: ['line', line, zone, plain],
-        queryFn: ({ signal }) => api<UnderstoodLine>('GET', '/line', { query: { line, tz: zone, plain }, signal }),
+        queryFn: ({ signal }) => answered(api.GET('/line', { params: { query: { line, tz: zone, 'plain[]': plain } }, signal })),
         placeholderData: keepPreviousData,
         enabled: enabled && line !== '',
     });

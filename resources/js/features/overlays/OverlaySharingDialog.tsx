@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Users, X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -20,12 +20,12 @@ const GIVABLE: Level[] = ['see', 'change', 'manage'];
 /** Who may look through an overlay, lay its layers or manage it, and who keeps it. */
 export function OverlaySharingDialog({ overlay, onClose }: { overlay: Overlay; onClose: () => void }) {
     const client = useQueryClient();
-    const sharing = useQuery({ queryKey: ['overlays', 'sharing', overlay.slug], queryFn: ({ signal }) => api<Sharing>('GET', `/overlays/${overlay.slug}/grants`, { signal }) });
+    const sharing = useQuery({ queryKey: ['overlays', 'sharing', overlay.slug], queryFn: ({ signal }) => answered(api.GET('/overlays/{slug}/grants', { params: { path: { slug: overlay.slug } }, signal })) });
     const [entry, setEntry] = useState<Entry | null>(null);
     const [level, setLevel] = useState<Level>('see');
     const done = (saved: Sharing) => client.setQueryData(['overlays', 'sharing', overlay.slug], saved);
-    const put = useAction((grant: Schemas['GrantInput']) => api<Sharing>('PUT', `/overlays/${overlay.slug}/grants`, { body: grant }), { onDone: done, quiet: true });
-    const hand = useAction((to: Entry) => api<Sharing>('PUT', `/overlays/${overlay.slug}/keeper`, { body: { kind: to.kind, id: to.id, stays: 'manage' } }), {
+    const put = useAction((grant: Schemas['GrantInput']) => answered(api.PUT('/overlays/{slug}/grants', { params: { path: { slug: overlay.slug } }, body: grant })), { onDone: done, quiet: true });
+    const hand = useAction((to: Entry) => answered(api.PUT('/overlays/{slug}/keeper', { params: { path: { slug: overlay.slug } }, body: { kind: to.kind, id: to.id, stays: 'manage' } })), {
         onDone: (saved) => {
             done(saved);
             setEntry(null);

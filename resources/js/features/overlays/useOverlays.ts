@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, ifMatch, type Schemas } from '@/api/client';
 
 export type Overlay = Schemas['Overlay'];
 export type OverlayInput = Schemas['OverlayInput'];
 
 export function useOverlays() {
-    return useQuery({ queryKey: ['overlays'], queryFn: ({ signal }) => api<Overlay[]>('GET', '/overlays', { signal }) });
+    return useQuery({ queryKey: ['overlays'], queryFn: ({ signal }) => answered(api.GET('/overlays', { signal })) });
 }
 
 export function useOverlayActions() {
@@ -15,8 +15,8 @@ export function useOverlayActions() {
     const save = useMutation({
         mutationFn: ({ overlay, input }: { overlay: Overlay | null; input: OverlayInput }) =>
             overlay === null
-                ? api<Overlay>('POST', '/overlays', { body: input })
-                : api<Overlay>('PUT', `/overlays/${overlay.slug}`, { body: input, version: overlay.version }),
+                ? answered(api.POST('/overlays', { body: input }))
+                : answered(api.PUT('/overlays/{slug}', { params: { path: { slug: overlay.slug }, header: ifMatch(overlay.version) }, body: input })),
         onSuccess: (saved, { overlay }) => {
             client.setQueryData<Overlay[]>(['overlays'], (known = []) => [...known.filter((each) => each.slug !== saved.slug), saved]);
             void refresh();
@@ -24,13 +24,13 @@ export function useOverlayActions() {
         },
     });
     const remove = useMutation({
-        mutationFn: (overlay: Overlay) => api<void>('DELETE', `/overlays/${overlay.slug}`),
+        mutationFn: (overlay: Overlay) => answered(api.DELETE('/overlays/{slug}', { params: { path: { slug: overlay.slug } } })),
         onSuccess: (_, overlay) => {
             void refresh();
             toast(`“${overlay.name}” is deleted. Its calendars stay.`, {
                 action: {
                     label: 'Undo',
-                    onClick: () => void api('POST', `/overlays/${overlay.slug}/restore`).then(refresh),
+                    onClick: () => void answered(api.POST('/overlays/{slug}/restore', { params: { path: { slug: overlay.slug } } })).then(refresh),
                 },
             });
         },

@@ -1,4 +1,4 @@
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 
 type Event = Schemas['Event'];
@@ -9,7 +9,7 @@ type Given = Event['participants'][number]['answer'];
 
 /** Whether the viewer takes part, where they are asked to. */
 export function Answer({ event, answer }: { event: Event; answer: Given }) {
-    const give = useAction((chosen: keyof typeof ANSWERS) => api<void>('PUT', `/events/${event.id}/answer`, { body: { answer: chosen } }));
+    const give = useAction((chosen: keyof typeof ANSWERS) => answered(api.PUT('/events/{id}/answer', { params: { path: { id: event.id } }, body: { answer: chosen } })));
     return (
         <span role="group" aria-label="Whether you take part" className="flex flex-wrap gap-1">
             {(Object.keys(ANSWERS) as (keyof typeof ANSWERS)[]).map((each) => (

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -15,7 +15,7 @@ type Thing = { what: 'calendar' | 'overlay'; slug: string; name: string };
 
 /** Marks somebody as having left; all that they keep is listed and handed over in the same step. */
 export function DepartureDialog({ person, onClose }: { person: DirectoryPerson; onClose: () => void }) {
-    const kept = useQuery({ queryKey: ['kept', person.id], queryFn: ({ signal }) => api<Kept>('GET', `/people/${person.id}/kept`, { signal }), staleTime: 0 });
+    const kept = useQuery({ queryKey: ['kept', person.id], queryFn: ({ signal }) => answered(api.GET('/people/{id}/kept', { params: { path: { id: person.id } }, signal })), staleTime: 0 });
     return (
         <Dialog open onOpenChange={onClose} wide title={`${person.name} has left`} about="They can come in no more, are in no group, and nothing is shared with them by name. What they added stays.">
             {kept.isError ? <Failed error={kept.error} /> : kept.data === undefined ? <Loading what="what they keep" /> : <Handover person={person} kept={kept.data} onClose={onClose} />}
@@ -35,15 +35,13 @@ function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Ke
     const open = things.filter((thing) => goesTo(thing) === null).length;
     const depart = useAction(
         () =>
-            api<DirectoryPerson>('POST', `/people/${person.id}/departure`, {
-                body: {
+            answered(api.POST('/people/{id}/departure', { params: { path: { id: person.id } }, body: {
                     handovers: things.flatMap((thing) => {
                         const to = goesTo(thing);
                         return to === null ? [] : [{ what: thing.what, slug: thing.slug, kind: to.kind, id: to.id }];
                     }),
                     feeds: feeds?.kind === 'person' ? feeds.id : null,
-                },
-            }),
+                } })),
         {
             onDone: () => {
                 toast(`${person.name} has left${things.length === 0 ? '' : '; what they kept is handed over'}.`);

@@ -103,7 +103,7 @@ function People() {
                 <CategoriesPanel calendar={null} />
             </Section>
             <Section title="Change log" about="Who changed what of people and groups.">
-                <LogList path="/log" />
+                <LogList />
             </Section>
             {doing === 'adding' && <PersonDialog person={null} onClose={() => setDoing('nothing')} />}
             {doing === 'table' && <PeopleTableDialog onClose={() => setDoing('nothing')} />}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -14,8 +14,8 @@ const VERDICTS = { new: 'new', changed: 'changed', known: 'as before', refused: 
 export function PeopleTableDialog({ onClose }: { onClose: () => void }) {
     const [text, setText] = useState('');
     const [invite, setInvite] = useState(true);
-    const look = useAction((table: string) => api<Plan>('POST', '/people/table', { body: { text: table } }), { quiet: true });
-    const apply = useAction((plan: Plan) => api<Plan>('POST', '/people/table', { body: { text, apply: plan.digest, invite } }), {
+    const look = useAction((table: string) => answered(api.POST('/people/table', { body: { text: table } })), { quiet: true });
+    const apply = useAction((plan: Plan) => answered(api.POST('/people/table', { body: { text, apply: plan.digest, invite } })), {
         onDone: (_, plan) => {
             toast(`${told(plan, 'new')} added, ${told(plan, 'changed')} changed.`);
             onClose();

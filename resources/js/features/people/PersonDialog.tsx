@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -25,7 +25,7 @@ export function PersonDialog({ person, onClose }: { person: DirectoryPerson | nu
     const [chosen, setChosen] = useState<number[]>([]);
     const [invite, setInvite] = useState(true);
     const save = useAction(
-        () => (person === null ? api<DirectoryPerson>('POST', '/people', { body: { ...input, groups: chosen, invite } }) : api<DirectoryPerson>('PATCH', `/people/${person.id}`, { body: input })),
+        () => (person === null ? answered(api.POST('/people', { body: { ...input, groups: chosen, invite } })) : answered(api.PATCH('/people/{id}', { params: { path: { id: person.id } }, body: input }))),
         {
             onDone: (saved) => {
                 toast(person === null ? `${saved.name} is added${invite ? ' and invited by mail' : ''}.` : `${saved.name} is changed.`);

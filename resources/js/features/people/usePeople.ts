@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 
 export type DirectoryPerson = Schemas['DirectoryPerson'];
@@ -9,23 +9,23 @@ export type Status = DirectoryPerson['status'];
 export function usePeople(words: string, status: Status | '', page: number) {
     return useQuery({
         queryKey: ['people', words, status, page],
-        queryFn: ({ signal }) => api<Schemas['People']>('GET', '/people', { query: { q: words, status, page: String(page) }, signal }),
+        queryFn: ({ signal }) => answered(api.GET('/people', { params: { query: { q: words, page, ...(status === '' ? {} : { status }) } }, signal })),
         placeholderData: keepPreviousData,
     });
 }
 
 /** What administrators do with people. */
 export function usePeopleActions() {
-    const invite = useAction((person: DirectoryPerson) => api<DirectoryPerson>('POST', `/people/${person.id}/invitation`), {
+    const invite = useAction((person: DirectoryPerson) => answered(api.POST('/people/{id}/invitation', { params: { path: { id: person.id } } })), {
         onDone: (_, person) => void toast(`${person.name} is invited by mail.`),
     });
-    const suspend = useAction(({ person, suspended }: { person: DirectoryPerson; suspended: boolean }) => api<DirectoryPerson>('PUT', `/people/${person.id}/suspended`, { body: { suspended } }), {
+    const suspend = useAction(({ person, suspended }: { person: DirectoryPerson; suspended: boolean }) => answered(api.PUT('/people/{id}/suspended', { params: { path: { id: person.id } }, body: { suspended } })), {
         onDone: (_, { person, suspended }) =>
             void toast(suspended ? `${person.name} is kept out from now on.` : `${person.name} can come in again.`, {
                 action: { label: 'Undo', onClick: () => suspend.mutate({ person, suspended: !suspended }) },
             }),
     });
-    const comeBack = useAction((person: DirectoryPerson) => api<void>('DELETE', `/people/${person.id}/departure`), {
+    const comeBack = useAction((person: DirectoryPerson) => answered(api.DELETE('/people/{id}/departure', { params: { path: { id: person.id } } })), {
         onDone: (_, person) => void toast(`${person.name} is back, in no group and with nothing shared by name.`),
     });
     return { invite, suspend, comeBack };

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
-import { change, type Done, type Schemas } from '@/api/client';
+import { api, type Done, done, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { useCalendars } from '@/features/calendars/useCalendars';
@@ -20,20 +20,20 @@ export function EventPlaces({ event }: { event: Event }) {
         tellDone(operation, words);
     };
     const nameOf = (slug: string) => calendars.find((each) => each.slug === slug)?.name ?? slug;
-    const pin = useAction((slug: string) => change<void>('POST', `/events/${event.id}/pins`, { body: { calendar: slug } }), {
+    const pin = useAction((slug: string) => done(api.POST('/events/{id}/pins', { params: { path: { id: event.id } }, body: { calendar: slug } })), {
         onDone: (done, slug) => said(done, `Pinned to ${nameOf(slug)}: it is one event, and shows on both.`),
     });
-    const unpin = useAction(({ calendar }: Schemas['Pin']) => change<void>('DELETE', `/events/${event.id}/pins/${calendar}`), {
+    const unpin = useAction(({ calendar }: Schemas['Pin']) => done(api.DELETE('/events/{id}/pins/{slug}', { params: { path: { id: event.id, slug: calendar } } })), {
         onDone: (done, { name }) => said(done, `No longer on ${name}.`),
     });
-    const copy = useAction(({ slug, occurrence }: { slug: string; occurrence: string | null }) => change<Event>('POST', `/events/${event.id}/copies`, { query: { occurrence: occurrence ?? undefined }, body: { calendar: slug } }), {
+    const copy = useAction(({ slug, occurrence }: { slug: string; occurrence: string | null }) => done(api.POST('/events/{id}/copies', { params: { path: { id: event.id }, query: { occurrence: occurrence ?? undefined } }, body: { calendar: slug } })), {
         onDone: (done) => {
             said(done, `Copied to ${nameOf(done.answer.calendar)}. The copy is its own event from now on.`);
             rota.go({ event: done.answer.id, occurrence: undefined });
         },
     });
-    const join = useAction(() => change<Schemas['JoinedEvent']>('POST', `/events/${event.id}/join`), { onDone: (done) => said(done, `You have joined. It is on ${done.answer.name}, too.`) });
-    const leave = useAction(() => change<void>('DELETE', `/events/${event.id}/join`), { onDone: (done) => said(done, 'You no longer take part.') });
+    const join = useAction(() => done(api.POST('/events/{id}/join', { params: { path: { id: event.id } } })), { onDone: (done) => said(done, `You have joined. It is on ${done.answer.name}, too.`) });
+    const leave = useAction(() => done(api.DELETE('/events/{id}/join', { params: { path: { id: event.id } } })), { onDone: (done) => said(done, 'You no longer take part.') });
     if (event.busyOnly || rota.search.as !== undefined) return null;
     const targets = calendars.filter((each) => each.mayAdd);
     const unpinned = targets.filter((each) => each.slug !== event.calendar && !event.pins.some((there) => there.calendar === each.slug));

@@ -1,4 +1,4 @@
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { usePerson } from '@/features/session/useSession';
 import { formatDate } from '@/time/dates';
@@ -9,7 +9,7 @@ type Event = Schemas['Event'];
 /** What is to be prepared for an event, and what of it is done: by whoever does it, or may change the event. */
 export function EventTasks({ event }: { event: Event }) {
     const person = usePerson();
-    const tick = useAction(({ task, done }: { task: number; done: boolean }) => api<void>('PUT', `/events/${event.id}/tasks/${task}/done`, { body: { done, occurrence: event.occurrence } }));
+    const tick = useAction(({ task, done }: { task: number; done: boolean }) => answered(api.PUT('/events/{id}/tasks/{task}/done', { params: { path: { id: event.id, task } }, body: { done, occurrence: event.occurrence } })));
     if (event.tasks.length === 0) return null;
     // Of a series, each of its times is prepared on its own.
     const ofSeries = event.repeat !== null && event.occurrence === null;

@@ -1,9 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { api, Problem, type Schemas } from '@/api/client';
+import { answered, api, Problem } from '@/api/client';
+import type { paths } from '@/api/generated/schema';
 import { formatDate } from '@/time/dates';
 import { ruleOf, type RepeatValues } from './repeatRule';
+
+type Asked = paths['/repeat']['get']['parameters']['query'];
 
 /** The repeat that is picked, read back in words, with the next days that it falls on. */
 export function RepeatWords() {
@@ -13,11 +16,11 @@ export function RepeatWords() {
         name: ['unit', 'interval', 'weekdays', 'monthBy', 'ruleText', 'ends', 'until', 'count', 'startDate', 'skipped', 'extra'],
     });
     const possible = start !== '' && Number.isInteger(interval) && interval > 0 && (unit !== 'week' || weekdays.length > 0) && (unit !== 'rule' || ruleText.trim() !== '') && (unit !== 'dates' || extra.length > 0);
-    const end = unit === 'dates' ? {} : { until: ends === 'until' && until !== '' ? until : undefined, count: ends === 'count' && Number.isInteger(count) ? String(count) : undefined };
-    const asked = useDeferredValue(possible ? JSON.stringify({ rule: ruleOf({ unit, interval, weekdays, monthBy, ruleText }, start) ?? undefined, start, ...end, skipped: unit === 'dates' ? [] : skipped, extra }) : '');
+    const end = unit === 'dates' ? {} : { until: ends === 'until' && until !== '' ? until : undefined, count: ends === 'count' && Number.isInteger(count) ? count : undefined };
+    const asked = useDeferredValue(possible ? JSON.stringify({ rule: ruleOf({ unit, interval, weekdays, monthBy, ruleText }, start) ?? undefined, start, ...end, 'skipped[]': unit === 'dates' ? [] : skipped, 'extra[]': extra }) : '');
     const told = useQuery({
         queryKey: ['repeat', asked],
-        queryFn: ({ signal }) => api<Schemas['RepeatTold']>('GET', '/repeat', { query: JSON.parse(asked) as Record<string, string>, signal }),
+        queryFn: ({ signal }) => answered(api.GET('/repeat', { params: { query: JSON.parse(asked) as Asked }, signal })),
         enabled: asked !== '',
         placeholderData: keepPreviousData,
         retry: false,

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, Problem } from '@/api/client';
+import { answered, api, Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { FormProblem, TextField } from '@/components/Field';
@@ -10,7 +10,7 @@ export function PasswordDialog({ open, onOpenChange }: { open: boolean; onOpenCh
     const [current, setCurrent] = useState('');
     const [password, setPassword] = useState('');
     const change = useMutation({
-        mutationFn: () => api<void>('PUT', '/session/password', { body: { current, password } }),
+        mutationFn: () => answered(api.PUT('/session/password', { body: { current, password } })),
         onSuccess: () => {
             toast('Your password is changed. Other sessions of yours have ended.');
             setCurrent('');

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -14,7 +14,7 @@ export function SelfDialog({ onClose }: { onClose: () => void }) {
     const person = usePerson();
     const client = useQueryClient();
     const [input, setInput] = useState({ name: person.name, timezone: person.timezone, workingHours: person.workingHours });
-    const save = useAction(() => api<Schemas['Session']>('PATCH', '/session/person', { body: input }), {
+    const save = useAction(() => answered(api.PATCH('/session/person', { body: input })), {
         onDone: (session) => {
             client.setQueryData(['session'], session);
             toast('That is how you are known now.');

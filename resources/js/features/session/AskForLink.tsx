@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { TextField } from '@/components/Field';
@@ -7,7 +7,7 @@ import { TextField } from '@/components/Field';
 /** Asks for a letter with a link to set a new password by. Whether anybody has the address is not told. */
 export function AskForLink({ email }: { email: string }) {
     const [address, setAddress] = useState(email);
-    const ask = useAction(() => api<void>('POST', '/session/password-link', { body: { email: address } }), { quiet: true });
+    const ask = useAction(() => answered(api.POST('/session/password-link', { body: { email: address } })), { quiet: true });
     if (ask.isSuccess) return <p role="status" className="mt-4 border-l-[3px] border-ink pl-2.5">If somebody here has this address, a letter with a link is on its way. It holds for an hour.</p>;
     return (
         <form

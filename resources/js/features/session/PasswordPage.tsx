@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { PinLogo } from '@/components/PinLogo';
-import { api, type Schemas } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
@@ -14,7 +14,7 @@ export function PasswordPage() {
     const navigate = useNavigate();
     const client = useQueryClient();
     const [password, setPassword] = useState('');
-    const set = useAction(() => api<Schemas['Session']>('PUT', '/session/password-link', { body: { email, token, password } }), {
+    const set = useAction(() => answered(api.PUT('/session/password-link', { body: { email, token, password } })), {
         onDone: (session) => {
             client.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
             client.setQueryData(['session'], session);

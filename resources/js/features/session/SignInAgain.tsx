@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, Problem, type Schemas } from '@/api/client';
+import { answered, api, Problem, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -13,8 +13,8 @@ export function SignInAgain({ person, demo, onBack }: Props) {
     const signIn = useAction(
         async () => {
             // The token against forged requests ended with the session; asking brings a new one.
-            await api('GET', '/session');
-            return api<Schemas['Session']>('POST', '/session', { body: { email: person.email, password } });
+            await answered(api.GET('/session'));
+            return answered(api.POST('/session', { body: { email: person.email, password } }));
         },
         { quiet: true, onDone: onBack },
     );

@@ -1,10 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 
-type Session = Schemas['Session'];
 
 export function useSession() {
-    return useQuery({ queryKey: ['session'], queryFn: ({ signal }) => api<Session>('GET', '/session', { signal }), staleTime: Infinity });
+    return useQuery({ queryKey: ['session'], queryFn: ({ signal }) => answered(api.GET('/session', { signal })), staleTime: Infinity });
 }
 
 /** The person who is signed in; only below the sign-in page. */
@@ -17,7 +16,7 @@ export function usePerson(): Schemas['Person'] {
 export function useSignIn() {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: (credentials: { email: string; password: string }) => api<Session>('POST', '/session', { body: credentials }),
+        mutationFn: (credentials: { email: string; password: string }) => answered(api.POST('/session', { body: credentials })),
         onSuccess: (session) => client.setQueryData(['session'], session),
     });
 }
@@ -25,7 +24,7 @@ export function useSignIn() {
 export function useSignOut() {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: () => api<void>('DELETE', '/session'),
+        mutationFn: () => answered(api.DELETE('/session')),
         // Nothing of one person's may be seen by the next at the same screen.
         onSuccess: async () => {
             client.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });

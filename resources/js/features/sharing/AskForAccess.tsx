@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -14,7 +14,7 @@ import { useManagers } from './useAccess';
 export function AskForAccess({ calendar }: { calendar: Calendar }) {
     const managers = useManagers(calendar.slug);
     const [asking, setAsking] = useState(false);
-    const withdraw = useAction(() => api<void>('DELETE', `/calendars/${calendar.slug}/requests`));
+    const withdraw = useAction(() => answered(api.DELETE('/calendars/{slug}/requests', { params: { path: { slug: calendar.slug } } })));
     const rank = GIVABLE.indexOf(calendar.level);
     const levels = GIVABLE.filter((level, index) => index > rank && level !== 'manage');
     const first = levels[0];
@@ -43,7 +43,7 @@ type DialogProps = { calendar: Calendar; levels: Level[]; first: Level; names: s
 function AskDialog({ calendar, levels, first, names, onClose }: DialogProps) {
     const [level, setLevel] = useState(first);
     const [message, setMessage] = useState('');
-    const ask = useAction(() => api<unknown>('POST', `/calendars/${calendar.slug}/requests`, { body: { level, message } }), {
+    const ask = useAction(() => answered(api.POST('/calendars/{slug}/requests', { params: { path: { slug: calendar.slug } }, body: { level, message } })), {
         onDone: () => {
             toast(`Asked. You are told as soon as somebody has decided.`);
             onClose();

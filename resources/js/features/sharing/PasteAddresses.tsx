@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type Schemas } from '@/api/client';
+import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Field, FormProblem } from '@/components/Field';
@@ -13,7 +13,7 @@ type Props = { calendar: Calendar; level: Level; letter: boolean };
 export function PasteAddresses({ calendar, level, letter }: Props) {
     const client = useQueryClient();
     const [text, setText] = useState('');
-    const give = useAction((pasted: string) => api<Schemas['SharingByAddress']>('POST', `/calendars/${calendar.slug}/grants/addresses`, { body: { text: pasted, level, letter } }), {
+    const give = useAction((pasted: string) => answered(api.POST('/calendars/{slug}/grants/addresses', { params: { path: { slug: calendar.slug } }, body: { text: pasted, level, letter } })), {
         onDone: (answer) => {
             client.setQueryData(['sharing', calendar.slug], answer.sharing);
             setText(answer.unknown.join('\n'));

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Globe, Users, X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { CheckField, FormProblem } from '@/components/Field';
@@ -25,7 +25,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
     const [level, setLevel] = useState<Level>('see');
     const [letter, setLetter] = useState(true);
     const [pasting, setPasting] = useState(false);
-    const put = useAction((grant: Schemas['GrantInput']) => api<Schemas['Sharing']>('PUT', `/calendars/${calendar.slug}/grants`, { body: grant }), {
+    const put = useAction((grant: Schemas['GrantInput']) => answered(api.PUT('/calendars/{slug}/grants', { params: { path: { slug: calendar.slug } }, body: grant })), {
         onDone: (saved) => client.setQueryData(['sharing', calendar.slug], saved),
         quiet: true,
     });

@@ -1,20 +1,20 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { api, type Schemas } from '@/api/client';
+import { answered, api } from '@/api/client';
 
 /** Whom to ask about a calendar, and what one has asked for already. */
 export function useManagers(slug: string, enabled = true) {
-    return useQuery({ queryKey: ['managers', slug], queryFn: ({ signal }) => api<Schemas['Managers']>('GET', `/calendars/${slug}/managers`, { signal }), enabled });
+    return useQuery({ queryKey: ['managers', slug], queryFn: ({ signal }) => answered(api.GET('/calendars/{slug}/managers', { params: { path: { slug } }, signal })), enabled });
 }
 
 export function useSharing(slug: string) {
-    return useQuery({ queryKey: ['sharing', slug], queryFn: ({ signal }) => api<Schemas['Sharing']>('GET', `/calendars/${slug}/grants`, { signal }) });
+    return useQuery({ queryKey: ['sharing', slug], queryFn: ({ signal }) => answered(api.GET('/calendars/{slug}/grants', { params: { path: { slug } }, signal })) });
 }
 
 /** What people can see of a calendar, and why. */
 export function useReach(slug: string, words: string, person?: number) {
     return useQuery({
         queryKey: ['reach', slug, words, person],
-        queryFn: ({ signal }) => api<Schemas['ReachOfPeople']>('GET', `/calendars/${slug}/people`, { query: { q: words, person: person?.toString() }, signal }),
+        queryFn: ({ signal }) => answered(api.GET('/calendars/{slug}/people', { params: { path: { slug }, query: { q: words, person } }, signal })),
         placeholderData: keepPreviousData,
     });
 }

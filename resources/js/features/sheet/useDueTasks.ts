@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { useRota } from './RotaContext';
 import type { Span } from './useSheet';
 import { addDays, daysBetween } from '@/time/dates';
@@ -19,7 +19,7 @@ export function useDueTasks(span: Span): Map<string, DueTask[]> {
     const to = daysBetween(first, span.to) > MOST_DAYS ? addDays(first, MOST_DAYS) : span.to;
     const tasks = useQuery({
         queryKey: ['event', 'tasks', first, to, zone],
-        queryFn: ({ signal }) => api<DueTask[]>('GET', '/tasks', { query: { from: first, to, tz: zone }, signal }),
+        queryFn: ({ signal }) => answered(api.GET('/tasks', { params: { query: { from: first, to, tz: zone } }, signal })),
         // Whoever looks as somebody else has nothing to prepare there.
         enabled: search.as === undefined,
     });

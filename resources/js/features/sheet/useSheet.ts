@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import type { Grouping } from './rotaSearch';
 import { addDays, daysBetween } from '@/time/dates';
 
@@ -18,18 +18,19 @@ export type Through = {
     group: Grouping;
 };
 
-/** As the API is asked. */
-export function sheetQuery({ overlay, calendar, as, zone, categories, words, people, group }: Through, { from, to }: Span) {
-    return {
-        from, to, tz: zone, overlay: calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as: as?.toString(),
-        categories, words, people: people.map(String), group: group === 'layer' ? undefined : group,
-    };
+/** As the API is asked for whatever is told of a window. */
+export function windowQuery({ overlay, calendar, as, zone, categories, words, people }: Through, { from, to }: Span) {
+    return { from, to, tz: zone, overlay: calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as, 'categories[]': categories, words, 'people[]': people };
+}
+
+function sheetQuery(through: Through, span: Span) {
+    return { ...windowQuery(through, span), ...(through.group === 'layer' ? {} : { group: through.group }) };
 }
 
 export function useSheet(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: ['sheet', through, span],
-        queryFn: ({ signal }) => api<Sheet>('GET', '/sheet', { query: sheetQuery(through, span), signal }),
+        queryFn: ({ signal }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, span) }, signal })),
         placeholderData: keepPreviousData,
         enabled,
     });
@@ -38,7 +39,7 @@ export function useSheet(through: Through, span: Span, enabled: boolean) {
 export function useRuler(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: ['ruler', through, span],
-        queryFn: ({ signal }) => api<Schemas['Ruler']>('GET', '/ruler', { query: sheetQuery(through, span), signal }),
+        queryFn: ({ signal }) => answered(api.GET('/ruler', { params: { query: windowQuery(through, span) }, signal })),
         placeholderData: keepPreviousData,
         enabled,
     });
@@ -56,7 +57,7 @@ export function useEndlessSheet(through: Through, span: Span) {
     return useInfiniteQuery({
         queryKey: ['sheet', 'endless', through, span],
         initialPageParam: span,
-        queryFn: ({ signal, pageParam }) => api<Sheet>('GET', '/sheet', { query: sheetQuery(through, pageParam), signal }),
+        queryFn: ({ signal, pageParam }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, pageParam) }, signal })),
         getNextPageParam: (_, __, { to, from }) => ({ from: to, to: addDays(to, nextDays(daysBetween(from, to))) }),
         placeholderData: keepPreviousData,
     });

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { RefreshCw } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { api, Problem, type Schemas } from '@/api/client';
+import { answered, api, Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
 import { InkPicker } from '@/components/InkPicker';
@@ -16,7 +16,7 @@ type Source = Schemas['Source'];
 type Counts = Schemas['ImportCounts'];
 
 function useSources() {
-    return useQuery({ queryKey: ['sources'], queryFn: ({ signal }) => api<Source[]>('GET', '/sources', { signal }) });
+    return useQuery({ queryKey: ['sources'], queryFn: ({ signal }) => answered(api.GET('/sources', { signal })) });
 }
 
 /** What is subscribed to from outside. */
@@ -53,7 +53,7 @@ function SubscribeForm({ onClose }: { onClose: () => void }) {
     const client = useQueryClient();
     const [input, setInput] = useState<Schemas['SourceInput']>({ url: '', name: '', colour: 'pine', mark: 'waves' });
     const create = useMutation({
-        mutationFn: () => api<Source>('POST', '/sources', { body: input }),
+        mutationFn: () => answered(api.POST('/sources', { body: input })),
         onSuccess: async (source) => {
             await client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
             toast(`“${source.calendar.name}” is a calendar of yours now: ${source.history[0]?.counts?.added ?? 0} events.`);
@@ -91,7 +91,7 @@ function SubscribeForm({ onClose }: { onClose: () => void }) {
 function SourceCard({ source }: { source: Source }) {
     const client = useQueryClient();
     const refresh = useMutation({
-        mutationFn: () => api<Source>('POST', `/sources/${source.id}/refresh`),
+        mutationFn: () => answered(api.POST('/sources/{id}/refresh', { params: { path: { id: source.id } } })),
         onSuccess: async (saved) => {
             await client.invalidateQueries({ predicate: ({ queryKey }) => ['sources', 'sheet', 'ruler'].includes(String(queryKey[0])) });
             const latest = saved.history[0];

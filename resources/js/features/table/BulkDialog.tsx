@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { api, Problem, type Schemas } from '@/api/client';
+import { answered, api, Problem, type Schemas } from '@/api/client';
 import { problemOf } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -35,7 +35,7 @@ export function BulkDialog({ start, names, onClose, onDone }: Props) {
     const action = start.kind === 'cells' ? 'cells' : start.action;
     const carryOut = useBulk((count) => DID[action](`${some(count)} ${count === 1 ? 'is' : 'are'}`));
     const body = (asked: Schemas['BulkEvent'][]) => ({ tz: rota.zone, events: asked, ...(action === 'cells' ? {} : changeOf(action, values)) });
-    const preview = useMutation({ mutationFn: (asked: Schemas['BulkEvent'][]) => api<Schemas['BulkPreviewRow'][]>('POST', '/bulk/preview', { body: body(asked) }) });
+    const preview = useMutation({ mutationFn: (asked: Schemas['BulkEvent'][]) => answered(api.POST('/bulk/preview', { body: body(asked) })) });
     const { mutate: look } = preview;
     // What needs no further word is looked at right away.
     const looked = useRef(false);

@@ -7,14 +7,15 @@ import { useCalendars } from '@/features/calendars/useCalendars';
 import { PERIODS, type Period } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { COLUMNS, type Column } from './columns';
+import type { StatusFilter } from './useTable';
 import { WeeksDialog } from './WeeksDialog';
 
 export type BulkAction = 'set' | 'shift' | 'copy' | 'delete';
 
 type Props = {
     total: number;
-    status: string;
-    onStatus: (status: string) => void;
+    status: StatusFilter;
+    onStatus: (status: StatusFilter) => void;
     shown: Column['key'][];
     onShown: (keys: Column['key'][]) => void;
     selected: { id: number }[];
@@ -39,7 +40,7 @@ export function TableBar({ total, status, onStatus, shown, onShown, selected, on
                         <b className="font-semibold text-ink">{total}</b> {total === 1 ? 'event' : 'events'}
                         <span className="max-xl:hidden"> · Enter writes in a cell, Alt Enter opens</span>
                     </p>
-                    <select aria-label="State" className={`${CONTROL} w-auto!`} value={status} onChange={(event) => onStatus(event.target.value)}>
+                    <select aria-label="State" className={`${CONTROL} w-auto!`} value={status} onChange={(event) => onStatus(event.target.value as StatusFilter)}>
                         {Object.entries(STATES).map(([value, name]) => (
                             <option key={value} value={value}>
                                 {name}

@@ -13,7 +13,7 @@ import { TableBar } from './TableBar';
 import { TableRow } from './TableRow';
 import { useColumns } from './useColumns';
 import { useSelection } from './useSelection';
-import { fetchWhole, useTable, type Sorting } from './useTable';
+import { fetchWhole, useTable, type Sorting, type StatusFilter } from './useTable';
 
 const HEIGHT = 30;
 
@@ -25,7 +25,7 @@ export function TableSheet() {
     const rota = useRota();
     const calendars = useCalendars().data;
     const [sorting, setSorting] = useState<Sorting>({ by: 'when', descending: false });
-    const [status, setStatus] = useState('');
+    const [status, setStatus] = useState<StatusFilter>('');
     const [shown, setShown] = useColumns();
     const asked = { through: rota.through, span: rota.span, status, sorting };
     const table = useTable(asked);

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, change, type Schemas } from '@/api/client';
+import { answered, api, done, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -22,8 +22,8 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
         calendar: targets.find((each) => each.slug === rota.search.calendar)?.slug ?? targets[0]?.slug ?? '',
         week, from: addDays(week, 7), to: addDays(week, 7 * 13 - 1), every: 1, closures: null, tz: rota.zone,
     });
-    const preview = useMutation({ mutationFn: () => api<Schemas['LaidEvent'][]>('POST', '/weeks/preview', { body: input }) });
-    const lay = useAction(() => change<Schemas['BulkDone']>('POST', '/weeks', { body: input }), {
+    const preview = useMutation({ mutationFn: () => answered(api.POST('/weeks/preview', { body: input })) });
+    const lay = useAction(() => done(api.POST('/weeks', { body: input })), {
         quiet: true,
         onDone: ({ answer, operation }) => {
             void client.invalidateQueries({ queryKey: ['sheet'] });

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, change, Problem, type Done, type Schemas } from '@/api/client';
+import { answered, api, type Done, done, Problem, type Schemas } from '@/api/client';
 import { useTellDone } from '@/features/history/useTellDone';
 
 export type BulkInput = Schemas['BulkInput'];
@@ -16,7 +16,7 @@ export function useBulk(said: (events: number) => string) {
         mutationFn: async (input: BulkInput): Promise<Done<Schemas['BulkDone']>> => {
             const key = crypto.randomUUID();
             try {
-                return await change<Schemas['BulkDone']>('POST', '/bulk', { body: { ...input, key } });
+                return await done(api.POST('/bulk', { body: { ...input, key } }));
             } catch (error) {
                 if (error instanceof Problem && error.status !== 0 && error.status < 500) throw error;
                 const done = await whatBecame(key);
@@ -35,7 +35,7 @@ export function useBulk(said: (events: number) => string) {
 async function whatBecame(key: string): Promise<Schemas['BulkDone'] | null> {
     for (let tries = 0; tries < TRIES; tries++) {
         try {
-            return await api<Schemas['BulkDone']>('GET', `/operations/${key}`);
+            return await answered(api.GET('/operations/{key}', { params: { path: { key } } }));
         } catch (error) {
             if (error instanceof Problem && error.status === 404) return null;
         }

@@ -1,14 +1,17 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { api, type Schemas } from '@/api/client';
-import { sheetQuery, type Span, type Through } from '@/features/sheet/useSheet';
+import { answered, api, type Schemas } from '@/api/client';
+import { windowQuery, type Span, type Through } from '@/features/sheet/useSheet';
 import type { Column } from './columns';
 
 export type Sorting = { by: Column['key']; descending: boolean };
 
-type Asked = { through: Through; span: Span; status: string; sorting: Sorting };
+/** The state of events, or any. */
+export type StatusFilter = Schemas['TableRow']['status'] | '';
+
+type Asked = { through: Through; span: Span; status: StatusFilter; sorting: Sorting };
 
 function query({ through, span, status, sorting }: Asked) {
-    return { ...sheetQuery({ ...through, group: 'layer' }, span), status: status === '' ? undefined : status, sort: sorting.by, descending: sorting.descending ? '1' : undefined };
+    return { ...windowQuery(through, span), ...(status === '' ? {} : { status }), sort: sorting.by, descending: sorting.descending };
 }
 
 /** The events of a window as rows, page after page as one reads on. */
@@ -16,7 +19,7 @@ export function useTable(asked: Asked) {
     return useInfiniteQuery({
         queryKey: ['sheet', 'table', asked],
         initialPageParam: 0,
-        queryFn: ({ signal, pageParam }) => api<Schemas['Table']>('GET', '/table', { query: { ...query(asked), cursor: String(pageParam) }, signal }),
+        queryFn: ({ signal, pageParam }) => answered(api.GET('/table', { params: { query: { ...query(asked), cursor: pageParam } }, signal })),
         getNextPageParam: (page) => page.next,
         placeholderData: keepPreviousData,
     });
@@ -24,5 +27,5 @@ export function useTable(asked: Asked) {
 
 /** Every row that matches, however far one has read. */
 export function fetchWhole(asked: Asked): Promise<Schemas['TableKey'][]> {
-    return api<Schemas['TableKey'][]>('GET', '/table/whole', { query: query(asked) });
+    return answered(api.GET('/table/whole', { params: { query: query(asked) } }));
 }

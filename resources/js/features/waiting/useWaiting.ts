@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
-import { api, type Schemas } from '@/api/client';
+import { answered, api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { LEVELS, type Level } from '@/features/access/levels';
 
@@ -9,7 +9,7 @@ type Request = Schemas['RequestWaiting'];
 
 /** Invitations to answer, requests to decide, answers to one's own. */
 export function useWaiting() {
-    return useQuery({ queryKey: ['waiting'], queryFn: ({ signal }) => api<Schemas['Waiting']>('GET', '/waiting', { signal }) });
+    return useQuery({ queryKey: ['waiting'], queryFn: ({ signal }) => answered(api.GET('/waiting', { signal })) });
 }
 
 export function useWaitingCount(): number {
@@ -18,12 +18,12 @@ export function useWaitingCount(): number {
 }
 
 export function useWaitingActions() {
-    const answer = useAction(({ invitation, accepted }: { invitation: Invitation; accepted: boolean }) => api<void>('PUT', `/invitations/${invitation.id}`, { body: { accepted } }), {
+    const answer = useAction(({ invitation, accepted }: { invitation: Invitation; accepted: boolean }) => answered(api.PUT('/invitations/{id}', { params: { path: { id: invitation.id } }, body: { accepted } })), {
         onDone: (_, { invitation, accepted }) => void toast(accepted ? `“${invitation.calendar.name}” is on your list.` : `“${invitation.calendar.name}” is declined.`),
     });
-    const decide = useAction(({ request, level }: { request: Request; level: Level }) => api<void>('PUT', `/requests/${request.id}`, { body: { level } }), {
+    const decide = useAction(({ request, level }: { request: Request; level: Level }) => answered(api.PUT('/requests/{id}', { params: { path: { id: request.id } }, body: { level } })), {
         onDone: (_, { request, level }) => void toast(level === 'none' ? `Declined; ${request.by} is told.` : `${request.by}: ${LEVELS[level].name} on “${request.calendar.name}”.`),
     });
-    const seen = useAction((id: number) => api<void>('PUT', `/requests/${id}/seen`));
+    const seen = useAction((id: number) => answered(api.PUT('/requests/{id}/seen', { params: { path: { id } } })));
     return { answer, decide, seen };
 }
