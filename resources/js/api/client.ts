@@ -38,7 +38,7 @@ const refusals: Middleware = {
 };
 
 /** The operations of the API, by the paths and shapes of its description. */
-export const api = createClient<paths>({ baseUrl: '/api/v1', credentials: 'same-origin', querySerializer: queryString });
+export const api = createClient<paths>({ baseUrl: `${location.origin}/api/v1`, credentials: 'same-origin', querySerializer: queryString, fetch: (request) => fetch(request) });
 api.use(refusals);
 
 /** What was answered, and the operation by which it is undone as a whole, where there is one. */

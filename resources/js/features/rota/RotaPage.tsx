@@ -11,12 +11,12 @@ import type { RotaSearch } from '@/features/sheet/rotaSearch';
 import { Ruler } from './Ruler';
 import { SheetControls } from './SheetControls';
 import { SheetFrame } from './SheetFrame';
+import { TitleMeanwhile } from './TitleMeanwhile';
 import { rememberOverlay, usePane } from './usePane';
 import { lazily } from '@/components/lazily';
 
 const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice');
-
-const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside');
+const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside', <TitleMeanwhile />);
 const BesidePane = lazily(() => import('./BesidePane'), 'BesidePane');
 
 const route = getRouteApi('/');
@@ -38,6 +38,9 @@ export function RotaPage() {
     useEffect(() => {
         if (overlays.isSuccess && search.overlay !== undefined) rememberOverlay(search.overlay);
     }, [overlays.isSuccess, search.overlay]);
+    useEffect(() => {
+        if (sheet.isSuccess) EventAside.loadAhead();
+    }, [sheet.isSuccess]);
     const drafting = useMemo(() => ({ draft, setDraft }), [draft]);
     const aside = draft !== null || search.event !== undefined;
     return (
