@@ -68,7 +68,7 @@ test('one change is made of all that it says, and of nothing else', function () 
     $guest = new Participant('mailto:guest@example.org', 'Guest');
     $series = new Series(Make::event(more: ['categories' => ['Lesson', 'wet'], 'place' => 'Slip', 'participants' => [$ben, $guest], 'description' => 'kept']));
     $change = new BulkChange(place: '', status: Status::Provisional, busy: false, private: true, priority: 2, addCategories: ['LESSON', 'indoors'], dropCategories: ['WET'],
-        addParticipants: [new Participant('mailto:BEN@example.org', role: ParticipantRole::Responsible)], dropParticipants: ['mailto:guest@example.org']);
+        addParticipants: [new Participant('mailto:BEN@example.org', role: ParticipantRole::Responsible)], dropParticipants: [new Participant('mailto:guest@example.org')]);
     $event = $change->apply($series)->master;
     expect([$event->contents->place, $event->contents->status, $event->contents->busy, $event->contents->private, $event->contents->priority, $event->contents->categories, $event->contents->description])->toBe(['', Status::Provisional, false, true, 2, ['Lesson', 'indoors'], 'kept'])
         ->and($event->participants)->toEqual([new Participant('mailto:ben@example.org', 'Ben', role: ParticipantRole::Responsible, answer: ParticipantAnswer::Declined)])
