@@ -28,15 +28,14 @@ await page.addInitScript(() => {
     const real = window.fetch;
     window.fetch = async (...asked) => {
         const answer = await real(...asked);
-        if (String(asked[0]).includes('/sheet')) {
-            const json = answer.json.bind(answer);
-            answer.json = async () => {
-                const text = await answer.clone().text();
+        if (String(asked[0].url ?? asked[0]).includes('/sheet')) {
+            const read = answer.text.bind(answer);
+            answer.text = async () => {
+                const text = await read();
                 window.benchStart = performance.now();
-                const data = JSON.parse(text);
-                void json;
-                return data;
+                return text;
             };
+            answer.json = async () => JSON.parse(await answer.text());
         }
         return answer;
     };
