@@ -14,15 +14,16 @@ final class Description
     {
         $description = json_decode((string) Generator::scan([app_path()], ['version' => '3.0.0'])?->toJson());
         // Whatever is refused is told as a problem document.
-        $refused = ['description' => 'Refused, with the reason', 'content' => ['application/problem+json' => ['schema' => ['$ref' => '#/components/schemas/Problem']]]];
+        $contents = ['application/problem+json' => ['schema' => ['$ref' => '#/components/schemas/Problem']]];
+        $description->components->responses = ['Refused' => ['description' => 'Refused, with the reason', 'content' => $contents]];
         foreach ((array) $description->paths as $path) {
             foreach ((array) $path as $operation) {
                 foreach ((array) $operation->responses as $status => $response) {
                     if ($status >= 400 && ! isset($response->content)) {
-                        $response->content = $refused['content'];
+                        $response->content = $contents;
                     }
                 }
-                $operation->responses->default = $refused;
+                $operation->responses->default = ['$ref' => '#/components/responses/Refused'];
             }
         }
 

@@ -6,7 +6,6 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Collection;
 
 /**
  * @property int $id
@@ -29,17 +28,6 @@ final class Person extends User
     protected $hidden = ['password', 'remember_token'];
 
     protected $attributes = ['password' => null, 'role' => 'member', 'status' => 'active', 'post' => '', 'working_hours' => null, 'invited_at' => null];
-
-    /**
-     * The people at some mail addresses, by address in lower case.
-     *
-     * @param  iterable<string>  $addresses
-     * @return Collection<string, self>
-     */
-    public static function atAddresses(iterable $addresses): Collection
-    {
-        return self::query()->whereIn('email', collect($addresses)->unique())->get()->toBase()->keyBy(static fn (self $person): string => mb_strtolower($person->email));
-    }
 
     /**
      * Those in whose name, post or address each of these words is.

@@ -97,7 +97,7 @@ final class Undo
             return;
         }
         $calendar = $perspective->calendars[$state->calendarId()] ?? null;
-        if ($calendar === null || ! EventRights::mayChange($calendar->eventLevel(), $state->authorId() !== null && $state->authorId() === $perspective->viewer->personId)) {
+        if ($calendar === null || ! EventRights::mayChange($calendar->eventLevel(), $perspective->viewer->isAuthor($state->authorId()))) {
             throw new AccessDeniedHttpException('You may not change this event any more.');
         }
     }

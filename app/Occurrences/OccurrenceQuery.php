@@ -25,8 +25,8 @@ final class OccurrenceQuery
         'e.uid', 'e.time_kind', 'e.title', 'e.place', 'e.status', 'e.busy', 'e.private', 'e.created_by', 'e.has_participants', 'e.calendar_id as home', 'e.colour',
     ];
 
-    /** What TO_SECONDS of MariaDB says of 1970-01-01. */
-    private const EPOCH = 62_167_219_200;
+    /** Start and end on the index's axis; TO_SECONDS of MariaDB says that of 1970-01-01. */
+    public const TIMES = 'TO_SECONDS(o.starts_at) - 62167219200 AS starts, TO_SECONDS(o.ends_at) - 62167219200 AS ends';
 
     public function __construct(private readonly EventTranslator $translator)
     {
@@ -60,7 +60,7 @@ final class OccurrenceQuery
         foreach ($found as $each) {
             if ($window->holds($each->kind, $each->starts, $each->ends)) {
                 $overlapping[] = $each;
-                $pinned = $pinned || $each->homeCalendarId !== $each->calendarId;
+                $pinned = $pinned || $each->isPinned();
             }
         }
         // Of an event that is pinned, its own calendar comes before the others.
@@ -79,7 +79,7 @@ final class OccurrenceQuery
     private function indexed(array $calendarIds, int $from, int $to, ?array $seriesIds): array
     {
         $query = $this->windowQuery($calendarIds, $from, $to)->when($seriesIds !== null, fn (Builder $some) => $some->whereIntegerInRaw('o.series_id', $seriesIds ?? []))->select(self::COLUMNS)
-            ->selectRaw('TO_SECONDS(o.starts_at) - '.self::EPOCH.' AS starts, TO_SECONDS(o.ends_at) - '.self::EPOCH.' AS ends')
+            ->selectRaw(self::TIMES)
             ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id');
         // Thousands of rows: each is made from the columns in their order, without an object or a collection between.
         $connection = DB::connection();

@@ -16,17 +16,16 @@ final class LayersOfSheet
     {
     }
 
-    /** @return list<DrawnLayer> in order */
-    public function of(Perspective $perspective, SheetQuery $query): array
+    public function of(Perspective $perspective, SheetQuery $query): DrawnLayers
     {
         if ($query->overlay !== null && $query->calendar === null) {
-            return $this->ofOverlay($query->overlay->loadMissing('layers.calendars:id'), $perspective);
+            return new DrawnLayers($this->ofOverlay($query->overlay->loadMissing('layers.calendars:id'), $perspective), $query->overlay->every_layer);
         }
         $drawn = $query->calendar !== null
             ? $perspective->calendars->only([$query->calendar->id])
             : $perspective->calendars->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
 
-        return $drawn->map(fn (AccessibleCalendar $each): DrawnLayer => new DrawnLayer(
+        return new DrawnLayers($drawn->map(fn (AccessibleCalendar $each): DrawnLayer => new DrawnLayer(
             $each->calendar->name,
             match (true) {
                 $each->calendar->isSubscribed() => 'source',
@@ -34,7 +33,7 @@ final class LayersOfSheet
                 default => '',
             },
             $each->calendar->colour->value, $each->calendar->mark->value, [$each->calendar->id], new Filter,
-        ))->values()->all();
+        ))->values()->all());
     }
 
     /** @return list<DrawnLayer> */

@@ -3,12 +3,13 @@
 namespace App\Overlays;
 
 use App\Access\Perspective;
+use App\Events\Read\DayLoads;
 use App\Events\Read\Scope;
 use App\Events\Read\SeenCounts;
 use App\Events\Read\SeenOccurrences;
 use PinnedRota\Core\Events\ClosedDays;
-use PinnedRota\Core\Overlay\Composition;
-use PinnedRota\Core\Overlay\Layer;
+use PinnedRota\Core\Events\IndexedOccurrence;
+use PinnedRota\Core\Overlay\Filter;
 
 /** How full each day of a window is: counted by the database where nothing is asked of the events, else over what is seen. */
 final class RulerReader
@@ -21,10 +22,9 @@ final class RulerReader
     public function read(Perspective $perspective, SheetQuery $query): array
     {
         $layers = $this->layers->of($perspective, $query);
-        $calendarIds = array_values(array_unique(array_merge([], ...array_map(static fn (DrawnLayer $layer): array => $layer->calendarIds, $layers))));
         [$from, $to] = [$query->from->day(), $query->to->day()];
-        $asked = array_filter([$query->filter, ...array_map(static fn (DrawnLayer $layer) => $layer->filter, $layers)], static fn ($filter): bool => ! $filter->isEmpty());
-        $scope = new Scope($calendarIds, $query->from, $query->to, $query->zone, asked: array_values($asked));
+        $asked = array_filter([$query->filter, ...$layers->filters()], static fn (Filter $filter): bool => ! $filter->isEmpty());
+        $scope = new Scope($layers->calendarIds(), $query->from, $query->to, $query->zone, asked: array_values($asked));
         if ($asked === []) {
             $loads = $this->counts->byDay($perspective, $scope);
             if ($loads !== null) {
@@ -37,15 +37,12 @@ final class RulerReader
         return $this->over($perspective, $query, $scope, $layers);
     }
 
-    /**
-     * @param  list<DrawnLayer>  $layers
-     * @return array{list<int>, array<int, string>}
-     */
-    private function over(Perspective $perspective, SheetQuery $query, Scope $scope, array $layers): array
+    /** @return array{list<int>, array<int, string>} */
+    private function over(Perspective $perspective, SheetQuery $query, Scope $scope, DrawnLayers $layers): array
     {
         [$from, $to] = [$query->from->day(), $query->to->day()];
-        $composition = new Composition(array_map(static fn (DrawnLayer $layer): Layer => new Layer($layer->calendarIds, $layer->filter, $layer->isRest), $layers), $query->overlay->every_layer ?? false);
-        $loads = array_fill(0, $to - $from, 0);
+        $composition = $layers->composition();
+        $loads = new DayLoads($from, $to);
         $closing = $met = [];
         foreach ($this->occurrences->in($perspective, $scope) as $seen) {
             $taking = count($composition->layersOf($seen->facts));
@@ -63,15 +60,13 @@ final class RulerReader
                 continue;
             }
             [$first, $last] = $seen->occurrence->days($query->zone);
-            for ($day = max($first, $from); $day <= min($last, $to - 1); $day++) {
-                $loads[$day - $from] += $taking;
-            }
+            $loads->add($first, $last, $taking);
         }
 
-        return [$loads, ClosedDays::of($closing, $query->zone, $from, $to)];
+        return [$loads->all(), ClosedDays::of($closing, $query->zone, $from, $to)];
     }
 
-    /** @return list<\PinnedRota\Core\Events\IndexedOccurrence> */
+    /** @return list<IndexedOccurrence> */
     private function closing(Perspective $perspective, Scope $scope): array
     {
         $closing = [];

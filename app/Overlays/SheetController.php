@@ -3,6 +3,7 @@
 namespace App\Overlays;
 
 use App\Access\CurrentViewer;
+use App\Api\WindowGet;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Overlay\Grouping;
@@ -15,17 +16,8 @@ final class SheetController
     {
     }
 
-    #[OA\Get(path: '/sheet', operationId: 'getSheet', summary: 'What is on in a window, through an overlay, one calendar, or all one may see.', tags: ['overlays'],
-        parameters: [
-            new OA\QueryParameter(name: 'from', required: true, description: 'First day', schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'to', required: true, description: 'The day after the last', schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which times are told', schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on the calendars one manages', schema: new OA\Schema(type: 'integer')),
-            new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
-            new OA\QueryParameter(name: 'words', required: false, description: 'In title, place or description', schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'people[]', required: false, description: 'Who take part', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
+    #[WindowGet(path: '/sheet', operationId: 'getSheet', summary: 'What is on in a window, through an overlay, one calendar, or all one may see.',
+        more: [
             new OA\QueryParameter(name: 'group', required: false, description: 'By what the rows of lanes are told apart', schema: new OA\Schema(type: 'string', enum: Grouping::class)),
         ],
         responses: [new OA\Response(response: 200, description: 'The sheet', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))])]
@@ -52,18 +44,7 @@ final class SheetController
         ]);
     }
 
-    #[OA\Get(path: '/ruler', operationId: 'getRuler', summary: 'How full each day of a window is, and which are closed.', tags: ['overlays'],
-        parameters: [
-            new OA\QueryParameter(name: 'from', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'to', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'tz', required: true, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on the calendars one manages', schema: new OA\Schema(type: 'integer')),
-            new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
-            new OA\QueryParameter(name: 'words', required: false, description: 'In title, place or description', schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'people[]', required: false, description: 'Who take part', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
-        ],
+    #[WindowGet(path: '/ruler', operationId: 'getRuler', summary: 'How full each day of a window is, and which are closed.',
         responses: [new OA\Response(response: 200, description: 'Counts by day', content: new OA\JsonContent(ref: '#/components/schemas/Ruler'))])]
     public function ruler(SheetRequest $request): JsonResponse
     {

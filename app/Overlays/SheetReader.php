@@ -7,9 +7,7 @@ use App\Events\Read\Scope;
 use App\Events\Read\SeenOccurrence;
 use App\Events\Read\SeenOccurrences;
 use PinnedRota\Core\Events\ClosedDays;
-use PinnedRota\Core\Overlay\Composition;
 use PinnedRota\Core\Overlay\Grouping;
-use PinnedRota\Core\Overlay\Layer;
 
 /** What somebody sees through an overlay in a window: each occurrence in the layer that takes it. */
 final class SheetReader
@@ -21,12 +19,9 @@ final class SheetReader
     public function read(Perspective $perspective, SheetQuery $query): Sheet
     {
         $layers = $this->layers->of($perspective, $query);
-        $calendarIds = array_values(array_unique(array_merge([], ...array_map(static fn (DrawnLayer $layer): array => $layer->calendarIds, $layers))));
-        $composition = new Composition(array_map(static fn (DrawnLayer $layer): Layer => new Layer($layer->calendarIds, $layer->filter, $layer->isRest), $layers), $query->overlay->every_layer ?? false);
-        $scope = new Scope(
-            $calendarIds, $query->from, $query->to, $query->zone,
-            asked: [$query->filter, ...array_map(static fn (DrawnLayer $layer) => $layer->filter, $layers)], withPeople: $query->grouping === Grouping::Person,
-        );
+        $calendarIds = $layers->calendarIds();
+        $composition = $layers->composition();
+        $scope = new Scope($calendarIds, $query->from, $query->to, $query->zone, asked: [$query->filter, ...$layers->filters()], withPeople: $query->grouping === Grouping::Person);
         $items = $counts = $closing = $places = $rowKeys = $rowNames = [];
         foreach ($this->occurrences->in($perspective, $scope) as $seen) {
             $taking = $composition->layersOf($seen->facts);
@@ -67,7 +62,7 @@ final class SheetReader
             $items[$index] = $items[$index]->inRows(array_map(static fn (string $key): int => $positions[$key], $keys));
         }
 
-        return new Sheet($layers, $items, $counts, ClosedDays::of($closing, $query->zone, $query->from->day(), $query->to->day()), $perspective->readOnly, $rows);
+        return new Sheet($layers->all, $items, $counts, ClosedDays::of($closing, $query->zone, $query->from->day(), $query->to->day()), $perspective->readOnly, $rows);
     }
 
     /**

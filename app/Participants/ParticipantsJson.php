@@ -2,10 +2,8 @@
 
 namespace App\Participants;
 
-use App\Directory\Group;
 use App\Directory\Person;
 use App\Events\EventRecord;
-use App\Rooms\Room;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Party;
@@ -57,12 +55,7 @@ final class ParticipantsJson
 
         $names = [];
         foreach ($ids as $kind => $some) {
-            $query = match (PartyKind::from($kind)) {
-                PartyKind::Person => Person::query(),
-                PartyKind::Group => Group::query(),
-                PartyKind::Room => Room::query(),
-            };
-            $names[$kind] = $query->whereKey($some)->pluck('name', 'id')->all();
+            $names[$kind] = Parties::query(PartyKind::from($kind))->whereKey($some)->pluck('name', 'id')->all();
         }
 
         return $names;

@@ -5,6 +5,8 @@ namespace App\Participants;
 use App\Directory\Group;
 use App\Directory\Person;
 use App\Rooms\Room;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Party;
 use PinnedRota\Core\Events\PartyKind;
@@ -35,13 +37,18 @@ final class Parties
 
             return $id === null ? null : Party::person((int) $id);
         }
-        $there = match ($party->kind) {
+
+        // A file may name what is not there, or not any more.
+        return self::query($party->kind)->whereKey($party->id)->exists() ? $party : null;
+    }
+
+    /** @return Builder<covariant Model> those of a kind in the directory, each with a name */
+    public static function query(PartyKind $kind): Builder
+    {
+        return match ($kind) {
             PartyKind::Person => Person::query(),
             PartyKind::Group => Group::query(),
             PartyKind::Room => Room::query(),
         };
-
-        // A file may name what is not there, or not any more.
-        return $there->whereKey($party->id)->exists() ? $party : null;
     }
 }

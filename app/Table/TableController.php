@@ -2,23 +2,15 @@
 
 namespace App\Table;
 
+use App\Api\WindowGet;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Status;
 
 final class TableController
 {
-    #[OA\Get(path: '/table', operationId: 'getTable', summary: 'The events of a window as rows, a series being one of them; through an overlay, one calendar, or all one may see.', tags: ['overlays'],
-        parameters: [
-            new OA\QueryParameter(name: 'from', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'to', required: true, description: 'The day after the last', schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'tz', required: true, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'as', required: false, schema: new OA\Schema(type: 'integer')),
-            new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
-            new OA\QueryParameter(name: 'words', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'people[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
+    #[WindowGet(path: '/table', operationId: 'getTable', summary: 'The events of a window as rows, a series being one of them; through an overlay, one calendar, or all one may see.',
+        more: [
             new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
             new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
@@ -30,18 +22,11 @@ final class TableController
         return new JsonResponse($reader->page($request));
     }
 
-    #[OA\Get(path: '/table/whole', operationId: 'getWholeTable', summary: 'Every row of the table, only with what is needed to do something with all of them.', tags: ['overlays'],
-        parameters: [
-            new OA\QueryParameter(name: 'from', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'to', required: true, description: 'The day after the last', schema: new OA\Schema(type: 'string', format: 'date')),
-            new OA\QueryParameter(name: 'tz', required: true, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'as', required: false, schema: new OA\Schema(type: 'integer')),
-            new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
-            new OA\QueryParameter(name: 'words', required: false, schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'people[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
+    #[WindowGet(path: '/table/whole', operationId: 'getWholeTable', summary: 'Every row of the table, only with what is needed to do something with all of them.',
+        more: [
             new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
+            new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
+            new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
         ],
         responses: [new OA\Response(response: 200, description: 'The rows', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/TableKey')))])]
     public function whole(TableRequest $request, TableReader $reader): JsonResponse

@@ -17,6 +17,12 @@ final readonly class Viewer
         return new self(null);
     }
 
+    /** Whether they are who added an event; what nobody added is nobody's. */
+    public function isAuthor(?int $createdBy): bool
+    {
+        return $createdBy !== null && $createdBy === $this->personId;
+    }
+
     /** Whether what holds for the subject holds for this viewer. */
     public function is(Subject $subject): bool
     {

@@ -55,9 +55,7 @@ final readonly class IndexedOccurrence
      */
     public function on(Zone $zone): array
     {
-        return $this->kind === TimeKind::Zoned
-            ? [new LocalDateTime($zone->toLocal($this->starts)), new LocalDateTime($zone->toLocal($this->ends))]
-            : [new LocalDateTime($this->starts), new LocalDateTime($this->ends)];
+        return self::onWall($this->kind, $this->starts, $this->ends, $zone);
     }
 
     /**
@@ -67,9 +65,27 @@ final readonly class IndexedOccurrence
      */
     public function days(Zone $zone): array
     {
-        [$start, $end] = $this->on($zone);
+        return self::daysOf($this->kind, $this->starts, $this->ends, $zone);
+    }
+
+    /**
+     * The same of a time of which only that is known: on the index's axis, the end exclusive.
+     *
+     * @return array{int, int} first and last, both included
+     */
+    public static function daysOf(TimeKind $kind, int $starts, int $ends, Zone $zone): array
+    {
+        [$start, $end] = self::onWall($kind, $starts, $ends, $zone);
 
         // What ends at midnight does not take up the day that begins then.
         return [$start->day(), (new LocalDateTime(max($start->seconds, $end->seconds - 1)))->day()];
+    }
+
+    /** @return array{LocalDateTime, LocalDateTime} */
+    private static function onWall(TimeKind $kind, int $starts, int $ends, Zone $zone): array
+    {
+        return $kind === TimeKind::Zoned
+            ? [new LocalDateTime($zone->toLocal($starts)), new LocalDateTime($zone->toLocal($ends))]
+            : [new LocalDateTime($starts), new LocalDateTime($ends)];
     }
 }

@@ -43,6 +43,9 @@ final class Described
         if ($response === null) {
             return "{$method} {$route} is answered {$status}, which is not described";
         }
+        if (isset($response['$ref'])) {
+            $response = $this->description['components']['responses'][basename($response['$ref'])];
+        }
         $schema = current($response['content'] ?? [])['schema'] ?? null;
         if ($schema === null) {
             return $contents === '' ? null : "{$method} {$route} ({$status}) is described without contents and has some";

@@ -93,3 +93,7 @@ test('what keeps somebody from changing an event is said, or nothing does', func
     [Level::Manage, true, false, true, Hold::Archived],
     [Level::BusyTimes, false, true, true, Hold::Hidden],
 ]);
+
+test('an event is its author’s; what nobody added is nobody’s, an outsider’s neither', function () {
+    expect([(new Viewer(3))->isAuthor(3), (new Viewer(3))->isAuthor(4), (new Viewer(3))->isAuthor(null), Viewer::outsider()->isAuthor(null)])->toBe([true, false, false, false]);
+});

@@ -7,8 +7,8 @@ use App\Occurrences\OccurrenceQuery;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Events\IndexedOccurrence;
 use PinnedRota\Core\Events\Window;
-use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 
 /** Counts what somebody sees in a window in the database, where that can tell: where nothing is pinned, and all is in the index. */
@@ -21,10 +21,9 @@ final class SeenCounts
     /** @return ?list<int> how many are on each day of the window; null where the database cannot tell */
     public function byDay(Perspective $perspective, Scope $scope): ?array
     {
-        [$from, $to] = [$scope->from->day(), $scope->to->day()];
-        $loads = array_fill(0, $to - $from, 0);
+        $loads = new DayLoads($scope->from->day(), $scope->to->day());
         if ($scope->calendarIds === []) {
-            return $loads;
+            return $loads->all();
         }
         $window = new Window($scope->from, $scope->to, $scope->zone);
         if (! $this->occurrences->holdsAll($scope->calendarIds, $window) || DB::table('event_pins')->whereIntegerInRaw('calendar_id', $scope->calendarIds)->exists()) {
@@ -38,20 +37,17 @@ final class SeenCounts
             ->where('e.busy', true)->orWhereIntegerInRaw('o.calendar_id', $open)
             ->orWhere(fn (Builder $full) => $full->whereIntegerInRaw('o.calendar_id', $seen)->where(fn (Builder $private) => $private->where('e.private', false)->orWhere(fn (Builder $involved) => $this->involved->constrain($involved, $perspective->viewer, 'e')))));
         $rows = $query->groupBy('o.starts_at', 'o.ends_at', 'e.time_kind')
-            ->selectRaw("TO_SECONDS(o.starts_at) - 62167219200 AS starts, TO_SECONDS(o.ends_at) - 62167219200 AS ends, e.time_kind AS kind, COUNT(DISTINCT e.uid, COALESCE(o.recurrence_id, '')) AS many")->get();
+            ->selectRaw(OccurrenceQuery::TIMES.", e.time_kind AS kind, COUNT(DISTINCT e.uid, COALESCE(o.recurrence_id, '')) AS many")->get();
         foreach ($rows as $row) {
             $kind = TimeKind::from($row->kind);
             if (! $window->holds($kind, $row->starts, $row->ends)) {
                 continue;
             }
-            [$start, $end] = $kind === TimeKind::Zoned ? [$scope->zone->toLocal($row->starts), $scope->zone->toLocal($row->ends)] : [$row->starts, $row->ends];
-            $last = (new LocalDateTime(max($start, $end - 1)))->day();
-            for ($day = max((new LocalDateTime($start))->day(), $from); $day <= min($last, $to - 1); $day++) {
-                $loads[$day - $from] += $row->many;
-            }
+            [$first, $last] = IndexedOccurrence::daysOf($kind, $row->starts, $row->ends, $scope->zone);
+            $loads->add($first, $last, $row->many);
         }
 
-        return $loads;
+        return $loads->all();
     }
 
     /** @return list<int> the series of some calendars of which an event closes its days */

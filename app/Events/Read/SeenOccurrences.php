@@ -44,7 +44,7 @@ final class SeenOccurrences
         $visibility = static fn (IndexedOccurrence $each): Visibility => Visibility::of(
             $levels[$each->calendarId] ?? Level::None, $each->private, $each->busy,
             $each->private && Involvement::of($viewer, $each->createdBy, $participation->parties($each->eventId), $participation->joined($each->seriesId)),
-            $each->homeCalendarId !== $each->calendarId,
+            $each->isPinned(),
         );
         $best = $this->bestOfPinned($found, $visibility);
         foreach ($found as $each) {
@@ -63,13 +63,13 @@ final class SeenOccurrences
             if (! $scope->filter->takes($known)) {
                 continue;
             }
-            $isAuthor = $each->createdBy !== null && $each->createdBy === $viewer->personId;
+            $isAuthor = $viewer->isAuthor($each->createdBy);
             yield new SeenOccurrence(
                 $shown, $isFull, $names, $isFull ? $participation->responsible($each->eventId) : [], $isFull && $participation->isUnanswered($each->eventId),
                 match (true) {
                     $perspective->readOnly => Hold::Looking,
                     ! $isFull => Hold::Hidden,
-                    $each->homeCalendarId !== $each->calendarId && ! isset($perspective->calendars[$each->homeCalendarId]) => Hold::Pinned,
+                    $each->isPinned() && ! isset($perspective->calendars[$each->homeCalendarId]) => Hold::Pinned,
                     default => ($holds["{$each->homeCalendarId} ".(int) $isAuthor] ??= [$this->hold($perspective->calendars[$each->homeCalendarId] ?? null, $isAuthor)])[0],
                 },
                 $external[$each->calendarId], $closes, $known,
@@ -93,7 +93,7 @@ final class SeenOccurrences
     {
         $best = [];
         foreach ($found as $each) {
-            if ($each->homeCalendarId !== $each->calendarId) {
+            if ($each->isPinned()) {
                 $best[$each->seriesId] = Visibility::Hidden;
             }
         }

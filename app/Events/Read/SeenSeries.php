@@ -97,9 +97,7 @@ final class SeenSeries
     /** Whether somebody may change an event: by its own calendar, never by one that it is pinned to. */
     public function mayChange(EventRecord $head, Perspective $perspective): bool
     {
-        $isAuthor = $head->created_by !== null && $head->created_by === $perspective->viewer->personId;
-
-        return ! $perspective->readOnly && EventRights::mayChange($perspective->eventLevel($head->calendar_id), $isAuthor);
+        return ! $perspective->readOnly && EventRights::mayChange($perspective->eventLevel($head->calendar_id), $perspective->viewer->isAuthor($head->created_by));
     }
 
     /**

@@ -111,10 +111,14 @@ final class SeriesTable
         EventRecord::withTrashed()->findOrFail($seriesId)->restore();
     }
 
-    /** Puts a series back as it was, or takes it away altogether. */
-    public function putBack(int $seriesId, ?SeriesState $state): void
+    /**
+     * Puts a series back as it was, or takes it away altogether.
+     *
+     * @param  ?SeriesState  $current  as it is now
+     */
+    public function putBack(int $seriesId, ?SeriesState $current, ?SeriesState $state): void
     {
-        $this->restorer->putBack($seriesId, $this->states->of($seriesId), $state);
+        $this->restorer->putBack($seriesId, $current, $state);
     }
 
     public function state(int $seriesId): ?SeriesState

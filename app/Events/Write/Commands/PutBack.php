@@ -27,10 +27,11 @@ final readonly class PutBack implements Command
 
     public function apply(SeriesTable $table, Actor $actor): int
     {
-        if (! $this->anyway && ! SeriesState::same($table->state($this->seriesId), $this->expected)) {
+        $current = $table->state($this->seriesId);
+        if (! $this->anyway && ! SeriesState::same($current, $this->expected)) {
             throw new ConflictHttpException('“'.($this->expected ?? $this->state)?->title().'” was changed since. Nothing was undone; see its history.');
         }
-        $table->putBack($this->seriesId, $this->state);
+        $table->putBack($this->seriesId, $current, $this->state);
 
         return $this->seriesId;
     }

@@ -2497,7 +2497,17 @@ export interface components {
             why: string | null;
         };
     };
-    responses: never;
+    responses: {
+        /** @description Refused, with the reason */
+        Refused: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+    };
     parameters: never;
     requestBodies: never;
     headers: never;
@@ -2525,15 +2535,7 @@ export interface operations {
                     "application/json": components["schemas"]["Sharing"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     putGrant: {
@@ -2560,15 +2562,7 @@ export interface operations {
                     "application/json": components["schemas"]["Sharing"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     shareByAddress: {
@@ -2595,15 +2589,7 @@ export interface operations {
                     "application/json": components["schemas"]["SharingByAddress"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     leaveCalendar: {
@@ -2624,15 +2610,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listReach: {
@@ -2660,15 +2638,7 @@ export interface operations {
                     "application/json": components["schemas"]["ReachOfPeople"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listManagers: {
@@ -2691,15 +2661,7 @@ export interface operations {
                     "application/json": components["schemas"]["Managers"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     askForAccess: {
@@ -2724,15 +2686,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     withdrawRequest: {
@@ -2753,15 +2707,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     decideRequest: {
@@ -2786,15 +2732,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     seeAnswer: {
@@ -2815,15 +2753,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listWaiting: {
@@ -2844,15 +2774,7 @@ export interface operations {
                     "application/json": components["schemas"]["Waiting"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     answerInvitation: {
@@ -2877,15 +2799,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     attachFile: {
@@ -2915,15 +2829,7 @@ export interface operations {
                     "application/json": components["schemas"]["Attachment"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     downloadFile: {
@@ -2945,15 +2851,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     detachFile: {
@@ -2975,15 +2873,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     previewBulk: {
@@ -3008,15 +2898,7 @@ export interface operations {
                     "application/json": components["schemas"]["BulkPreviewRow"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     changeInBulk: {
@@ -3041,15 +2923,7 @@ export interface operations {
                     "application/json": components["schemas"]["BulkDone"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     findOperation: {
@@ -3081,15 +2955,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     searchCalendars: {
@@ -3119,15 +2985,7 @@ export interface operations {
                     "application/json": components["schemas"]["CalendarDirectory"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listCalendars: {
@@ -3148,15 +3006,7 @@ export interface operations {
                     "application/json": components["schemas"]["Calendar"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createCalendar: {
@@ -3181,15 +3031,7 @@ export interface operations {
                     "application/json": components["schemas"]["Calendar"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     deleteCalendar: {
@@ -3210,15 +3052,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     updateCalendar: {
@@ -3247,15 +3081,7 @@ export interface operations {
                     "application/json": components["schemas"]["Calendar"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     restoreCalendar: {
@@ -3278,15 +3104,7 @@ export interface operations {
                     "application/json": components["schemas"]["Calendar"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     handOverCalendar: {
@@ -3313,15 +3131,7 @@ export interface operations {
                     "application/json": components["schemas"]["Calendar"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     archiveCalendar: {
@@ -3348,15 +3158,7 @@ export interface operations {
                     "application/json": components["schemas"]["Calendar"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listCalendar: {
@@ -3383,15 +3185,7 @@ export interface operations {
                     "application/json": components["schemas"]["Calendar"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listCategories: {
@@ -3412,15 +3206,7 @@ export interface operations {
                     "application/json": components["schemas"]["Category"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createCategory: {
@@ -3445,15 +3231,7 @@ export interface operations {
                     "application/json": components["schemas"]["Category"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     deleteCategory: {
@@ -3474,15 +3252,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     updateCategory: {
@@ -3509,15 +3279,7 @@ export interface operations {
                     "application/json": components["schemas"]["Category"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listCalendarLog: {
@@ -3543,15 +3305,7 @@ export interface operations {
                     "application/json": components["schemas"]["LogEntry"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     revertCalendarChange: {
@@ -3575,15 +3329,7 @@ export interface operations {
                     "application/json": components["schemas"]["LogEntry"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listLog: {
@@ -3607,15 +3353,7 @@ export interface operations {
                     "application/json": components["schemas"]["LogEntry"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     revertChange: {
@@ -3638,15 +3376,7 @@ export interface operations {
                     "application/json": components["schemas"]["LogEntry"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getChanges: {
@@ -3676,15 +3406,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     copyEvent: {
@@ -3713,15 +3435,7 @@ export interface operations {
                     "application/json": components["schemas"]["Event"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     searchDirectory: {
@@ -3750,15 +3464,7 @@ export interface operations {
                     "application/json": components["schemas"]["DirectoryEntry"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listGroups: {
@@ -3779,15 +3485,7 @@ export interface operations {
                     "application/json": components["schemas"]["Group"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createGroup: {
@@ -3812,15 +3510,7 @@ export interface operations {
                     "application/json": components["schemas"]["Group"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     deleteGroup: {
@@ -3850,15 +3540,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     renameGroup: {
@@ -3885,15 +3567,7 @@ export interface operations {
                     "application/json": components["schemas"]["Group"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     putGroupMember: {
@@ -3920,15 +3594,7 @@ export interface operations {
                     "application/json": components["schemas"]["Group"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listPeople: {
@@ -3956,15 +3622,7 @@ export interface operations {
                     "application/json": components["schemas"]["People"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createPerson: {
@@ -3989,15 +3647,7 @@ export interface operations {
                     "application/json": components["schemas"]["DirectoryPerson"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     updatePerson: {
@@ -4024,15 +3674,7 @@ export interface operations {
                     "application/json": components["schemas"]["DirectoryPerson"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     invitePerson: {
@@ -4055,15 +3697,7 @@ export interface operations {
                     "application/json": components["schemas"]["DirectoryPerson"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     suspendPerson: {
@@ -4090,15 +3724,7 @@ export interface operations {
                     "application/json": components["schemas"]["DirectoryPerson"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listKept: {
@@ -4121,15 +3747,7 @@ export interface operations {
                     "application/json": components["schemas"]["Kept"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     departPerson: {
@@ -4156,15 +3774,7 @@ export interface operations {
                     "application/json": components["schemas"]["DirectoryPerson"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     returnPerson: {
@@ -4185,15 +3795,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     importPeople: {
@@ -4218,15 +3820,7 @@ export interface operations {
                     "application/json": components["schemas"]["PeoplePlan"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getSession: {
@@ -4247,15 +3841,7 @@ export interface operations {
                     "application/json": components["schemas"]["Session"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     signIn: {
@@ -4283,15 +3869,7 @@ export interface operations {
                     "application/json": components["schemas"]["Session"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     signOut: {
@@ -4310,15 +3888,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     changePassword: {
@@ -4344,15 +3914,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     updateSelf: {
@@ -4377,15 +3939,7 @@ export interface operations {
                     "application/json": components["schemas"]["Session"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     setPassword: {
@@ -4410,15 +3964,7 @@ export interface operations {
                     "application/json": components["schemas"]["Session"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     sendPasswordLink: {
@@ -4441,15 +3987,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createEvent: {
@@ -4474,15 +4012,7 @@ export interface operations {
                     "application/json": components["schemas"]["Event"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getEvent: {
@@ -4509,15 +4039,7 @@ export interface operations {
                     "application/json": components["schemas"]["Event"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     deleteEvent: {
@@ -4544,15 +4066,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     updateEvent: {
@@ -4585,15 +4099,7 @@ export interface operations {
                     "application/json": components["schemas"]["Event"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     restoreEvent: {
@@ -4618,15 +4124,7 @@ export interface operations {
                     "application/json": components["schemas"]["Event"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listFeeds: {
@@ -4647,15 +4145,7 @@ export interface operations {
                     "application/json": components["schemas"]["Feed"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createFeed: {
@@ -4682,15 +4172,7 @@ export interface operations {
                     "application/json": components["schemas"]["NewFeed"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     revokeFeed: {
@@ -4711,15 +4193,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     find: {
@@ -4744,15 +4218,7 @@ export interface operations {
                     "application/json": components["schemas"]["Found"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getEventHistory: {
@@ -4775,15 +4241,7 @@ export interface operations {
                     "application/json": components["schemas"]["HistoryEntry"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     restoreEventState: {
@@ -4805,15 +4263,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listDeletedEvents: {
@@ -4836,15 +4286,7 @@ export interface operations {
                     "application/json": components["schemas"]["DeletedEvent"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     undoOperation: {
@@ -4865,15 +4307,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     redoOperation: {
@@ -4894,15 +4328,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     previewImport: {
@@ -4932,15 +4358,7 @@ export interface operations {
                     "application/json": components["schemas"]["ImportPreview"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     applyImport: {
@@ -4963,15 +4381,7 @@ export interface operations {
                     "application/json": components["schemas"]["ImportCounts"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     readLine: {
@@ -4998,15 +4408,7 @@ export interface operations {
                     "application/json": components["schemas"]["UnderstoodLine"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listOverlayGrants: {
@@ -5029,15 +4431,7 @@ export interface operations {
                     "application/json": components["schemas"]["OverlaySharing"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     putOverlayGrant: {
@@ -5064,15 +4458,7 @@ export interface operations {
                     "application/json": components["schemas"]["OverlaySharing"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     handOverOverlay: {
@@ -5099,15 +4485,7 @@ export interface operations {
                     "application/json": components["schemas"]["OverlaySharing"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listOverlays: {
@@ -5128,15 +4506,7 @@ export interface operations {
                     "application/json": components["schemas"]["Overlay"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createOverlay: {
@@ -5161,15 +4531,7 @@ export interface operations {
                     "application/json": components["schemas"]["Overlay"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     updateOverlay: {
@@ -5198,15 +4560,7 @@ export interface operations {
                     "application/json": components["schemas"]["Overlay"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     deleteOverlay: {
@@ -5227,15 +4581,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     restoreOverlay: {
@@ -5258,15 +4604,7 @@ export interface operations {
                     "application/json": components["schemas"]["Overlay"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getSheet: {
@@ -5305,22 +4643,17 @@ export interface operations {
                     "application/json": components["schemas"]["Sheet"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getRuler: {
         parameters: {
             query: {
+                /** @description First day */
                 from: string;
+                /** @description The day after the last */
                 to: string;
+                /** @description Zone in which times are told */
                 tz: string;
                 overlay?: string;
                 calendar?: string;
@@ -5347,15 +4680,7 @@ export interface operations {
                     "application/json": components["schemas"]["Ruler"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     answerEvent: {
@@ -5380,15 +4705,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     pinEvent: {
@@ -5413,15 +4730,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     unpinEvent: {
@@ -5443,15 +4752,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     joinEvent: {
@@ -5474,15 +4775,7 @@ export interface operations {
                     "application/json": components["schemas"]["JoinedEvent"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     leaveEvent: {
@@ -5503,15 +4796,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listDueTasks: {
@@ -5537,15 +4822,7 @@ export interface operations {
                     "application/json": components["schemas"]["DueTask"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     setTaskDone: {
@@ -5571,15 +4848,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     tellRepeat: {
@@ -5611,15 +4880,7 @@ export interface operations {
                     "application/json": components["schemas"]["RepeatTold"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listRooms: {
@@ -5640,15 +4901,7 @@ export interface operations {
                     "application/json": components["schemas"]["Room"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createRoom: {
@@ -5673,15 +4926,7 @@ export interface operations {
                     "application/json": components["schemas"]["Room"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     deleteRoom: {
@@ -5702,15 +4947,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     renameRoom: {
@@ -5737,15 +4974,7 @@ export interface operations {
                     "application/json": components["schemas"]["Room"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     listSources: {
@@ -5766,15 +4995,7 @@ export interface operations {
                     "application/json": components["schemas"]["Source"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     createSource: {
@@ -5799,15 +5020,7 @@ export interface operations {
                     "application/json": components["schemas"]["Source"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     refreshSource: {
@@ -5830,29 +5043,26 @@ export interface operations {
                     "application/json": components["schemas"]["Source"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getTable: {
         parameters: {
             query: {
+                /** @description First day */
                 from: string;
                 /** @description The day after the last */
                 to: string;
+                /** @description Zone in which times are told */
                 tz: string;
                 overlay?: string;
                 calendar?: string;
+                /** @description A person as whom to look, on the calendars one manages */
                 as?: number;
                 "categories[]"?: string[];
+                /** @description In title, place or description */
                 words?: string;
+                /** @description Who take part */
                 "people[]"?: number[];
                 status?: "confirmed" | "provisional" | "cancelled";
                 sort?: "when" | "title" | "calendar" | "place" | "categories" | "status" | "responsible" | "addedBy" | "changedAt";
@@ -5875,31 +5085,30 @@ export interface operations {
                     "application/json": components["schemas"]["Table"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     getWholeTable: {
         parameters: {
             query: {
+                /** @description First day */
                 from: string;
                 /** @description The day after the last */
                 to: string;
+                /** @description Zone in which times are told */
                 tz: string;
                 overlay?: string;
                 calendar?: string;
+                /** @description A person as whom to look, on the calendars one manages */
                 as?: number;
                 "categories[]"?: string[];
+                /** @description In title, place or description */
                 words?: string;
+                /** @description Who take part */
                 "people[]"?: number[];
                 status?: "confirmed" | "provisional" | "cancelled";
+                sort?: "when" | "title" | "calendar" | "place" | "categories" | "status" | "responsible" | "addedBy" | "changedAt";
+                descending?: boolean;
             };
             header?: never;
             path?: never;
@@ -5916,15 +5125,7 @@ export interface operations {
                     "application/json": components["schemas"]["TableKey"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     previewWeeks: {
@@ -5949,15 +5150,7 @@ export interface operations {
                     "application/json": components["schemas"]["LaidEvent"][];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
     layWeeks: {
@@ -5982,15 +5175,7 @@ export interface operations {
                     "application/json": components["schemas"]["BulkDone"];
                 };
             };
-            /** @description Refused, with the reason */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
+            default: components["responses"]["Refused"];
         };
     };
 }

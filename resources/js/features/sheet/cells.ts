@@ -6,10 +6,6 @@ export type CellKind = 'day' | 'whole' | 'hours';
 /** A point of the sheet: the day and row under it and, in the hours, the minutes from midnight. */
 export type Spot = { cell: HTMLElement; kind: CellKind; day: string; row: number; minutes: number | null };
 
-export function cellOf(element: Element | null): HTMLElement | null {
-    return element?.closest<HTMLElement>('[data-cell]') ?? null;
-}
-
 export function spotOf(cell: HTMLElement, y: number): Spot {
     const column = cell.querySelector<HTMLElement>('[data-first-hour]');
     const minutes = column === null ? null : Number(column.dataset.firstHour) * 60 + ((y - column.getBoundingClientRect().top) / Number(column.dataset.hourHeight)) * 60;
