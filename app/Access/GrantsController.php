@@ -2,8 +2,10 @@
 
 namespace App\Access;
 
+use App\Api\Answers;
 use App\Calendars\Calendar;
 use App\Directory\Person;
+use App\Directory\SubjectData;
 use App\Directory\SubjectNames;
 use App\Directory\Subjects;
 use Illuminate\Http\JsonResponse;
@@ -19,6 +21,17 @@ use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Directory\AddressList;
 
+#[OA\Schema(schema: 'GrantInput', required: ['kind', 'level'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: SubjectKind::class),
+    new OA\Property(property: 'letter', description: 'Whether people who come to see more are told by mail, too', type: 'boolean'),
+    new OA\Property(property: 'level', type: 'string', enum: Level::class),
+    new OA\Property(property: 'id', type: 'integer', nullable: true),
+])]
+#[OA\Schema(schema: 'AddressesInput', required: ['text', 'level'], properties: [
+    new OA\Property(property: 'text', type: 'string'),
+    new OA\Property(property: 'level', type: 'string', enum: Level::class),
+    new OA\Property(property: 'letter', type: 'boolean'),
+])]
 final class GrantsController
 {
     private const GIVABLE = ['busy', 'see', 'add', 'change', 'manage'];
@@ -31,7 +44,7 @@ final class GrantsController
 
     #[OA\Get(path: '/calendars/{slug}/grants', operationId: 'listGrants', summary: 'Who has which level on a calendar; for those who manage it.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'The keeper, the grants and how far that reaches', content: new OA\JsonContent(ref: '#/components/schemas/Sharing'))])]
+        responses: [new Answers(SharingData::class, 'The keeper, the grants and how far that reaches')])]
     public function index(string $slug): JsonResponse
     {
         return new JsonResponse($this->tell($this->viewer->calendar($slug, Level::Manage)->calendar));
@@ -40,7 +53,7 @@ final class GrantsController
     #[OA\Put(path: '/calendars/{slug}/grants', operationId: 'putGrant', summary: 'Gives a level to a person, a group, everyone or the public; “none” takes it away.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GrantInput')),
-        responses: [new OA\Response(response: 200, description: 'The keeper, the grants and how far that reaches', content: new OA\JsonContent(ref: '#/components/schemas/Sharing'))])]
+        responses: [new Answers(SharingData::class, 'The keeper, the grants and how far that reaches')])]
     public function put(Request $request, string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
@@ -66,7 +79,7 @@ final class GrantsController
     #[OA\Post(path: '/calendars/{slug}/grants/addresses', operationId: 'shareByAddress', summary: 'Gives a level to many at once by their mail addresses; those that are nobody’s here are told.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/AddressesInput')),
-        responses: [new OA\Response(response: 200, description: 'What became of each', content: new OA\JsonContent(ref: '#/components/schemas/SharingByAddress'))])]
+        responses: [new Answers(SharingByAddressData::class, 'What became of each')])]
     public function addresses(Request $request, string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
@@ -100,11 +113,9 @@ final class GrantsController
             }
         });
 
-        return new JsonResponse([
-            'given' => $given, 'already' => $already,
-            'unknown' => [...array_values(array_diff($list->addresses, $people->keys()->all())), ...$list->rest],
-            'sharing' => $this->tell($calendar),
-        ]);
+        return new JsonResponse(new SharingByAddressData(
+            $given, $already, [...array_values(array_diff($list->addresses, $people->keys()->all())), ...$list->rest], $this->tell($calendar),
+        ));
     }
 
     #[OA\Delete(path: '/calendars/{slug}/grants/own', operationId: 'leaveCalendar', summary: 'Gives back what was shared with oneself by name, and takes the calendar off one’s list.', tags: ['access'],
@@ -117,23 +128,23 @@ final class GrantsController
         return response()->noContent();
     }
 
-    /** @return array<string, mixed> */
-    private function tell(Calendar $calendar): array
+    private function tell(Calendar $calendar): SharingData
     {
         $grants = collect($this->reader->grants($calendar));
         $names = new SubjectNames([$calendar->keeper(), ...$grants->map(fn (Grant $grant): Subject => $grant->subject)]);
         $reach = $this->reader->roster()->reach($calendar->keeper(), $grants->all());
 
-        return [
-            'keeper' => ['kind' => $calendar->keeper()->kind->value, 'id' => $calendar->keeper()->id, 'name' => $names->of($calendar->keeper())],
-            'grants' => $grants->map(fn (Grant $grant): array => [
-                'kind' => $grant->subject->kind->value,
-                'id' => $grant->subject->id,
-                'name' => $names->of($grant->subject),
-                'level' => $grant->level->value,
-            ])->sortBy(fn (array $row): string => (['everyone' => '0', 'public' => '1'][$row['kind']] ?? '2').mb_strtolower($row['name']))->values()->all(),
-            'summary' => $reach->words(),
-            'publicUrl' => $reach->public === Level::None ? null : url("/public/{$calendar->slug}.ics"),
-        ];
+        $rank = static fn (GrantData $each): string => match ($each->kind) {
+            SubjectKind::Everyone => '0',
+            SubjectKind::Public => '1',
+            default => '2'.mb_strtolower($each->name),
+        };
+
+        return new SharingData(
+            keeper: SubjectData::of($calendar->keeper(), $names),
+            grants: $grants->map(static fn (Grant $grant): GrantData => GrantData::of($grant, $names))->sortBy($rank)->values()->all(),
+            summary: $reach->words(),
+            publicUrl: $reach->public === Level::None ? null : url("/public/{$calendar->slug}.ics"),
+        );
     }
 }

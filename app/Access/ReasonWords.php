@@ -26,14 +26,11 @@ final class ReasonWords
 
     /**
      * @param  list<int>  $groupIds  the groups that the person is in directly
-     * @return list<array{level: string, words: string}>  the highest first
+     * @return list<ReasonInWordsData> the highest first
      */
     public function of(Person $person, array $groupIds, Decision $decision): array
     {
-        return array_map(fn (Reason $reason): array => [
-            'level' => $reason->level->value,
-            'words' => $reason->level->label().': '.$this->why($reason, $groupIds),
-        ], $decision->reasons);
+        return array_map(fn (Reason $reason): ReasonInWordsData => new ReasonInWordsData($reason->level, $reason->level->label().': '.$this->why($reason, $groupIds)), $decision->reasons);
     }
 
     /** @param  list<int>  $groupIds */

@@ -2,6 +2,7 @@
 
 namespace App\Access;
 
+use App\Api\Answers;
 use App\Directory\Group;
 use App\Directory\Person;
 use Illuminate\Http\JsonResponse;
@@ -21,7 +22,7 @@ final class ReasonsController
 
     #[OA\Get(path: '/calendars/{slug}/people', operationId: 'listReach', summary: 'Which level each person has on a calendar, and by what; for those who manage it.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'q', required: false, description: 'Words in name, post or address', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'person', required: false, description: 'One person alone', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'By name, at most 40', content: new OA\JsonContent(ref: '#/components/schemas/ReachOfPeople'))])]
+        responses: [new Answers(ReachOfPeopleData::class, 'By name, at most 40')])]
     public function people(Request $request, string $slug, ReasonWords $words): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
@@ -34,29 +35,26 @@ final class ReasonsController
 
         $decisions = $this->reader->decisions($calendar, $found);
 
-        return new JsonResponse(['total' => $total, 'people' => $found->map(function (Person $person) use ($decisions, $words): array {
+        return new JsonResponse(new ReachOfPeopleData($total, $found->map(function (Person $person) use ($decisions, $words): PersonReachedData {
             $decision = $decisions[$person->id];
 
-            return [
-                'id' => $person->id, 'name' => $person->name, 'post' => $person->post, 'level' => $decision->level->value,
-                'reasons' => $words->of($person, $person->groups->map(fn (Group $group): int => $group->id)->all(), $decision),
-            ];
-        })->all()]);
+            return new PersonReachedData($person->id, $person->name, $person->post, $decision->level, $words->of($person, $person->groups->map(fn (Group $group): int => $group->id)->all(), $decision));
+        })->all()));
     }
 
     #[OA\Get(path: '/calendars/{slug}/managers', operationId: 'listManagers', summary: 'Whom to ask about a calendar: the people who manage it.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'Names', content: new OA\JsonContent(ref: '#/components/schemas/Managers'))])]
+        responses: [new Answers(ManagersData::class, 'Names')])]
     public function managers(string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::BusyTimes)->calendar;
         $managers = $this->reader->roster()->managers($calendar->keeper(), $this->reader->grants($calendar));
         $request = AccessRequest::query()->where('calendar_id', $calendar->id)->where('person_id', $this->viewer->person()->id)->whereNull('decided_at')->first();
 
-        return new JsonResponse([
-            'names' => Person::query()->whereKey($managers)->orderBy('name')->limit(8)->pluck('name')->all(),
-            'asked' => $request?->level->value,
-            'leaves' => GrantRecord::query()->where(['on_kind' => 'calendar', 'on_id' => $calendar->id, 'subject_kind' => SubjectKind::Person->value, 'subject_id' => $this->viewer->person()->id])->exists(),
-        ]);
+        return new JsonResponse(new ManagersData(
+            names: Person::query()->whereKey($managers)->orderBy('name')->limit(8)->pluck('name')->all(),
+            asked: $request?->level,
+            leaves: GrantRecord::query()->where(['on_kind' => 'calendar', 'on_id' => $calendar->id, 'subject_kind' => SubjectKind::Person->value, 'subject_id' => $this->viewer->person()->id])->exists(),
+        ));
     }
 }

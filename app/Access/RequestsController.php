@@ -20,6 +20,13 @@ use PinnedRota\Core\Access\SubjectKind;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** Asking for more of a calendar than one has, and deciding about it. */
+#[OA\Schema(schema: 'AccessRequestInput', required: ['level'], properties: [
+    new OA\Property(property: 'level', type: 'string', enum: Level::class),
+    new OA\Property(property: 'message', type: 'string', nullable: true),
+])]
+#[OA\Schema(schema: 'AccessDecision', required: ['level'], properties: [
+    new OA\Property(property: 'level', type: 'string', enum: Level::class),
+])]
 final class RequestsController
 {
     public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly AccessReader $reader)

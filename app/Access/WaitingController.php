@@ -2,6 +2,8 @@
 
 namespace App\Access;
 
+use App\Api\Answers;
+use App\Calendars\CalendarNameData;
 use App\Changes\Change;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -11,6 +13,9 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 
 /** What waits for the person: invitations to answer, requests to decide, and the answers to their own. */
+#[OA\Schema(schema: 'InvitationAnswer', required: ['accepted'], properties: [
+    new OA\Property(property: 'accepted', type: 'boolean'),
+])]
 final class WaitingController
 {
     public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing)
@@ -18,7 +23,7 @@ final class WaitingController
     }
 
     #[OA\Get(path: '/waiting', operationId: 'listWaiting', summary: 'Invitations one has not answered, requests one may decide, and answers to one’s own.', tags: ['access'],
-        responses: [new OA\Response(response: 200, description: 'Newest first', content: new OA\JsonContent(ref: '#/components/schemas/Waiting'))])]
+        responses: [new Answers(WaitingData::class, 'Newest first')])]
     public function index(): JsonResponse
     {
         $person = $this->viewer->person();
@@ -32,20 +37,22 @@ final class WaitingController
         $answers = AccessRequest::query()->where('person_id', $person->id)->whereNotNull('decided_at')->whereNull('seen_at')->whereIn('calendar_id', $calendars->keys())
             ->with('decider')->orderByDesc('id')->get();
 
-        return new JsonResponse([
-            'invitations' => $invitations->map(fn (Invitation $each): array => [
-                'id' => $each->id, 'by' => $each->giver->name ?? 'Somebody who has left', 'at' => $each->updated_at->toIso8601ZuluString(),
-                'level' => $calendars[$each->calendar_id]->level()->value, 'means' => $calendars[$each->calendar_id]->level()->means(),
-            ] + $this->calendar($calendars[$each->calendar_id]))->values(),
-            'requests' => $requests->map(fn (AccessRequest $each): array => [
-                'id' => $each->id, 'by' => $each->person->name, 'post' => $each->person->post, 'at' => $each->created_at->toIso8601ZuluString(),
-                'level' => $each->level->value, 'message' => $each->message,
-            ] + $this->calendar($calendars[$each->calendar_id]))->values(),
-            'answers' => $answers->map(fn (AccessRequest $each): array => [
-                'id' => $each->id, 'by' => $each->decider->name ?? 'Somebody who has left', 'at' => $each->decided_at?->toIso8601ZuluString(),
-                'level' => $each->given->value ?? 'none',
-            ] + $this->calendar($calendars[$each->calendar_id]))->values(),
-        ]);
+        $somebody = 'Somebody who has left';
+
+        return new JsonResponse(new WaitingData(
+            $invitations->map(fn (Invitation $each): InvitationWaitingData => new InvitationWaitingData(
+                $each->id, $each->giver->name ?? $somebody, $each->updated_at->toIso8601ZuluString(),
+                $calendars[$each->calendar_id]->level(), $calendars[$each->calendar_id]->level()->means(), CalendarNameData::of($calendars[$each->calendar_id]->calendar),
+            ))->values()->all(),
+            $requests->map(fn (AccessRequest $each): RequestWaitingData => new RequestWaitingData(
+                $each->id, $each->person->name, $each->person->post, $each->created_at->toIso8601ZuluString(),
+                $each->level, $each->message, CalendarNameData::of($calendars[$each->calendar_id]->calendar),
+            ))->values()->all(),
+            $answers->map(fn (AccessRequest $each): AnswerWaitingData => new AnswerWaitingData(
+                $each->id, $each->decider->name ?? $somebody, (string) $each->decided_at?->toIso8601ZuluString(),
+                $each->given ?? Level::None, CalendarNameData::of($calendars[$each->calendar_id]->calendar),
+            ))->values()->all(),
+        ));
     }
 
     #[OA\Put(path: '/invitations/{id}', operationId: 'answerInvitation', summary: 'Answers an invitation: the calendar goes on one’s list, or access by name is given back.', tags: ['access'],
@@ -65,11 +72,5 @@ final class WaitingController
         });
 
         return response()->noContent();
-    }
-
-    /** @return array{calendar: array<string, string>} */
-    private function calendar(AccessibleCalendar $each): array
-    {
-        return ['calendar' => ['slug' => $each->calendar->slug, 'name' => $each->calendar->name, 'colour' => $each->calendar->colour->value, 'mark' => $each->calendar->mark->value]];
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Attachments;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
 use App\Events\Write\Actor;
@@ -38,7 +39,7 @@ final class AttachmentsController
     #[OA\Post(path: '/events/{id}/attachments', operationId: 'attachFile', summary: 'Hangs a file on an event.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))),
-        responses: [new OA\Response(response: 201, description: 'The file', content: new OA\JsonContent(ref: '#/components/schemas/Attachment'))])]
+        responses: [new Answers(AttachmentData::class, 'The file', 201)])]
     public function store(Request $request, int $id): JsonResponse
     {
         $head = EventRecord::query()->whereNull('series_id')->findOrFail($id);
@@ -59,7 +60,7 @@ final class AttachmentsController
         $path = (string) Storage::putFile('attachments', $file);
         $operation = $this->carryOut(new AttachFile($id, $name, (string) $file->getMimeType(), $file->getSize(), $path));
 
-        return (new JsonResponse(AttachmentsJson::tell(Attachment::query()->where('path', $path)->firstOrFail()), 201))->header(Operation::HEADER, (string) $operation->id);
+        return (new JsonResponse(AttachmentData::of(Attachment::query()->where('path', $path)->firstOrFail()), 201))->header(Operation::HEADER, (string) $operation->id);
     }
 
     #[OA\Get(path: '/events/{id}/attachments/{attachment}', operationId: 'downloadFile', summary: 'A file of an event, for whoever sees the event in full.', tags: ['events'],

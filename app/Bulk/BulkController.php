@@ -3,7 +3,9 @@
 namespace App\Bulk;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Events\EventRecord;
+use App\Events\OutdatedEventData;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
 use App\Events\Write\ChangeEvents;
@@ -36,34 +38,34 @@ final class BulkController
 
     #[OA\Post(path: '/bulk/preview', operationId: 'previewBulk', summary: 'What a change of many events would change of each, and what of it cannot be done. Nothing is changed.', tags: ['events'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/BulkInput')),
-        responses: [new OA\Response(response: 200, description: 'Event by event', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/BulkPreviewRow')))])]
+        responses: [new Answers(BulkPreviewRowData::class, 'Event by event', many: true)])]
     public function preview(BulkInput $input): JsonResponse
     {
         $copies = $input->filled('copyDays');
 
-        return new JsonResponse(array_map(function (Planned $each) use ($copies): array {
+        return new JsonResponse(array_map(function (Planned $each) use ($copies): BulkPreviewRowData {
             $before = $each->before === null ? [] : $this->fields->ofSeries($each->head->calendar_id, $each->before);
             $after = $each->after === null ? [] : $this->fields->ofSeries((int) $each->calendarId, $each->after);
 
-            return [
-                'id' => $each->id,
-                'title' => $each->head->title ?? '',
-                'what' => match (true) {
+            return new BulkPreviewRowData(
+                id: $each->id,
+                title: $each->head->title ?? '',
+                what: match (true) {
                     $each->refused !== null => 'refused',
                     $each->after === null => 'delete',
                     $copies => 'copy',
                     $before == $after => 'nothing',
                     default => 'change',
                 },
-                'refused' => $each->refused,
-                'changes' => $each->refused !== null || $each->after === null ? [] : SeriesFields::differences($before, $after),
-            ];
+                refused: $each->refused,
+                changes: $each->refused !== null || $each->after === null ? [] : SeriesFields::differences($before, $after),
+            );
         }, $this->plan->of($input)));
     }
 
     #[OA\Post(path: '/bulk', operationId: 'changeInBulk', summary: 'Changes many events alike, as one operation: all of them or none. With the key of one that is done it does nothing again.', tags: ['events'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/BulkInput')),
-        responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/BulkDone'))])]
+        responses: [new Answers(BulkDoneData::class, 'Done')])]
     public function store(BulkInput $input): JsonResponse
     {
         $person = $this->viewer->person();
@@ -79,7 +81,7 @@ final class BulkController
         try {
             $done = $this->changes->carryOut(Actor::person($person), Cause::Screen, OperationKind::Bulk, $commands, array_map(static fn (array $each): int => $each['version'], $input->events()), $key);
         } catch (OutdatedSeries $problem) {
-            throw new VersionConflict(array_map(static fn (EventRecord $head): array => ['id' => $head->id, 'title' => $head->title, 'version' => $head->version], $problem->heads));
+            throw new VersionConflict(array_map(static fn (EventRecord $head): OutdatedEventData => new OutdatedEventData($head->id, $head->title, $head->version), $problem->heads));
         }
 
         return $this->done($done->operation);
@@ -99,7 +101,7 @@ final class BulkController
 
     #[OA\Get(path: '/operations/{key}', operationId: 'findOperation', summary: 'Whether something that was asked for under a key was done: where no answer came.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'key', schema: new OA\Schema(type: 'string', format: 'uuid'))],
-        responses: [new OA\Response(response: 200, description: 'It was done, all of it', content: new OA\JsonContent(ref: '#/components/schemas/BulkDone')), new OA\Response(response: 404, description: 'Nothing of it was done')])]
+        responses: [new Answers(BulkDoneData::class, 'It was done, all of it'), new OA\Response(response: 404, description: 'Nothing of it was done')])]
     public function find(string $key): JsonResponse
     {
         return $this->done(Operation::query()->where('person_id', $this->viewer->person()->id)->where('key', $key)->firstOrFail());
@@ -119,7 +121,7 @@ final class BulkController
         }
         $outdated = array_filter($refused, static fn (Planned $each): bool => $each->outdated);
         if ($outdated !== []) {
-            throw new VersionConflict(array_values(array_map(static fn (Planned $each): array => ['id' => $each->id, 'title' => $each->head->title ?? '', 'version' => $each->head->version ?? 0], $outdated)));
+            throw new VersionConflict(array_values(array_map(static fn (Planned $each): OutdatedEventData => new OutdatedEventData($each->id, $each->head->title ?? '', $each->head->version ?? 0), $outdated)));
         }
         $events = $input->events();
         throw ValidationException::withMessages(collect($refused)->mapWithKeys(static fn (Planned $each): array => ["events.{$events[$each->id]['position']}" => (string) $each->refused])->all());
@@ -127,6 +129,6 @@ final class BulkController
 
     private function done(Operation $operation): JsonResponse
     {
-        return (new JsonResponse(['operation' => $operation->id, 'events' => $operation->series()->count()]))->header(Operation::HEADER, (string) $operation->id);
+        return (new JsonResponse(new BulkDoneData($operation->id, $operation->series()->count())))->header(Operation::HEADER, (string) $operation->id);
     }
 }

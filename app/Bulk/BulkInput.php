@@ -8,10 +8,36 @@ use App\Participants\ParticipantsInput;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\BulkChange;
+use PinnedRota\Core\Events\PartyKind;
 use PinnedRota\Core\Events\Status;
 
 /** Events, each with the version that it was seen in, and what is done with all of them; or the cells of each, as they are typed. */
+#[OA\Schema(schema: 'BulkEvent', required: ['id', 'version'], properties: [
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'version', type: 'integer'),
+    new OA\Property(property: 'cells', description: 'Texts by column ('.self::COLUMNS[0].', …), as they are typed', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+])]
+#[OA\Schema(schema: 'BulkInput', required: ['events', 'tz'], properties: [
+    new OA\Property(property: 'key', description: 'By which it can be asked after', type: 'string', format: 'uuid'),
+    new OA\Property(property: 'tz', description: 'Zone in which times are typed', type: 'string'),
+    new OA\Property(property: 'events', type: 'array', items: new OA\Items(ref: '#/components/schemas/BulkEvent')),
+    new OA\Property(property: 'delete', type: 'boolean'),
+    new OA\Property(property: 'copyDays', description: 'Adds copies so many days later', type: 'integer', nullable: true),
+    new OA\Property(property: 'calendar', type: 'string', nullable: true),
+    new OA\Property(property: 'place', type: 'string', nullable: true),
+    new OA\Property(property: 'status', type: 'string', nullable: true, enum: Status::class),
+    new OA\Property(property: 'busy', type: 'boolean', nullable: true),
+    new OA\Property(property: 'private', type: 'boolean', nullable: true),
+    new OA\Property(property: 'priority', type: 'integer', nullable: true),
+    new OA\Property(property: 'shiftDays', type: 'integer'),
+    new OA\Property(property: 'shiftMinutes', type: 'integer'),
+    new OA\Property(property: 'addCategories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'dropCategories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'addParticipants', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
+    new OA\Property(property: 'dropParticipants', type: 'array', items: new OA\Items(required: ['kind', 'id'], properties: [new OA\Property(property: 'kind', type: 'string', enum: PartyKind::class), new OA\Property(property: 'id', type: 'integer')], type: 'object')),
+])]
 final class BulkInput extends FormRequest
 {
     /** What a cell may be of. */

@@ -5,6 +5,7 @@ namespace App\Calendars;
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Access\GrantRecord;
+use App\Api\Answers;
 use App\Directory\SubjectNames;
 use App\Events\Read\InvolvedEvents;
 use Illuminate\Http\JsonResponse;
@@ -33,7 +34,7 @@ final class CalendarDirectoryController
             new OA\QueryParameter(name: 'category', required: false, description: 'The name of a category that one of its events has', schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'archived', required: false, schema: new OA\Schema(type: 'boolean')),
         ],
-        responses: [new OA\Response(response: 200, description: 'By name, at most 60', content: new OA\JsonContent(ref: '#/components/schemas/CalendarDirectory'))])]
+        responses: [new Answers(CalendarDirectoryData::class, 'By name, at most 60')])]
     public function index(Request $request): JsonResponse
     {
         $input = $request->validate([
@@ -53,7 +54,7 @@ final class CalendarDirectoryController
         $calendars = $this->ofGroup($calendars, isset($input['group']) ? (int) $input['group'] : null);
         $calendars = $this->withCategory($calendars, trim((string) ($input['category'] ?? '')));
 
-        return new JsonResponse(['total' => $calendars->count(), 'calendars' => CalendarJson::many($calendars->take(self::MOST))]);
+        return new JsonResponse(new CalendarDirectoryData($calendars->count(), CalendarData::many($calendars->take(self::MOST))));
     }
 
     /**

@@ -6,11 +6,29 @@ use App\Http\Rules\ZoneName;
 use App\Overlays\Sheet;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Recurrence\WeekdayRule;
 use PinnedRota\Core\Time\Zone;
 
+#[OA\Schema(schema: 'CalendarInput', required: ['name', 'colour', 'mark'], allOf: [
+    new OA\Schema(ref: '#/components/schemas/CalendarChange'),
+    new OA\Schema(type: 'object', properties: [
+        new OA\Property(property: 'keeper', required: ['kind', 'id'], properties: [new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']), new OA\Property(property: 'id', type: 'integer')], type: 'object'),
+    ]),
+])]
+#[OA\Schema(schema: 'CalendarChange', required: [], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
+    new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
+    new OA\Property(property: 'description', type: 'string'),
+    new OA\Property(property: 'timezone', type: 'string'),
+    new OA\Property(property: 'firstDay', type: 'string', nullable: true, enum: WeekdayRule::NAMES),
+    new OA\Property(property: 'openingView', type: 'string', nullable: true, enum: Sheet::VIEWS),
+    new OA\Property(property: 'freeCategories', type: 'boolean'),
+    new OA\Property(property: 'offered', type: 'boolean'),
+])]
 final class CalendarInput extends FormRequest
 {
     /** @return array<string, mixed> */

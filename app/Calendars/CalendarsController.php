@@ -5,6 +5,7 @@ namespace App\Calendars;
 use App\Access\AccessReader;
 use App\Access\CurrentViewer;
 use App\Access\Sharing;
+use App\Api\Answers;
 use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use App\Directory\Subjects;
@@ -20,6 +21,17 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
 
+#[OA\Schema(schema: 'HandOver', required: ['kind', 'id', 'stays'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'stays', type: 'string', enum: Level::class),
+])]
+#[OA\Schema(schema: 'Archiving', required: ['archived'], properties: [
+    new OA\Property(property: 'archived', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'Listing', required: ['onList'], properties: [
+    new OA\Property(property: 'onList', type: 'boolean'),
+])]
 final class CalendarsController
 {
     public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access, private readonly CalendarChanges $changes)
@@ -27,15 +39,15 @@ final class CalendarsController
     }
 
     #[OA\Get(path: '/calendars', operationId: 'listCalendars', summary: 'Every calendar one may see, with one’s level and why.', tags: ['calendars'],
-        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Calendar')))])]
+        responses: [new Answers(CalendarData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
-        return new JsonResponse(CalendarJson::many($this->viewer->calendars()));
+        return new JsonResponse(CalendarData::many($this->viewer->calendars()));
     }
 
     #[OA\Post(path: '/calendars', operationId: 'createCalendar', summary: 'Makes a calendar, kept by oneself or a group that one is in.', tags: ['calendars'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CalendarInput')),
-        responses: [new OA\Response(response: 201, description: 'The calendar', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+        responses: [new Answers(CalendarData::class, 'The calendar', 201)])]
     public function store(CalendarInput $input): JsonResponse
     {
         $person = $this->viewer->person();
@@ -61,13 +73,13 @@ final class CalendarsController
     #[OA\Patch(path: '/calendars/{slug}', operationId: 'updateCalendar', summary: 'Changes a calendar’s settings.', tags: ['calendars'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CalendarChange')),
-        responses: [new OA\Response(response: 200, description: 'The calendar', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+        responses: [new Answers(CalendarData::class, 'The calendar')])]
     public function update(CalendarInput $input, string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
         DB::transaction(function () use ($input, $calendar): void {
             $locked = Calendar::query()->lockForUpdate()->findOrFail($calendar->id);
-            IfMatch::check($input, $locked->version, fn (): array => $this->tell($locked));
+            IfMatch::check($input, $locked->version, fn (): CalendarData => $this->tell($locked));
             $this->changes->settings($calendar, $input->settings(), $this->viewer->person());
         });
 
@@ -91,7 +103,7 @@ final class CalendarsController
 
     #[OA\Post(path: '/calendars/{slug}/restore', operationId: 'restoreCalendar', summary: 'Brings a deleted calendar back, with all that was on it.', tags: ['calendars'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'The calendar', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+        responses: [new Answers(CalendarData::class, 'The calendar')])]
     public function restore(Request $request, string $slug): JsonResponse
     {
         $calendar = Calendar::onlyTrashed()->where('slug', $slug)->firstOrFail();
@@ -110,7 +122,7 @@ final class CalendarsController
     #[OA\Put(path: '/calendars/{slug}/keeper', operationId: 'handOverCalendar', summary: 'Hands a calendar over to a person or a group; whoever kept it goes on with the level “stays”.', tags: ['calendars'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/HandOver')),
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+        responses: [new Answers(CalendarData::class, 'As it is now')])]
     public function handOver(Request $request, string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
@@ -125,7 +137,7 @@ final class CalendarsController
     #[OA\Put(path: '/calendars/{slug}/archived', operationId: 'archiveCalendar', summary: 'Archives a calendar, so that it is read and not changed, or brings it back.', tags: ['calendars'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Archiving')),
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+        responses: [new Answers(CalendarData::class, 'As it is now')])]
     public function archive(Request $request, string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
@@ -137,7 +149,7 @@ final class CalendarsController
     #[OA\Put(path: '/calendars/{slug}/list', operationId: 'listCalendar', summary: 'Puts a calendar on one’s own list or takes it off; nothing changes for others.', tags: ['calendars'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Listing')),
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Calendar'))])]
+        responses: [new Answers(CalendarData::class, 'As it is now')])]
     public function list(Request $request, string $slug, Sharing $sharing): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::BusyTimes)->calendar;
@@ -161,11 +173,10 @@ final class CalendarsController
         return $keeper;
     }
 
-    /** @return array<string, mixed> */
-    private function tell(Calendar $calendar): array
+    private function tell(Calendar $calendar): CalendarData
     {
         $calendar->load('source');
 
-        return CalendarJson::one($this->access->accessible($this->viewer->viewer(), $calendar));
+        return CalendarData::of($this->access->accessible($this->viewer->viewer(), $calendar));
     }
 }

@@ -4,6 +4,7 @@ namespace App\Calendars;
 
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Changes\Change;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
@@ -16,6 +17,12 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Overlay\Colour;
 
 /** The categories of the organisation, kept by administrators, and those of a calendar, kept by who manages it. */
+#[OA\Schema(schema: 'CategoryInput', required: [], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'calendar', type: 'string', nullable: true),
+    new OA\Property(property: 'colour', type: 'string', nullable: true),
+    new OA\Property(property: 'closesDay', type: 'boolean'),
+])]
 final class CategoriesController
 {
     public function __construct(private readonly CurrentViewer $viewer)
@@ -23,7 +30,7 @@ final class CategoriesController
     }
 
     #[OA\Get(path: '/categories', operationId: 'listCategories', summary: 'The organisation’s categories, and those of the calendars one may read.', tags: ['calendars'],
-        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Category')))])]
+        responses: [new Answers(CategoryData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
         $readable = $this->viewer->calendars()
@@ -32,12 +39,12 @@ final class CategoriesController
 
         return new JsonResponse(Category::query()->whereNull('calendar_id')->orWhereIn('calendar_id', $readable->keys())
             ->orderBy('name')->get()
-            ->map(fn (Category $category): array => $this->tell($category, $category->calendar_id === null ? null : $slugs[$category->calendar_id])));
+            ->map(fn (Category $category): CategoryData => CategoryData::of($category, $category->calendar_id === null ? null : $slugs[$category->calendar_id])));
     }
 
     #[OA\Post(path: '/categories', operationId: 'createCategory', summary: 'Adds a category: to a calendar one manages, or as an administrator to the organisation.', tags: ['calendars'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CategoryInput')),
-        responses: [new OA\Response(response: 201, description: 'The category', content: new OA\JsonContent(ref: '#/components/schemas/Category'))])]
+        responses: [new Answers(CategoryData::class, 'The category', 201)])]
     public function store(Request $request): JsonResponse
     {
         $slug = $request->validate(['calendar' => ['sometimes', 'nullable', 'string', 'max:80']])['calendar'] ?? null;
@@ -53,13 +60,13 @@ final class CategoriesController
             return $category;
         });
 
-        return new JsonResponse($this->tell($category->refresh(), $slug), 201);
+        return new JsonResponse(CategoryData::of($category->refresh(), $slug), 201);
     }
 
     #[OA\Patch(path: '/categories/{id}', operationId: 'updateCategory', summary: 'Renames or recolours a category; events that have it keep it.', tags: ['calendars'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CategoryInput')),
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/Category'))])]
+        responses: [new Answers(CategoryData::class, 'As it is now')])]
     public function update(Request $request, int $id): JsonResponse
     {
         [$category, $slug] = $this->kept($id);
@@ -69,7 +76,7 @@ final class CategoriesController
             $this->touch($category);
         });
 
-        return new JsonResponse($this->tell($category, $slug));
+        return new JsonResponse(CategoryData::of($category, $slug));
     }
 
     #[OA\Delete(path: '/categories/{id}', operationId: 'deleteCategory', summary: 'Deletes a category, and takes it off the events that have it.', tags: ['calendars'],
@@ -134,11 +141,5 @@ final class CategoriesController
         }
 
         return $input;
-    }
-
-    /** @return array<string, mixed> */
-    private function tell(Category $category, ?string $calendar): array
-    {
-        return ['id' => $category->id, 'name' => $category->name, 'colour' => $category->colour?->value, 'closesDay' => $category->closes_day, 'calendar' => $calendar];
     }
 }

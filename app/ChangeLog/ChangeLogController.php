@@ -3,6 +3,7 @@
 namespace App\ChangeLog;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Calendars\Calendar;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -22,7 +23,7 @@ final class ChangeLogController
 
     #[OA\Get(path: '/calendars/{slug}/log', operationId: 'listCalendarLog', summary: 'Who changed what of a calendar’s access and settings.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'before', required: false, description: 'The id of an entry; older ones are told', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'Newest first, 50 at a time', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LogEntry')))])]
+        responses: [new Answers(LogEntryData::class, 'Newest first, 50 at a time', many: true)])]
     public function calendar(Request $request, string $slug): JsonResponse
     {
         return $this->page($request, $this->ofCalendar($this->viewer->calendar($slug, Level::Manage)->calendar));
@@ -30,7 +31,7 @@ final class ChangeLogController
 
     #[OA\Post(path: '/calendars/{slug}/log/{id}/revert', operationId: 'revertCalendarChange', summary: 'Takes a change of a calendar’s access or settings back; this is written to the log, too.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'The log', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LogEntry')))])]
+        responses: [new Answers(LogEntryData::class, 'The log', many: true)])]
     public function revert(Request $request, string $slug, int $id): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
@@ -41,7 +42,7 @@ final class ChangeLogController
 
     #[OA\Get(path: '/log', operationId: 'listLog', summary: 'Who changed what of people and groups; for administrators.', tags: ['directory'],
         parameters: [new OA\QueryParameter(name: 'before', required: false, description: 'The id of an entry; older ones are told', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'Newest first, 50 at a time', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LogEntry')))])]
+        responses: [new Answers(LogEntryData::class, 'Newest first, 50 at a time', many: true)])]
     public function organisation(Request $request): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -51,7 +52,7 @@ final class ChangeLogController
 
     #[OA\Post(path: '/log/{id}/revert', operationId: 'revertChange', summary: 'Takes a change of who is in a group back; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'The log', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LogEntry')))])]
+        responses: [new Answers(LogEntryData::class, 'The log', many: true)])]
     public function revertOrganisation(Request $request, int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();

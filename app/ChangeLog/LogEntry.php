@@ -23,20 +23,20 @@ final class LogEntry
 
     /**
      * @param  Collection<int, Activity>  $entries
-     * @return list<array<string, mixed>>
+     * @return list<LogEntryData>
      */
     public static function many(Collection $entries): array
     {
         $names = new SubjectNames($entries->flatMap(fn (Activity $entry): array => self::subjects($entry)));
         $people = Person::query()->whereKey($entries->pluck('causer_id')->unique())->pluck('name', 'id');
 
-        return $entries->map(fn (Activity $entry): array => [
-            'id' => $entry->id,
-            'at' => $entry->created_at?->toIso8601ZuluString(),
-            'by' => $people[$entry->causer_id] ?? 'Somebody who has left',
-            'words' => self::words($entry, $names),
-            'revertable' => in_array($entry->event, self::REVERTABLE, true),
-        ])->values()->all();
+        return $entries->map(fn (Activity $entry): LogEntryData => new LogEntryData(
+            id: $entry->id,
+            at: (string) $entry->created_at?->toIso8601ZuluString(),
+            by: $people[$entry->causer_id] ?? 'Somebody who has left',
+            words: self::words($entry, $names),
+            revertable: in_array($entry->event, self::REVERTABLE, true),
+        ))->values()->all();
     }
 
     /** @param  array{kind: string, id: ?int}  $told */

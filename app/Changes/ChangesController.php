@@ -3,6 +3,7 @@
 namespace App\Changes;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -11,7 +12,7 @@ final class ChangesController
 {
     #[OA\Get(path: '/changes', operationId: 'getChanges', summary: 'A mark that is another as soon as anything one may see has changed.', tags: ['changes'],
         responses: [
-            new OA\Response(response: 200, description: 'The mark', content: new OA\JsonContent(required: ['mark'], properties: [new OA\Property(property: 'mark', type: 'string')])),
+            new Answers(ChangeMarkData::class, 'The mark'),
             new OA\Response(response: 304, description: 'As before (If-None-Match)'),
         ])]
     public function show(Request $request, CurrentViewer $viewer): JsonResponse
@@ -21,7 +22,7 @@ final class ChangesController
             ->max('id');
         // Hashed for this person, so that the pace of what others do cannot be read from it.
         $mark = substr(hash_hmac('sha256', "{$viewer->person()->id}:{$latest}", (string) config('app.key')), 0, 24);
-        $response = (new JsonResponse(['mark' => $mark]))->setEtag($mark);
+        $response = (new JsonResponse(new ChangeMarkData($mark)))->setEtag($mark);
         $response->isNotModified($request);
 
         return $response;

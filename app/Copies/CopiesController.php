@@ -3,7 +3,9 @@
 namespace App\Copies;
 
 use App\Access\CurrentViewer;
-use App\Events\EventJson;
+use App\Api\Answers;
+use App\Events\EventData;
+use App\Events\EventPresenter;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
 use App\Events\TargetCalendar;
@@ -23,14 +25,14 @@ use PinnedRota\Core\Events\RecurrenceId;
 
 final class CopiesController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly ChangeEvents $changes, private readonly EventJson $json, private readonly EventCopy $copy)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly ChangeEvents $changes, private readonly EventPresenter $presenter, private readonly EventCopy $copy)
     {
     }
 
     #[OA\Post(path: '/events/{id}/copies', operationId: 'copyEvent', summary: 'Copies an event, or with “occurrence” that one time of it, to a calendar to which one may add; the copy is independent.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PinInput')),
-        responses: [new OA\Response(response: 201, description: 'The copy', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+        responses: [new Answers(EventData::class, 'The copy', 201)])]
     public function store(Request $request, int $id): JsonResponse
     {
         $perspective = $this->viewer->perspective();
@@ -44,6 +46,6 @@ final class CopiesController
         $done = $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, OperationKind::Add, [new AddSeries($target->calendar->id, $copy, new NewSeries(copiedFrom: $head->id))]);
         $added = EventRecord::query()->findOrFail($done->lastId());
 
-        return (new JsonResponse($this->json->tell($added, $this->seen->load($added)->events()[0], null, $perspective), 201))->header(Operation::HEADER, (string) $done->operation->id);
+        return (new JsonResponse($this->presenter->tell($added, $this->seen->load($added)->events()[0], null, $perspective), 201))->header(Operation::HEADER, (string) $done->operation->id);
     }
 }

@@ -24,16 +24,15 @@ final class Departure
     {
     }
 
-    /** @return array{calendars: list<array<string, mixed>>, overlays: list<array<string, mixed>>, feeds: list<array<string, mixed>>} */
-    public function kept(Person $person): array
+    public function kept(Person $person): KeptData
     {
-        $tell = static fn (Calendar|Overlay $each): array => ['slug' => $each->slug, 'name' => $each->name];
+        $tell = static fn (Calendar|Overlay $each): KeptThingData => new KeptThingData($each->slug, $each->name);
 
-        return [
-            'calendars' => $this->keptBy(Calendar::query(), $person)->get()->map($tell)->all(),
-            'overlays' => $this->keptBy(Overlay::query(), $person)->get()->map($tell)->all(),
-            'feeds' => $this->feeds($person)->with('calendar')->get()->map(fn (Feed $feed): array => ['id' => $feed->id, 'name' => $feed->name, 'calendar' => $feed->calendar->name])->all(),
-        ];
+        return new KeptData(
+            $this->keptBy(Calendar::query(), $person)->get()->map($tell)->all(),
+            $this->keptBy(Overlay::query(), $person)->get()->map($tell)->all(),
+            $this->feeds($person)->with('calendar')->get()->map(static fn (Feed $feed): KeptFeedData => new KeptFeedData($feed->id, $feed->name, $feed->calendar->name))->all(),
+        );
     }
 
     /**

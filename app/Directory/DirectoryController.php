@@ -2,11 +2,13 @@
 
 namespace App\Directory;
 
+use App\Api\Answers;
 use App\Rooms\Room;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Events\PartyKind;
 
 final class DirectoryController
 {
@@ -15,7 +17,7 @@ final class DirectoryController
             new OA\QueryParameter(name: 'kind', required: false, description: 'Only people, or only groups', schema: new OA\Schema(type: 'string', enum: ['person', 'group'])),
             new OA\QueryParameter(name: 'rooms', required: false, description: 'Rooms, too', schema: new OA\Schema(type: 'boolean')),
             new OA\QueryParameter(name: 'people[]', required: false, description: 'Only these people, by id', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer')))],
-        responses: [new OA\Response(response: 200, description: 'At most 20, groups first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/DirectoryEntry')))])]
+        responses: [new Answers(DirectoryEntryData::class, 'At most 20, groups first', many: true)])]
     public function index(Request $request): JsonResponse
     {
         $input = $request->validate(['kind' => ['sometimes', Rule::in(['person', 'group'])], 'people' => ['sometimes', 'array', 'max:50'], 'people.*' => ['integer'], 'rooms' => ['sometimes', 'boolean']]);
@@ -32,14 +34,14 @@ final class DirectoryController
         }
         $entries = [];
         foreach (empty($input['rooms']) ? [] : $rooms->get() as $room) {
-            $entries[] = ['kind' => 'room', 'id' => $room->id, 'name' => $room->name, 'about' => 'room'];
+            $entries[] = new DirectoryEntryData(PartyKind::Room, $room->id, $room->name, 'room');
         }
         foreach ($kind === 'person' ? [] : $groups->get() as $group) {
             $count = (int) $group->getAttribute('people_count');
-            $entries[] = ['kind' => 'group', 'id' => $group->id, 'name' => $group->name, 'about' => $count === 1 ? '1 person' : "{$count} people"];
+            $entries[] = new DirectoryEntryData(PartyKind::Group, $group->id, $group->name, $count === 1 ? '1 person' : "{$count} people");
         }
         foreach ($kind === 'group' ? [] : $people->get() as $person) {
-            $entries[] = ['kind' => 'person', 'id' => $person->id, 'name' => $person->name, 'about' => $person->post];
+            $entries[] = new DirectoryEntryData(PartyKind::Person, $person->id, $person->name, $person->post);
         }
 
         return new JsonResponse(array_slice($entries, 0, 20));

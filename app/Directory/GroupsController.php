@@ -5,6 +5,7 @@ namespace App\Directory;
 use App\Access\CurrentViewer;
 use App\Access\GrantRecord;
 use App\Access\Stewardship;
+use App\Api\Answers;
 use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Overlays\Overlay;
@@ -18,6 +19,14 @@ use PinnedRota\Core\Access\SubjectKind;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** Groups and who is in them: seen by all who are in the organisation, changed by administrators. */
+#[OA\Schema(schema: 'GroupInput', required: ['name'], properties: [
+    new OA\Property(property: 'name', type: 'string', maxLength: 120),
+])]
+#[OA\Schema(schema: 'GroupMemberInput', required: ['kind', 'id', 'member'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'member', description: 'Whether they are to be in it', type: 'boolean'),
+])]
 final class GroupsController
 {
     public function __construct(private readonly CurrentViewer $viewer, private readonly GroupMembers $members, private readonly Stewardship $stewardship)
@@ -25,16 +34,16 @@ final class GroupsController
     }
 
     #[OA\Get(path: '/groups', operationId: 'listGroups', summary: 'The groups of the organisation, with the people and groups in each.', tags: ['directory'],
-        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Group')))])]
+        responses: [new Answers(GroupData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
         return new JsonResponse(Group::query()->with(['people' => fn ($people) => $people->orderBy('name'), 'groups' => fn ($groups) => $groups->orderBy('name')])
-            ->orderBy('name')->get()->map($this->tell(...)));
+            ->orderBy('name')->get()->map(GroupData::of(...)));
     }
 
     #[OA\Post(path: '/groups', operationId: 'createGroup', summary: 'Makes a group; for administrators.', tags: ['directory'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GroupInput')),
-        responses: [new OA\Response(response: 201, description: 'The group', content: new OA\JsonContent(ref: '#/components/schemas/Group'))])]
+        responses: [new Answers(GroupData::class, 'The group', 201)])]
     public function store(Request $request): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -45,13 +54,13 @@ final class GroupsController
             return $group;
         });
 
-        return new JsonResponse($this->tell($group->load(['people', 'groups'])), 201);
+        return new JsonResponse(GroupData::of($group->load(['people', 'groups'])), 201);
     }
 
     #[OA\Patch(path: '/groups/{id}', operationId: 'renameGroup', summary: 'Gives a group another name; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GroupInput')),
-        responses: [new OA\Response(response: 200, description: 'The group', content: new OA\JsonContent(ref: '#/components/schemas/Group'))])]
+        responses: [new Answers(GroupData::class, 'The group')])]
     public function update(Request $request, int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -61,7 +70,7 @@ final class GroupsController
             Change::ofAccess();
         });
 
-        return new JsonResponse($this->tell($group));
+        return new JsonResponse(GroupData::of($group));
     }
 
     #[OA\Delete(path: '/groups/{id}', operationId: 'deleteGroup', summary: 'Deletes a group that keeps nothing, and with it what was shared with it; for administrators.', tags: ['directory'],
@@ -88,7 +97,7 @@ final class GroupsController
     #[OA\Put(path: '/groups/{id}/members', operationId: 'putGroupMember', summary: 'Puts a person or a group into a group, or takes them out; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GroupMemberInput')),
-        responses: [new OA\Response(response: 200, description: 'The group', content: new OA\JsonContent(ref: '#/components/schemas/Group'))])]
+        responses: [new Answers(GroupData::class, 'The group')])]
     public function member(Request $request, int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -101,7 +110,7 @@ final class GroupsController
         $member = $input['kind'] === 'person' ? Person::query()->findOrFail($input['id']) : Group::query()->findOrFail($input['id']);
         $this->members->put($group, $member, (bool) $input['member'], $this->viewer->person());
 
-        return new JsonResponse($this->tell($group->load(['people', 'groups'])));
+        return new JsonResponse(GroupData::of($group->load(['people', 'groups'])));
     }
 
     /** @return array{name: string} */
@@ -112,16 +121,5 @@ final class GroupsController
             'name.max' => 'A name has at most 120 characters.',
             'name.unique' => 'There is a group of this name.',
         ]);
-    }
-
-    /** @return array<string, mixed> */
-    private function tell(Group $group): array
-    {
-        return [
-            'id' => $group->id,
-            'name' => $group->name,
-            'people' => $group->people->map(fn (Person $person): array => ['id' => $person->id, 'name' => $person->name, 'post' => $person->post])->all(),
-            'groups' => $group->groups->map(fn (Group $member): array => ['id' => $member->id, 'name' => $member->name])->all(),
-        ];
     }
 }

@@ -4,6 +4,7 @@ namespace App\Directory;
 
 use App\Access\CurrentViewer;
 use App\Access\Stewardship;
+use App\Api\Answers;
 use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use Illuminate\Http\JsonResponse;
@@ -16,6 +17,19 @@ use OpenApi\Attributes as OA;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** The people of the organisation, for its administrators. */
+#[OA\Schema(schema: 'Suspension', required: ['suspended'], properties: [
+    new OA\Property(property: 'suspended', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'Handover', required: ['what', 'slug', 'kind', 'id'], properties: [
+    new OA\Property(property: 'what', type: 'string', enum: ['calendar', 'overlay']),
+    new OA\Property(property: 'slug', type: 'string'),
+    new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
+    new OA\Property(property: 'id', type: 'integer'),
+])]
+#[OA\Schema(schema: 'DepartureInput', required: ['handovers'], properties: [
+    new OA\Property(property: 'handovers', type: 'array', items: new OA\Items(ref: '#/components/schemas/Handover')),
+    new OA\Property(property: 'feeds', type: 'integer', nullable: true, description: 'The person under whose name feed links go on; without one they end'),
+])]
 final class PeopleController
 {
     private const PAGE = 60;
@@ -26,7 +40,7 @@ final class PeopleController
 
     #[OA\Get(path: '/people', operationId: 'listPeople', summary: 'The people of the organisation; for administrators.', tags: ['directory'],
         parameters: [new OA\QueryParameter(name: 'q', required: false, description: 'Words in name, post or address', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'status', required: false, description: 'active, suspended or left', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'page', required: false, description: 'From 1', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'By name, 60 at a time', content: new OA\JsonContent(ref: '#/components/schemas/People'))])]
+        responses: [new Answers(PeopleData::class, 'By name, 60 at a time')])]
     public function index(Request $request): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -34,12 +48,12 @@ final class PeopleController
         $people = Person::searched((string) ($input['q'] ?? ''))->when($input['status'] ?? null, fn ($query, string $status) => $query->where('status', $status))
             ->with('groups')->orderBy('name')->orderBy('id')->paginate(self::PAGE, page: (int) ($input['page'] ?? 1));
 
-        return new JsonResponse(['total' => $people->total(), 'pages' => $people->lastPage(), 'people' => array_map(PersonJson::tell(...), $people->items())]);
+        return new JsonResponse(new PeopleData($people->total(), $people->lastPage(), array_map(DirectoryPersonData::of(...), array_values($people->items()))));
     }
 
     #[OA\Post(path: '/people', operationId: 'createPerson', summary: 'Adds a person, and invites them by mail if asked to; for administrators.', tags: ['directory'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PersonInput')),
-        responses: [new OA\Response(response: 201, description: 'The person', content: new OA\JsonContent(ref: '#/components/schemas/DirectoryPerson'))])]
+        responses: [new Answers(DirectoryPersonData::class, 'The person', 201)])]
     public function store(PersonInput $input): JsonResponse
     {
         $person = DB::transaction(function () use ($input): Person {
@@ -57,7 +71,7 @@ final class PeopleController
     #[OA\Patch(path: '/people/{id}', operationId: 'updatePerson', summary: 'Changes what is said of a person; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PersonChange')),
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/DirectoryPerson'))])]
+        responses: [new Answers(DirectoryPersonData::class, 'As it is now')])]
     public function update(PersonInput $input, int $id): JsonResponse
     {
         $person = Person::query()->findOrFail($id);
@@ -78,7 +92,7 @@ final class PeopleController
 
     #[OA\Post(path: '/people/{id}/invitation', operationId: 'invitePerson', summary: 'Invites a person by mail, or once more; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/DirectoryPerson'))])]
+        responses: [new Answers(DirectoryPersonData::class, 'As it is now')])]
     public function invite(int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -94,7 +108,7 @@ final class PeopleController
     #[OA\Put(path: '/people/{id}/suspended', operationId: 'suspendPerson', summary: 'Keeps a person out for now, or lets them in again; what they have stays theirs. For administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Suspension')),
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/DirectoryPerson'))])]
+        responses: [new Answers(DirectoryPersonData::class, 'As it is now')])]
     public function suspend(Request $request, int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -112,7 +126,7 @@ final class PeopleController
 
     #[OA\Get(path: '/people/{id}/kept', operationId: 'listKept', summary: 'What a person keeps and what would end with them; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'Calendars, overlays and feed links', content: new OA\JsonContent(ref: '#/components/schemas/Kept'))])]
+        responses: [new Answers(KeptData::class, 'Calendars, overlays and feed links')])]
     public function kept(int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -123,7 +137,7 @@ final class PeopleController
     #[OA\Post(path: '/people/{id}/departure', operationId: 'departPerson', summary: 'Marks a person as having left, and hands over all that they keep in the same step; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/DepartureInput')),
-        responses: [new OA\Response(response: 200, description: 'As it is now', content: new OA\JsonContent(ref: '#/components/schemas/DirectoryPerson'))])]
+        responses: [new Answers(DirectoryPersonData::class, 'As it is now')])]
     public function depart(Request $request, int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -164,9 +178,8 @@ final class PeopleController
         }
     }
 
-    /** @return array<string, mixed> */
-    private function tell(Person $person): array
+    private function tell(Person $person): DirectoryPersonData
     {
-        return PersonJson::tell($person->refresh()->load('groups'));
+        return DirectoryPersonData::of($person->refresh()->load('groups'));
     }
 }

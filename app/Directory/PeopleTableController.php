@@ -3,6 +3,7 @@
 namespace App\Directory;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -14,6 +15,11 @@ use PinnedRota\Core\Directory\PlannedPerson;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** Brings people in from a table: looked at first, then applied as it was looked at. */
+#[OA\Schema(schema: 'PeopleTableInput', required: ['text'], properties: [
+    new OA\Property(property: 'text', type: 'string'),
+    new OA\Property(property: 'apply', type: 'string', nullable: true, description: 'The digest of the plan that was looked at'),
+    new OA\Property(property: 'invite', type: 'boolean'),
+])]
 final class PeopleTableController
 {
     public function __construct(private readonly CurrentViewer $viewer, private readonly Newcomers $newcomers, private readonly GroupMembers $members)
@@ -22,7 +28,7 @@ final class PeopleTableController
 
     #[OA\Post(path: '/people/table', operationId: 'importPeople', summary: 'What a table of people would add and change, line by line; with “apply” does it. For administrators.', tags: ['directory'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PeopleTableInput')),
-        responses: [new OA\Response(response: 200, description: 'The plan', content: new OA\JsonContent(ref: '#/components/schemas/PeoplePlan'))])]
+        responses: [new Answers(PeoplePlanData::class, 'The plan')])]
     public function store(Request $request): JsonResponse
     {
         $this->viewer->demandAdministrator();
@@ -32,7 +38,7 @@ final class PeopleTableController
             'invite' => ['sometimes', 'boolean'],
         ], ['text.required' => 'There is nothing in this table.']);
 
-        return new JsonResponse(DB::transaction(function () use ($input): array {
+        return new JsonResponse(DB::transaction(function () use ($input): PeoplePlanData {
             $people = Person::query()->with('groups')->lockForUpdate()->get()->keyBy(fn (Person $person): string => mb_strtolower($person->email));
             $known = $people->map(fn (Person $person): PersonRow => new PersonRow($person->name, mb_strtolower($person->email), $person->post, $person->timezone, $person->groups->pluck('name')->all()))->all();
             $groups = Group::query()->pluck('id', 'name')->all();
@@ -47,14 +53,9 @@ final class PeopleTableController
                 }
             }
 
-            return [
-                'digest' => $digest,
-                'applied' => isset($input['apply']),
-                'rows' => array_map(fn (PlannedPerson $each): array => [
-                    'line' => $each->line, 'verdict' => $each->verdict->value, 'notes' => $each->notes,
-                    'name' => $each->row->name ?? '', 'email' => $each->row->address ?? '', 'post' => $each->row->post ?? '', 'groups' => $each->row->groups ?? [],
-                ], $plan),
-            ];
+            return new PeoplePlanData($digest, isset($input['apply']), array_map(static fn (PlannedPerson $each): PeopleRowData => new PeopleRowData(
+                $each->line, $each->verdict, $each->notes, $each->row->name ?? '', $each->row->address ?? '', $each->row->post ?? '', $each->row->groups ?? [],
+            ), $plan));
         }));
     }
 

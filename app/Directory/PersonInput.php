@@ -7,10 +7,34 @@ use App\Http\Rules\Hours;
 use App\Http\Rules\ZoneName;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Directory\WorkingHours;
 use PinnedRota\Core\Time\Zone;
 
 /** What is said of a person: by an administrator, or of themselves. */
+#[OA\Schema(schema: 'PersonInput', required: ['name', 'email'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'email', type: 'string'),
+    new OA\Property(property: 'post', type: 'string', nullable: true),
+    new OA\Property(property: 'timezone', type: 'string'),
+    new OA\Property(property: 'role', type: 'string', enum: ['administrator', 'member']),
+    new OA\Property(property: 'workingHours', type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingSpan')),
+    new OA\Property(property: 'groups', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'invite', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'PersonChange', required: [], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'email', type: 'string'),
+    new OA\Property(property: 'post', type: 'string', nullable: true),
+    new OA\Property(property: 'timezone', type: 'string'),
+    new OA\Property(property: 'role', type: 'string', enum: ['administrator', 'member']),
+    new OA\Property(property: 'workingHours', type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingSpan')),
+])]
+#[OA\Schema(schema: 'SelfInput', required: [], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'timezone', type: 'string'),
+    new OA\Property(property: 'workingHours', type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingSpan')),
+])]
 final class PersonInput extends FormRequest
 {
     /** Asked before anything is looked at: an answer about a field would tell who is here. */

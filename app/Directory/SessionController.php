@@ -2,6 +2,7 @@
 
 namespace App\Directory;
 
+use App\Api\Answers;
 use App\Changes\Change;
 use App\Letters\PasswordLetter;
 use Illuminate\Http\JsonResponse;
@@ -14,10 +15,18 @@ use Illuminate\Validation\Rules\Password;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
+#[OA\Schema(schema: 'PasswordLinkInput', required: ['email'], properties: [
+    new OA\Property(property: 'email', type: 'string'),
+])]
+#[OA\Schema(schema: 'PasswordInput', required: ['email', 'token', 'password'], properties: [
+    new OA\Property(property: 'email', type: 'string'),
+    new OA\Property(property: 'token', type: 'string'),
+    new OA\Property(property: 'password', type: 'string'),
+])]
 final class SessionController
 {
     #[OA\Get(path: '/session', operationId: 'getSession', summary: 'Who is signed in; in a demo, also who may be entered as.', tags: ['session'],
-        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+        responses: [new Answers(SessionData::class, 'The session')])]
     public function show(Request $request): JsonResponse
     {
         return new JsonResponse($this->session($request));
@@ -27,7 +36,7 @@ final class SessionController
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], properties: [
             new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string'),
         ])),
-        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+        responses: [new Answers(SessionData::class, 'The session')])]
     public function store(Request $request): JsonResponse
     {
         $credentials = $request->validate(['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200']]);
@@ -77,7 +86,7 @@ final class SessionController
 
     #[OA\Patch(path: '/session/person', operationId: 'updateSelf', summary: 'Changes one’s own name, time zone and working hours.', tags: ['session'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/SelfInput')),
-        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+        responses: [new Answers(SessionData::class, 'The session')])]
     public function update(PersonInput $input): JsonResponse
     {
         /** @var Person $person */
@@ -103,7 +112,7 @@ final class SessionController
 
     #[OA\Put(path: '/session/password-link', operationId: 'setPassword', summary: 'Sets a password by a link from a letter, and signs in.', tags: ['session'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PasswordInput')),
-        responses: [new OA\Response(response: 200, description: 'The session', content: new OA\JsonContent(ref: '#/components/schemas/Session'))])]
+        responses: [new Answers(SessionData::class, 'The session')])]
     public function setPassword(Request $request): JsonResponse
     {
         $input = $request->validate([
@@ -127,21 +136,10 @@ final class SessionController
         return new JsonResponse($this->session($request));
     }
 
-    /** @return array<string, mixed> */
-    private function session(Request $request): array
+    private function session(Request $request): SessionData
     {
         $person = $request->user();
 
-        return [
-            'person' => $person instanceof Person ? [
-                'id' => $person->id, 'name' => $person->name, 'email' => $person->email,
-                'timezone' => $person->timezone, 'role' => $person->role, 'post' => $person->post,
-                'workingHours' => $person->working_hours ?? [],
-            ] : null,
-            'demo' => $person === null && config('rota.demo.enabled') ? [
-                'password' => config('rota.demo.password'),
-                'people' => Person::query()->where('status', 'active')->whereNotNull('password')->orderBy('id')->limit(60)->get(['name', 'email', 'post'])->toArray(),
-            ] : null,
-        ];
+        return new SessionData($person instanceof Person ? PersonData::of($person) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null);
     }
 }

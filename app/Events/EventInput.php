@@ -13,6 +13,7 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
@@ -31,6 +32,31 @@ use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
 /** What a form or a drag sends of an event; what it leaves out stays as it is. */
+#[OA\Schema(schema: 'EventInput', required: ['calendar', 'title', 'start'], allOf: [new OA\Schema(ref: '#/components/schemas/EventChange')])]
+#[OA\Schema(schema: 'EventChange', required: [], properties: [
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'title', type: 'string'),
+    new OA\Property(property: 'start', type: 'string'),
+    new OA\Property(property: 'allDay', type: 'boolean'),
+    new OA\Property(property: 'end', type: 'string', nullable: true),
+    new OA\Property(property: 'timezone', type: 'string', nullable: true),
+    new OA\Property(property: 'tz', type: 'string', description: 'The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it'),
+    new OA\Property(property: 'organiser', type: 'integer', nullable: true, description: 'Id of whoever asks those who take part; null: who added the event'),
+    new OA\Property(property: 'place', type: 'string', nullable: true),
+    new OA\Property(property: 'link', type: 'string', nullable: true),
+    new OA\Property(property: 'description', type: 'string', nullable: true),
+    new OA\Property(property: 'status', type: 'string', enum: Status::class),
+    new OA\Property(property: 'busy', type: 'boolean'),
+    new OA\Property(property: 'private', type: 'boolean'),
+    new OA\Property(property: 'categories', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'priority', type: 'integer'),
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class, nullable: true),
+    new OA\Property(property: 'joinable', description: 'Whether whoever may read it may join it', type: 'boolean'),
+    new OA\Property(property: 'reminders', description: 'Minutes before the start; others that a file brought stay', type: 'array', items: new OA\Items(type: 'integer')),
+    new OA\Property(property: 'tasks', description: 'The preparation list as it is to be; of the series, whatever time of it is changed', type: 'array', items: new OA\Items(ref: '#/components/schemas/TaskInput')),
+    new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
+    new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
+])]
 final class EventInput extends FormRequest
 {
     /** Four weeks, in minutes. */

@@ -4,6 +4,7 @@ namespace App\Events;
 
 use App\Access\CurrentViewer;
 use App\Access\Perspective;
+use App\Api\Answers;
 use App\Events\Read\SeenSeries;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
@@ -47,7 +48,7 @@ final class EventsController
     public function __construct(
         private readonly CurrentViewer $viewer,
         private readonly SeenSeries $seen,
-        private readonly EventJson $json,
+        private readonly EventPresenter $presenter,
         private readonly ChangeEvents $changes,
         private readonly TargetCalendar $targets,
     ) {
@@ -55,7 +56,7 @@ final class EventsController
 
     #[OA\Post(path: '/events', operationId: 'createEvent', summary: 'Adds an event to a calendar.', tags: ['events'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/EventInput')),
-        responses: [new OA\Response(response: 201, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+        responses: [new Answers(EventData::class, 'The event', 201)])]
     public function store(EventInput $input): JsonResponse
     {
         $target = $this->targets->named($input->validated('calendar'));
@@ -68,7 +69,7 @@ final class EventsController
 
     #[OA\Get(path: '/events/{id}', operationId: 'getEvent', summary: 'An event; with “occurrence”, that one time of it.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on a calendar that one manages', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+        responses: [new Answers(EventData::class, 'The event')])]
     public function show(Request $request, int $id): JsonResponse
     {
         $as = $request->validate(['as' => ['sometimes', 'integer']])['as'] ?? null;
@@ -80,7 +81,7 @@ final class EventsController
     #[OA\Patch(path: '/events/{id}', operationId: 'updateEvent', summary: 'Changes an event: all of it, or with “occurrence” that one time.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'following', required: false, description: 'Whether all that follow are meant, too', schema: new OA\Schema(type: 'boolean')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/EventChange')),
-        responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+        responses: [new Answers(EventData::class, 'The event')])]
     public function update(EventInput $input, int $id): JsonResponse
     {
         $occurrence = $this->occurrenceOf($input);
@@ -122,7 +123,7 @@ final class EventsController
 
     #[OA\Post(path: '/events/{id}/restore', operationId: 'restoreEvent', summary: 'Brings back a deleted event, or with “occurrence” a skipped time of it.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'The event', content: new OA\JsonContent(ref: '#/components/schemas/Event'))])]
+        responses: [new Answers(EventData::class, 'The event')])]
     public function restore(Request $request, int $id): JsonResponse
     {
         $occurrence = $this->occurrenceOf($request);
@@ -191,8 +192,8 @@ final class EventsController
         }
     }
 
-    /** @param  array<string, mixed>  $told  with the name of the operation, by which it is undone */
-    private function done(Done $done, array $told, int $status = 200): JsonResponse
+    /** With the name of the operation, by which it is undone. */
+    private function done(Done $done, EventData $told, int $status = 200): JsonResponse
     {
         return (new JsonResponse($told, $status))->header(Operation::HEADER, (string) $done->operation->id);
     }
@@ -201,7 +202,7 @@ final class EventsController
     {
         $head = EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($id);
         $this->seen->demandChange($head, $this->viewer->perspective());
-        IfMatch::check($request, $head->version, fn (): array => $this->tell($head, $this->occurrenceOf($request)));
+        IfMatch::check($request, $head->version, fn (): EventData => $this->tell($head, $this->occurrenceOf($request)));
         $this->read[$id] = $head->version;
 
         return $head;
@@ -231,13 +232,12 @@ final class EventsController
         return $occurrence->event->recurrenceId !== null && ! $occurrence->event->andFollowing ? $occurrence->event : $occurrence->event->occurringAt($occurrence);
     }
 
-    /** @return array<string, mixed> */
-    private function tell(EventRecord $head, ?EventTime $id, ?Perspective $perspective = null): array
+    private function tell(EventRecord $head, ?EventTime $id, ?Perspective $perspective = null): EventData
     {
         $series = $this->seen->load($head);
         $occurrence = $id === null ? null : $series->find($id);
 
-        return $this->json->tell($head, $occurrence->event ?? $series->events()[0], $occurrence, $perspective ?? $this->viewer->perspective())
+        return $this->presenter->tell($head, $occurrence->event ?? $series->events()[0], $occurrence, $perspective ?? $this->viewer->perspective())
             ?? throw (new ModelNotFoundException)->setModel(EventRecord::class);
     }
 }

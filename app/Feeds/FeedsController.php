@@ -3,6 +3,7 @@
 namespace App\Feeds;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -10,6 +11,10 @@ use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 
+#[OA\Schema(schema: 'FeedInput', required: ['name', 'detail'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'detail', type: 'string', enum: ['full', 'busy']),
+])]
 final class FeedsController
 {
     public function __construct(private readonly CurrentViewer $viewer)
@@ -17,7 +22,7 @@ final class FeedsController
     }
 
     #[OA\Get(path: '/feeds', operationId: 'listFeeds', summary: 'The feed links one has made, and those on calendars one manages.', tags: ['feeds'],
-        responses: [new OA\Response(response: 200, description: 'Newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Feed')))])]
+        responses: [new Answers(FeedData::class, 'Newest first', many: true)])]
     public function index(): JsonResponse
     {
         $managed = $this->viewer->calendars()->filter(fn ($each): bool => $each->level() === Level::Manage)->keys();
@@ -25,13 +30,13 @@ final class FeedsController
             ->where(fn ($query) => $query->whereIn('calendar_id', $managed)->orWhere('created_by', $this->viewer->person()->id))
             ->with(['calendar', 'publisher'])->orderByDesc('id')->get();
 
-        return new JsonResponse($feeds->map($this->describe(...)));
+        return new JsonResponse($feeds->map(FeedData::of(...)));
     }
 
     #[OA\Post(path: '/calendars/{slug}/feeds', operationId: 'createFeed', summary: 'Makes a secret feed link; the answer is the only one that has it.', tags: ['feeds'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/FeedInput')),
-        responses: [new OA\Response(response: 201, description: 'The link', content: new OA\JsonContent(ref: '#/components/schemas/NewFeed'))])]
+        responses: [new Answers(NewFeedData::class, 'The link', 201)])]
     public function store(Request $request, string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
@@ -46,7 +51,7 @@ final class FeedsController
             'created_by' => $this->viewer->person()->id,
         ]);
 
-        return new JsonResponse(['feed' => $this->describe($feed->load(['calendar', 'publisher'])), 'url' => url("/feeds/{$token}.ics")], 201);
+        return new JsonResponse(new NewFeedData(FeedData::of($feed->load(['calendar', 'publisher'])), url("/feeds/{$token}.ics")), 201);
     }
 
     #[OA\Delete(path: '/feeds/{id}', operationId: 'revokeFeed', summary: 'Revokes a feed link; the others go on.', tags: ['feeds'],
@@ -60,19 +65,5 @@ final class FeedsController
         $feed->update(['revoked_at' => now()]);
 
         return response()->noContent();
-    }
-
-    /** @return array<string, mixed> */
-    private function describe(Feed $feed): array
-    {
-        return [
-            'id' => $feed->id,
-            'name' => $feed->name,
-            'detail' => $feed->detail,
-            'calendar' => ['slug' => $feed->calendar->slug, 'name' => $feed->calendar->name, 'colour' => $feed->calendar->colour->value, 'mark' => $feed->calendar->mark->value],
-            'madeBy' => $feed->publisher->name,
-            'madeAt' => $feed->created_at->toIso8601ZuluString(),
-            'lastFetchedAt' => $feed->last_fetched_at?->toIso8601ZuluString(),
-        ];
     }
 }

@@ -38,7 +38,7 @@ final class EventSearch
     private const SHORTEST = 3;
 
     /**
-     * @return list<array<string, mixed>> the best first: whose title has the words before others, then what is next before what was
+     * @return list<FoundEventData> the best first: whose title has the words before others, then what is next before what was
      */
     public function find(string $words, Perspective $perspective, Zone $zone): array
     {
@@ -64,14 +64,14 @@ final class EventSearch
         })->sortBy('rank')->take(self::MOST)->values();
         $occurrences = $this->occurrences($best->where('indexed', true)->pluck('at', 'head')->all());
 
-        return $best->map(fn (array $found): array => [
-            'id' => $found['head'],
-            'occurrence' => $occurrences[$found['head']] ?? null,
-            'title' => $found['row']->title,
-            'place' => $found['row']->place,
-            'calendar' => ($readable[$found['row']->calendar_id] ?? $readable[$this->pinned[$found['head']]])->calendar->slug,
-            'date' => $found['row']->time_kind === TimeKind::Zoned->value && $found['indexed'] ? (new LocalDateTime($zone->toLocal((int) strtotime($found['at'].' UTC'))))->toDate() : substr($found['at'], 0, 10),
-        ])->all();
+        return $best->map(fn (array $found): FoundEventData => new FoundEventData(
+            id: $found['head'],
+            occurrence: $occurrences[$found['head']] ?? null,
+            title: $found['row']->title,
+            place: $found['row']->place,
+            calendar: ($readable[$found['row']->calendar_id] ?? $readable[$this->pinned[$found['head']]])->calendar->slug,
+            date: $found['row']->time_kind === TimeKind::Zoned->value && $found['indexed'] ? (new LocalDateTime($zone->toLocal((int) strtotime($found['at'].' UTC'))))->toDate() : substr($found['at'], 0, 10),
+        ))->all();
     }
 
     /**

@@ -3,6 +3,7 @@
 namespace App\Find;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Http\Rules\ZoneName;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,7 +20,7 @@ final class FindController
             new OA\QueryParameter(name: 'q', required: true, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which days are told', schema: new OA\Schema(type: 'string')),
         ],
-        responses: [new OA\Response(response: 200, description: 'The best first, at most 20', content: new OA\JsonContent(ref: '#/components/schemas/Found'))])]
+        responses: [new Answers(FoundData::class, 'The best first, at most 20')])]
     public function index(Request $request, CurrentViewer $viewer, EventSearch $search): JsonResponse
     {
         $input = $request->validate(['q' => ['present', 'nullable', 'string', 'max:200'], 'tz' => ['required', 'string', new ZoneName]]);
@@ -27,9 +28,6 @@ final class FindController
         $words = (string) $input['q'];
         $today = new LocalDateTime($zone->toLocal(now()->getTimestamp()));
 
-        return new JsonResponse([
-            'date' => DateWords::read($words, $today)?->toDate(),
-            'events' => $search->find($words, $viewer->perspective(), $zone),
-        ]);
+        return new JsonResponse(new FoundData(DateWords::read($words, $today)?->toDate(), $search->find($words, $viewer->perspective(), $zone)));
     }
 }

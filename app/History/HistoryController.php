@@ -3,6 +3,7 @@
 namespace App\History;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Directory\Person;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
@@ -31,27 +32,27 @@ final class HistoryController
 
     #[OA\Get(path: '/events/{id}/history', operationId: 'getEventHistory', summary: 'What was done with an event, by whom and when, with what was before and after; for those who may change it.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'The newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/HistoryEntry')))])]
+        responses: [new Answers(HistoryEntryData::class, 'The newest first', many: true)])]
     public function index(int $id): JsonResponse
     {
         $this->changeable($id);
         $entries = OperationSeries::query()->where('series_id', $id)->with('operation.person')->orderByDesc('id')->limit(100)->get();
 
-        return new JsonResponse($entries->map(function (OperationSeries $each): array {
+        return new JsonResponse($entries->map(function (OperationSeries $each): HistoryEntryData {
             // What was written while it was on a calendar that the viewer may not edit is not theirs to read.
             [$before, $after] = [$each->before(), $each->after()];
             $readable = $this->mayRead($before) && $this->mayRead($after);
 
-            return [
-                'operation' => $each->operation_id,
-                'kind' => $each->operation->kind->value,
-                'cause' => $each->operation->cause->value,
-                'by' => $each->operation->person->name ?? ($each->operation->cause === Cause::Screen ? 'Somebody who has left' : ''),
-                'at' => $each->operation->created_at->toIso8601ZuluString(),
-                'undone' => $each->operation->undone_at !== null,
-                'changes' => $readable ? SeriesFields::differences($this->fields->of($before), $this->fields->of($after)) : [],
-                'restorable' => $before !== null && $readable && ! SeriesState::same($before, $after),
-            ];
+            return new HistoryEntryData(
+                operation: $each->operation_id,
+                kind: $each->operation->kind,
+                cause: $each->operation->cause,
+                by: $each->operation->person->name ?? ($each->operation->cause === Cause::Screen ? 'Somebody who has left' : ''),
+                at: $each->operation->created_at->toIso8601ZuluString(),
+                undone: $each->operation->undone_at !== null,
+                changes: $readable ? SeriesFields::differences($this->fields->of($before), $this->fields->of($after)) : [],
+                restorable: $before !== null && $readable && ! SeriesState::same($before, $after),
+            );
         })->values());
     }
 
@@ -73,7 +74,7 @@ final class HistoryController
 
     #[OA\Get(path: '/calendars/{slug}/deleted', operationId: 'listDeletedEvents', summary: 'What was deleted from a calendar in the last 90 days, for those who may edit it.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'The newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/DeletedEvent')))])]
+        responses: [new Answers(DeletedEventData::class, 'The newest first', many: true)])]
     public function deleted(string $slug): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Change)->calendar;
@@ -84,10 +85,10 @@ final class HistoryController
             ->join('operations', fn ($join) => $join->on('operations.id', '=', 'operation_series.operation_id')->where('operations.kind', OperationKind::Delete))
             ->join('people', 'people.id', '=', 'operations.person_id')->orderBy('operation_series.id')->pluck('people.name', 'operation_series.series_id');
 
-        return new JsonResponse($events->map(fn (EventRecord $each): array => [
-            'id' => $each->id, 'title' => $each->title, 'start' => substr($each->starts_local, 0, 16), 'repeats' => $each->repeats,
-            'at' => $each->deleted_at?->toIso8601ZuluString(), 'by' => $deleters[$each->id] ?? $people[$each->updated_by] ?? null,
-        ])->values());
+        return new JsonResponse($events->map(fn (EventRecord $each): DeletedEventData => new DeletedEventData(
+            $each->id, $each->title, substr($each->starts_local, 0, 16), $each->repeats,
+            $each->deleted_at?->toIso8601ZuluString(), $deleters[$each->id] ?? $people[$each->updated_by] ?? null,
+        ))->values());
     }
 
     private function changeable(int $id): EventRecord

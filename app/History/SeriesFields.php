@@ -79,7 +79,7 @@ final class SeriesFields
      *
      * @param  array<string, array<string, string>>  $before
      * @param  array<string, array<string, string>>  $after
-     * @return list<array{of: ?string, field: string, before: string, after: string}>
+     * @return list<FieldChangeData>
      */
     public static function differences(array $before, array $after): array
     {
@@ -91,7 +91,7 @@ final class SeriesFields
             $is = $after[$key] ?? ($key === '' ? [] : ($after[''] ?? []));
             foreach (array_keys($was + $is) as $field) {
                 if (($was[$field] ?? '') !== ($is[$field] ?? '')) {
-                    $found[] = ['of' => $key === '' ? null : substr((string) $key, 0, 10), 'field' => $field, 'before' => $was[$field] ?? '', 'after' => $is[$field] ?? ''];
+                    $found[] = new FieldChangeData($key === '' ? null : substr((string) $key, 0, 10), $field, $was[$field] ?? '', $is[$field] ?? '');
                 }
             }
         }

@@ -17,12 +17,12 @@ final class Problem
     public static function from(Throwable $problem): ?JsonResponse
     {
         return match (true) {
-            $problem instanceof ValidationException => self::response(422, 'Some of this cannot be saved.', 'See the fields named.', ['errors' => self::fields($problem)]),
-            $problem instanceof VersionConflict => self::response(412, 'Somebody else was first.', 'This was changed since you opened it. Look at what it is now and decide.', ['current' => $problem->current]),
+            $problem instanceof ValidationException => self::response(422, 'Some of this cannot be saved.', 'See the fields named.', errors: self::fields($problem)),
+            $problem instanceof VersionConflict => self::response(412, 'Somebody else was first.', 'This was changed since you opened it. Look at what it is now and decide.', current: $problem->current),
             $problem instanceof AuthenticationException => self::response(401, 'You are not signed in.', 'Sign in and try again.'),
             $problem instanceof ModelNotFoundException => self::notFound(),
             $problem instanceof PostTooLargeException => self::response(413, 'That is too large.', 'Send a smaller file.'),
-            $problem instanceof ThrottleRequestsException => self::response(429, 'Too many tries.', 'Wait a minute and try again.', [], $problem->getHeaders()),
+            $problem instanceof ThrottleRequestsException => self::response(429, 'Too many tries.', 'Wait a minute and try again.', headers: $problem->getHeaders()),
             $problem instanceof HttpExceptionInterface => self::fromHttp($problem),
             // Anything else is a fault of ours: Laravel logs it, and says no more than that outside of debugging.
             default => config('app.debug') ? null : self::response(500, 'Something went wrong here.', 'It has been noted. Nothing was changed; try again.'),
@@ -48,25 +48,21 @@ final class Problem
     }
 
     /**
-     * @param  array<string, mixed>  $more
+     * @param  ?list<FieldProblemData>  $errors
      * @param  array<string, string>  $headers
      */
-    private static function response(int $status, string $title, string $detail, array $more = [], array $headers = []): JsonResponse
+    private static function response(int $status, string $title, string $detail, ?array $errors = null, mixed $current = null, array $headers = []): JsonResponse
     {
-        return new JsonResponse(
-            ['type' => 'about:blank', 'title' => $title, 'status' => $status, 'detail' => $detail] + $more,
-            $status,
-            ['Content-Type' => 'application/problem+json'] + $headers,
-        );
+        return new JsonResponse(new ProblemData('about:blank', $title, $status, $detail, $errors, $current), $status, ['Content-Type' => 'application/problem+json'] + $headers);
     }
 
-    /** @return list<array{field: string, message: string}> */
+    /** @return list<FieldProblemData> */
     private static function fields(ValidationException $problem): array
     {
         $fields = [];
         foreach ($problem->errors() as $field => $messages) {
             foreach ($messages as $message) {
-                $fields[] = ['field' => (string) $field, 'message' => $message];
+                $fields[] = new FieldProblemData((string) $field, $message);
             }
         }
 

@@ -3,6 +3,7 @@
 namespace App\Imports;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Calendars\Calendar;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
@@ -18,8 +19,6 @@ use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
 use PinnedRota\Core\Import\Plan;
-use PinnedRota\Core\Import\PlannedSeries;
-use PinnedRota\Core\Time\TimeKind;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
@@ -34,7 +33,7 @@ final class ImportsController
     #[OA\Post(path: '/calendars/{slug}/imports', operationId: 'previewImport', summary: 'Looks at an iCalendar file: what bringing it in would add and change. Nothing is changed yet.', tags: ['imports'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))),
-        responses: [new OA\Response(response: 201, description: 'The preview', content: new OA\JsonContent(ref: '#/components/schemas/ImportPreview'))])]
+        responses: [new Answers(ImportPreviewData::class, 'The preview', 201)])]
     public function store(Request $request, string $slug): JsonResponse
     {
         $calendar = $this->importable($slug);
@@ -65,21 +64,22 @@ final class ImportsController
             'path' => $path,
         ]);
 
-        return new JsonResponse([
-            'id' => $import->id,
-            'fileName' => $import->file_name,
-            'counts' => $plan->counts(),
-            'rows' => array_map($this->row(...), array_slice($plan->series, 0, self::ROWS_SHOWN)),
-            'problems' => array_map(fn (Diagnostic $each): array => [
-                'line' => $each->line, 'property' => $each->property, 'problem' => $each->problem, 'outcome' => $each->outcome->value,
-            ], array_slice($diagnostics->worstFirst(), 0, self::ROWS_SHOWN)),
-            'problemCount' => $diagnostics->total(),
-        ], 201);
+        return new JsonResponse(new ImportPreviewData(
+            id: $import->id,
+            fileName: $import->file_name,
+            counts: ImportCountsData::of($plan->counts()),
+            rows: array_map(ImportRowData::of(...), array_slice($plan->series, 0, self::ROWS_SHOWN)),
+            problems: array_map(
+                static fn (Diagnostic $each): ImportProblemData => new ImportProblemData($each->line, $each->property, $each->problem, $each->outcome),
+                array_slice($diagnostics->worstFirst(), 0, self::ROWS_SHOWN),
+            ),
+            problemCount: $diagnostics->total(),
+        ), 201);
     }
 
     #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing.', tags: ['imports'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'What was done', content: new OA\JsonContent(ref: '#/components/schemas/ImportCounts'))])]
+        responses: [new Answers(ImportCountsData::class, 'What was done')])]
     public function apply(int $id): JsonResponse
     {
         [$counts, $operation] = DB::transaction(function () use ($id): array {
@@ -97,7 +97,7 @@ final class ImportsController
             return [$plan->counts(), $operation];
         });
 
-        return (new JsonResponse($counts))->header(Operation::HEADER, (string) $operation?->id);
+        return (new JsonResponse(ImportCountsData::of($counts)))->header(Operation::HEADER, (string) $operation?->id);
     }
 
     private function importable(string $slug): Calendar
@@ -117,21 +117,5 @@ final class ImportsController
         } catch (NotICalendar $problem) {
             throw ValidationException::withMessages(['file' => $problem->getMessage()]);
         }
-    }
-
-    /** @return array<string, mixed> */
-    private function row(PlannedSeries $planned): array
-    {
-        $event = $planned->series->events()[0];
-
-        return [
-            'verdict' => $planned->verdict->value,
-            'title' => $event->contents->title,
-            'start' => $event->timing->start->kind === TimeKind::Date ? $event->timing->start->local->toDate() : $event->timing->start->local->toMinute(),
-            'allDay' => $event->timing->isAllDay(),
-            'timezone' => $event->timing->start->zone?->name,
-            'repeats' => $event->timing->repeats(),
-            'place' => $event->contents->place,
-        ];
     }
 }

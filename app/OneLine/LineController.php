@@ -3,6 +3,7 @@
 namespace App\OneLine;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Http\Rules\ZoneName;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,7 +20,7 @@ final class LineController
             new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which times are told', schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'plain[]', required: false, description: 'Pieces that are to be left in the title', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
         ],
-        responses: [new OA\Response(response: 200, description: 'What was understood', content: new OA\JsonContent(ref: '#/components/schemas/UnderstoodLine'))])]
+        responses: [new Answers(UnderstoodLineData::class, 'What was understood')])]
     public function show(Request $request, CurrentViewer $viewer, LineVocabulary $vocabulary, LikelyCalendar $likely): JsonResponse
     {
         $input = $request->validate([
@@ -30,6 +31,6 @@ final class LineController
         $now = new LocalDateTime(Zone::of($input['tz'])->toLocal(now()->getTimestamp()));
         $is = OneLineReader::read($input['line'], $words, $now, plain: array_values($input['plain'] ?? []));
 
-        return new JsonResponse(['calendar' => $is->calendar ?? $likely->for($viewer, $is->title, $is->categories)] + LineJson::tell($is, $words));
+        return new JsonResponse(UnderstoodLineData::of($is, $words, $is->calendar ?? $likely->for($viewer, $is->title, $is->categories)));
     }
 }

@@ -2,7 +2,10 @@
 
 namespace App\Overlays;
 
+use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Filter;
+use PinnedRota\Core\Overlay\Mark;
+use PinnedRota\Core\Overlay\Pattern;
 
 /** A layer of the sheet: from a kept overlay, or a calendar on its own. */
 final readonly class DrawnLayer
@@ -11,12 +14,12 @@ final readonly class DrawnLayer
     public function __construct(
         public string $name,
         public string $about,
-        public string $colour,
-        public string $mark,
+        public Colour $colour,
+        public Mark $mark,
         public array $calendarIds,
         public Filter $filter,
         public bool $isRest = false,
-        public string $pattern = 'plain',
+        public Pattern $pattern = Pattern::Plain,
     ) {
     }
 }

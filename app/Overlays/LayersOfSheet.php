@@ -32,7 +32,7 @@ final class LayersOfSheet
                 $each->level() === Level::BusyTimes => 'busy times',
                 default => '',
             },
-            $each->calendar->colour->value, $each->calendar->mark->value, [$each->calendar->id], new Filter,
+            $each->calendar->colour, $each->calendar->mark, [$each->calendar->id], new Filter,
         ))->values()->all());
     }
 
@@ -54,8 +54,8 @@ final class LayersOfSheet
             };
 
             return new DrawnLayer(
-                $layer->name, $this->about($layer, $calendars), $layer->colour->value, $layer->mark->value, $calendars->keys()->all(),
-                $this->conditions->filter($layer->conditions(), (int) $perspective->viewer->personId), $layer->takes === 'rest', $layer->pattern->value,
+                $layer->name, $this->about($layer, $calendars), $layer->colour, $layer->mark, $calendars->keys()->all(),
+                $this->conditions->filter($layer->conditions(), (int) $perspective->viewer->personId), $layer->takes === 'rest', $layer->pattern,
             );
         })->values()->all();
     }

@@ -4,6 +4,7 @@ namespace App\Overlays;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Overlay\CategoryMatch;
 use PinnedRota\Core\Overlay\Colour;
@@ -11,6 +12,13 @@ use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Overlay\Part;
 use PinnedRota\Core\Overlay\Pattern;
 
+#[OA\Schema(schema: 'OverlayInput', required: ['name', 'layers'], properties: [
+    new OA\Property(property: 'everyLayer', type: 'boolean'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
+    new OA\Property(property: 'keeper', description: 'When it is made: oneself, or a group that one is in', nullable: true, required: ['kind', 'id'], properties: [new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']), new OA\Property(property: 'id', type: 'integer')], type: 'object'),
+    new OA\Property(property: 'openingView', type: 'string', enum: Sheet::VIEWS),
+])]
 final class OverlayInput extends FormRequest
 {
     /** @return array<string, mixed> */

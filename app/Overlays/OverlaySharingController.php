@@ -4,6 +4,9 @@ namespace App\Overlays;
 
 use App\Access\AccessReader;
 use App\Access\CurrentViewer;
+use App\Access\GrantData;
+use App\Api\Answers;
+use App\Directory\SubjectData;
 use App\Directory\SubjectNames;
 use App\Directory\Subjects;
 use Illuminate\Http\JsonResponse;
@@ -23,7 +26,7 @@ final class OverlaySharingController
 
     #[OA\Get(path: '/overlays/{slug}/grants', operationId: 'listOverlayGrants', summary: 'Who has which level on an overlay; for those who manage it.', tags: ['overlays'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'The keeper and the grants', content: new OA\JsonContent(ref: '#/components/schemas/OverlaySharing'))])]
+        responses: [new Answers(OverlaySharingData::class, 'The keeper and the grants')])]
     public function index(string $slug): JsonResponse
     {
         return new JsonResponse($this->tell($this->viewer->overlay($slug, Level::Manage)));
@@ -32,7 +35,7 @@ final class OverlaySharingController
     #[OA\Put(path: '/overlays/{slug}/grants', operationId: 'putOverlayGrant', summary: 'Gives a level to a person, a group or everyone; “none” takes it away. Each sees through it what their own access allows.', tags: ['overlays'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GrantInput')),
-        responses: [new OA\Response(response: 200, description: 'The keeper and the grants', content: new OA\JsonContent(ref: '#/components/schemas/OverlaySharing'))])]
+        responses: [new Answers(OverlaySharingData::class, 'The keeper and the grants')])]
     public function put(Request $request, string $slug): JsonResponse
     {
         $overlay = $this->viewer->overlay($slug, Level::Manage);
@@ -53,7 +56,7 @@ final class OverlaySharingController
     #[OA\Put(path: '/overlays/{slug}/keeper', operationId: 'handOverOverlay', summary: 'Hands an overlay over to a person or a group; whoever kept it goes on with the level “stays”.', tags: ['overlays'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/HandOver')),
-        responses: [new OA\Response(response: 200, description: 'The keeper and the grants', content: new OA\JsonContent(ref: '#/components/schemas/OverlaySharing'))])]
+        responses: [new Answers(OverlaySharingData::class, 'The keeper and the grants')])]
     public function handOver(Request $request, string $slug): JsonResponse
     {
         $overlay = $this->viewer->overlay($slug, Level::Manage);
@@ -66,17 +69,14 @@ final class OverlaySharingController
         return new JsonResponse($this->tell($overlay->refresh()));
     }
 
-    /** @return array<string, mixed> */
-    private function tell(Overlay $overlay): array
+    private function tell(Overlay $overlay): OverlaySharingData
     {
         $grants = collect($this->reader->overlayGrants($overlay));
         $names = new SubjectNames([$overlay->keeper(), ...$grants->map(fn (Grant $grant): Subject => $grant->subject)]);
 
-        return [
-            'keeper' => ['kind' => $overlay->keeper()->kind->value, 'id' => $overlay->keeper()->id, 'name' => $names->of($overlay->keeper())],
-            'grants' => $grants->map(fn (Grant $grant): array => [
-                'kind' => $grant->subject->kind->value, 'id' => $grant->subject->id, 'name' => $names->of($grant->subject), 'level' => $grant->level->value,
-            ])->sortBy(fn (array $row): string => mb_strtolower($row['name']))->values()->all(),
-        ];
+        return new OverlaySharingData(
+            SubjectData::of($overlay->keeper(), $names),
+            $grants->map(static fn (Grant $grant): GrantData => GrantData::of($grant, $names))->sortBy(static fn (GrantData $row): string => mb_strtolower($row->name))->values()->all(),
+        );
     }
 }

@@ -5,8 +5,10 @@ namespace App\Overlays;
 use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Calendars\Calendar;
 use App\Changes\Change;
+use App\Directory\SubjectData;
 use App\Directory\SubjectNames;
 use App\Http\IfMatch;
 use App\Http\InputList;
@@ -27,19 +29,19 @@ final class OverlaysController
     }
 
     #[OA\Get(path: '/overlays', operationId: 'listOverlays', summary: 'The overlays one may look through.', tags: ['overlays'],
-        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Overlay')))])]
+        responses: [new Answers(OverlayData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
         $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $pair): bool => $pair[1]->includes(Level::See));
         $names = new SubjectNames($overlays->map(fn (array $pair) => $pair[0]->keeper()));
         (new \Illuminate\Database\Eloquent\Collection($overlays->map(fn (array $pair): Overlay => $pair[0])->all()))->load('layers.calendars');
 
-        return new JsonResponse($overlays->map(fn (array $pair): array => $this->describe($pair[0], $pair[1], $names))->values());
+        return new JsonResponse($overlays->map(fn (array $pair): OverlayData => $this->describe($pair[0], $pair[1], $names))->values());
     }
 
     #[OA\Post(path: '/overlays', operationId: 'createOverlay', summary: 'Keeps an overlay under a name.', tags: ['overlays'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/OverlayInput')),
-        responses: [new OA\Response(response: 201, description: 'The overlay', content: new OA\JsonContent(ref: '#/components/schemas/Overlay'))])]
+        responses: [new Answers(OverlayData::class, 'The overlay', 201)])]
     public function store(OverlayInput $input): JsonResponse
     {
         $keeper = $this->keeper($input);
@@ -64,13 +66,13 @@ final class OverlaysController
     #[OA\Put(path: '/overlays/{slug}', operationId: 'updateOverlay', summary: 'Changes an overlay: its name, its layers and their order.', tags: ['overlays'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/OverlayInput')),
-        responses: [new OA\Response(response: 200, description: 'The overlay', content: new OA\JsonContent(ref: '#/components/schemas/Overlay'))])]
+        responses: [new Answers(OverlayData::class, 'The overlay')])]
     public function update(OverlayInput $input, string $slug): JsonResponse
     {
         $overlay = $this->viewer->overlay($slug, Level::Change);
         DB::transaction(function () use ($input, $overlay): void {
             $locked = Overlay::query()->lockForUpdate()->findOrFail($overlay->id);
-            IfMatch::check($input, $locked->version, fn (): array => $this->tell($locked, $this->level($locked)));
+            IfMatch::check($input, $locked->version, fn (): OverlayData => $this->tell($locked, $this->level($locked)));
             $overlay->update([
                 'name' => $input->validated('name'),
                 'opening_view' => $input->validated('openingView', $locked->opening_view),
@@ -100,7 +102,7 @@ final class OverlaysController
 
     #[OA\Post(path: '/overlays/{slug}/restore', operationId: 'restoreOverlay', summary: 'Brings a deleted overlay back.', tags: ['overlays'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'The overlay', content: new OA\JsonContent(ref: '#/components/schemas/Overlay'))])]
+        responses: [new Answers(OverlayData::class, 'The overlay')])]
     public function restore(Request $request, string $slug): JsonResponse
     {
         $overlay = Overlay::onlyTrashed()->where('slug', $slug)->firstOrFail();
@@ -152,58 +154,25 @@ final class OverlaysController
         }
     }
 
-    /** @return array<string, mixed> */
-    private function tell(Overlay $overlay, Level $level): array
+    private function tell(Overlay $overlay, Level $level): OverlayData
     {
         $overlay->load('layers.calendars');
 
         return $this->describe($overlay, $level, new SubjectNames([$overlay->keeper()]));
     }
 
-    /**
-     * @param  list<array<string, mixed>>  $conditions
-     * @return list<array<string, mixed>> with what the people and groups in them are called
-     */
-    private function named(array $conditions): array
+    /** The layers with the calendars that this person may see. */
+    private function describe(Overlay $overlay, Level $level, SubjectNames $names): OverlayData
     {
-        $subject = static fn (array $who): ?Subject => $who['kind'] === 'me' ? null : new Subject(SubjectKind::from($who['kind']), (int) $who['id']);
-        $all = array_merge(...array_map(static fn (array $condition): array => $condition['who'] ?? [], $conditions) ?: [[]]);
-        if ($all === []) {
-            return $conditions;
-        }
-        $names = new SubjectNames(array_filter(array_map($subject, $all)));
-
-        return array_map(static fn (array $condition): array => isset($condition['who'])
-            ? ['who' => array_map(static fn (array $who): array => $who + ($who['kind'] === 'me' ? [] : ['name' => $names->of($subject($who))]), $condition['who'])] + $condition
-            : $condition, $conditions);
-    }
-
-    /** @return array<string, mixed> the layers with the calendars that this person may see */
-    private function describe(Overlay $overlay, Level $level, SubjectNames $names): array
-    {
-        $visible = $this->viewer->calendars();
-
-        return [
-            'slug' => $overlay->slug,
-            'name' => $overlay->name,
-            'openingView' => $overlay->opening_view,
-            'keeper' => ['kind' => $overlay->keeper_kind->value, 'id' => $overlay->keeper_id, 'name' => $names->of($overlay->keeper())],
-            'everyLayer' => $overlay->every_layer,
-            'level' => $level->value,
-            'layers' => $overlay->layers->map(fn (LayerRecord $layer): array => [
-                'id' => $layer->id,
-                'name' => $layer->name,
-                'colour' => $layer->colour->value,
-                'mark' => $layer->mark->value,
-                'pattern' => $layer->pattern->value,
-                'calendars' => $layer->calendars->filter(fn (Calendar $calendar): bool => $visible->has($calendar->id))->pluck('slug')->values()->all(),
-                'takes' => $layer->takes,
-                'group' => $layer->group_id,
-                'conditions' => $this->named($layer->conditions()),
-                // Those who manage it are told that it has calendars which they themselves do not see.
-                'hidden' => $level === Level::Manage ? $layer->calendars->reject(fn (Calendar $calendar): bool => $visible->has($calendar->id))->count() : 0,
-            ])->values()->all(),
-            'version' => $overlay->version,
-        ];
+        return new OverlayData(
+            slug: $overlay->slug,
+            name: $overlay->name,
+            openingView: $overlay->opening_view,
+            keeper: SubjectData::of($overlay->keeper(), $names),
+            level: $level,
+            everyLayer: $overlay->every_layer,
+            layers: $overlay->layers->map(fn (LayerRecord $layer): OverlayLayerData => OverlayLayerData::of($layer, $this->viewer->calendars(), $level === Level::Manage))->values()->all(),
+            version: $overlay->version,
+        );
     }
 }

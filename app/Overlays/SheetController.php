@@ -3,6 +3,7 @@
 namespace App\Overlays;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Api\WindowGet;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
@@ -20,7 +21,7 @@ final class SheetController
         more: [
             new OA\QueryParameter(name: 'group', required: false, description: 'By what the rows of lanes are told apart', schema: new OA\Schema(type: 'string', enum: Grouping::class)),
         ],
-        responses: [new OA\Response(response: 200, description: 'The sheet', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))])]
+        responses: [new Answers(SheetData::class, 'The sheet')])]
     public function sheet(SheetRequest $request): JsonResponse
     {
         $query = $request->sheetQuery($this->viewer);
@@ -28,29 +29,29 @@ final class SheetController
         $calendars = $this->viewer->calendars();
         $slugs = $calendars->map(fn ($each): string => $each->calendar->slug)->all();
 
-        return new JsonResponse([
-            'layers' => array_map(fn (DrawnLayer $layer): array => [
-                'name' => $layer->name, 'about' => $layer->about, 'colour' => $layer->colour, 'mark' => $layer->mark, 'pattern' => $layer->pattern,
-                'calendars' => array_map(fn (int $id): string => $slugs[$id], $layer->calendarIds),
-                'target' => collect($layer->calendarIds)->map(fn (int $id) => $calendars[$id])->first(fn ($each): bool => ! $sheet->readOnly && $each->mayAdd())?->calendar->slug,
-            ], $sheet->layers),
-            'rows' => array_map(fn (SheetRow $row): array => [
-                'key' => $row->key, 'name' => $row->name, 'calendar' => $row->calendarId === null ? null : $slugs[$row->calendarId],
-                'target' => $row->calendarId !== null && ! $sheet->readOnly && $calendars[$row->calendarId]->mayAdd() ? $slugs[$row->calendarId] : null,
-            ], $sheet->rows),
-            'items' => array_map(fn (SheetItem $item): array => $item->tell($query->zone, $slugs), $sheet->items),
-            'categories' => array_map(fn (string $name, int $count): array => ['name' => $name, 'count' => $count], array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
-            'closed' => array_map(static fn (int $day, string $title): array => ['date' => self::date($day), 'title' => $title], array_keys($sheet->closed), array_values($sheet->closed)),
-        ]);
+        return new JsonResponse(new SheetData(
+            layers: array_map(static fn (DrawnLayer $layer): SheetLayerData => new SheetLayerData(
+                $layer->name, $layer->about, $layer->colour, $layer->mark, $layer->pattern,
+                array_map(static fn (int $id): string => $slugs[$id], $layer->calendarIds),
+                collect($layer->calendarIds)->map(static fn (int $id) => $calendars[$id])->first(static fn ($each): bool => ! $sheet->readOnly && $each->mayAdd())?->calendar->slug,
+            ), $sheet->layers),
+            rows: array_map(static fn (SheetRow $row): SheetRowData => new SheetRowData(
+                $row->key, $row->name, $row->calendarId === null ? null : $slugs[$row->calendarId],
+                $row->calendarId !== null && ! $sheet->readOnly && $calendars[$row->calendarId]->mayAdd() ? $slugs[$row->calendarId] : null,
+            ), $sheet->rows),
+            items: array_map(static fn (SheetItem $item): SheetItemData => $item->tell($query->zone, $slugs), $sheet->items),
+            categories: array_map(static fn (string $name, int $count): CategoryCountData => new CategoryCountData($name, $count), array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
+            closed: array_map(static fn (int $day, string $title): ClosedDayData => new ClosedDayData(self::date($day), $title), array_keys($sheet->closed), array_values($sheet->closed)),
+        ));
     }
 
     #[WindowGet(path: '/ruler', operationId: 'getRuler', summary: 'How full each day of a window is, and which are closed.',
-        responses: [new OA\Response(response: 200, description: 'Counts by day', content: new OA\JsonContent(ref: '#/components/schemas/Ruler'))])]
+        responses: [new Answers(RulerData::class, 'Counts by day')])]
     public function ruler(SheetRequest $request): JsonResponse
     {
         [$loads, $closed] = $this->rulers->read($this->viewer->perspective($request->as()), $request->sheetQuery($this->viewer));
 
-        return new JsonResponse(['from' => $request->from()->toDate(), 'loads' => $loads, 'closed' => array_map(self::date(...), array_keys($closed))]);
+        return new JsonResponse(new RulerData($request->from()->toDate(), $loads, array_map(self::date(...), array_keys($closed))));
     }
 
     private static function date(int $day): string

@@ -31,43 +31,39 @@ final readonly class SheetItem
 
     /**
      * @param  array<int, string>  $slugs  of calendars by id
-     * @return array<string, mixed> times on the wall of $zone; all-day ones as dates, end exclusive
+     * @param  Zone  $zone  on whose wall times are told
      */
-    public function tell(Zone $zone, array $slugs): array
+    public function tell(Zone $zone, array $slugs): SheetItemData
     {
         $seen = $this->seen;
         $occurrence = $seen->occurrence;
         $allDay = $occurrence->kind === TimeKind::Date;
         [$start, $end] = $occurrence->on($zone);
-        $told = [
-            'title' => $occurrence->title, 'place' => $occurrence->place, 'categories' => $seen->categories, 'responsible' => $seen->responsible,
-            'id' => $occurrence->seriesId,
-            'occurrence' => $occurrence->recurrenceId,
-            'layer' => $this->layer,
-            'calendar' => $slugs[$occurrence->calendarId],
-            'also' => $this->also === [] ? [] : array_map(static fn (int $id): string => $slugs[$id], $this->also),
-            'allDay' => $allDay,
-            'start' => $allDay ? $start->toDate() : $start->toMinute(),
-            'end' => $allDay ? $end->toDate() : $end->toMinute(),
-            'status' => $occurrence->status->value,
-            'busyOnly' => ! $seen->isFull,
-            'private' => $occurrence->private,
-            'repeats' => $occurrence->repeats,
-            'unanswered' => $seen->isUnanswered,
-            'external' => $seen->isExternal,
-            'hold' => $seen->hold?->value,
-        ];
-        // What few items have is told of those alone: a window has thousands.
-        if ($this->rows !== []) {
-            $told['rows'] = $this->rows;
-        }
-        if ($occurrence->colour !== null) {
-            $told['colour'] = $occurrence->colour->value;
-        }
-        if ($seen->isFull && ($this->also !== [] || $occurrence->isPinned())) {
-            $told['pinned'] = true;
-        }
 
-        return $told;
+        return new SheetItemData(
+            id: $occurrence->seriesId,
+            occurrence: $occurrence->recurrenceId,
+            layer: $this->layer,
+            calendar: $slugs[$occurrence->calendarId],
+            also: $this->also === [] ? [] : array_map(static fn (int $id): string => $slugs[$id], $this->also),
+            title: $occurrence->title,
+            place: $occurrence->place,
+            categories: $seen->categories,
+            responsible: $seen->responsible,
+            allDay: $allDay,
+            start: $allDay ? $start->toDate() : $start->toMinute(),
+            end: $allDay ? $end->toDate() : $end->toMinute(),
+            status: $occurrence->status,
+            busyOnly: ! $seen->isFull,
+            private: $occurrence->private,
+            repeats: $occurrence->repeats,
+            hold: $seen->hold,
+            external: $seen->isExternal,
+            unanswered: $seen->isUnanswered,
+            // What few items have is told of those alone: a window has thousands.
+            pinned: $seen->isFull && ($this->also !== [] || $occurrence->isPinned()) ? true : null,
+            colour: $occurrence->colour,
+            rows: $this->rows === [] ? null : $this->rows,
+        );
     }
 }

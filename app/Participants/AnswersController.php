@@ -18,6 +18,9 @@ use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\Party;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
+#[OA\Schema(schema: 'AnswerInput', required: ['answer'], properties: [
+    new OA\Property(property: 'answer', type: 'string', enum: ['accepted', 'declined', 'tentative']),
+])]
 final class AnswersController
 {
     private const ANSWERS = ['accepted' => ParticipantAnswer::Accepted, 'declined' => ParticipantAnswer::Declined, 'tentative' => ParticipantAnswer::Tentative];

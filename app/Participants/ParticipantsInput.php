@@ -6,11 +6,18 @@ use App\Directory\Group;
 use App\Directory\Person;
 use App\Rooms\Room;
 use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Participants;
+use PinnedRota\Core\Events\PartyKind;
 
 /** Makes participants of the people, groups and rooms that an input names. */
+#[OA\Schema(schema: 'ParticipantInput', required: ['kind', 'id', 'part'], properties: [
+    new OA\Property(property: 'kind', type: 'string', enum: PartyKind::class),
+    new OA\Property(property: 'id', type: 'integer'),
+    new OA\Property(property: 'part', type: 'string', enum: ['responsible', 'required', 'optional', 'informed']),
+])]
 final class ParticipantsInput
 {
     public const KINDS = ['person', 'group', 'room'];

@@ -3,6 +3,7 @@
 namespace App\Pins;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
 use App\Events\TargetCalendar;
@@ -25,6 +26,7 @@ use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** Pins events to further calendars, and joins those that are open for it. */
+#[OA\Schema(schema: 'PinInput', required: ['calendar'], properties: [new OA\Property(property: 'calendar', type: 'string')])]
 final class PinsController
 {
     public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly ChangeEvents $changes)
@@ -66,7 +68,7 @@ final class PinsController
 
     #[OA\Post(path: '/events/{id}/join', operationId: 'joinEvent', summary: 'Joins an event that is open for it: it is pinned to one’s own calendar, and one is counted.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'The calendar it is on now', content: new OA\JsonContent(ref: '#/components/schemas/JoinedEvent'))])]
+        responses: [new Answers(JoinedEventData::class, 'The calendar it is on now')])]
     public function join(int $id): JsonResponse
     {
         $head = $this->seen->full($id, $this->viewer->perspective());
@@ -80,7 +82,7 @@ final class PinsController
         $calendar = OwnCalendar::of($person);
         $operation = $this->carryOut(OperationKind::Join, new PinSeries($id, $calendar->id, true));
 
-        return (new JsonResponse(['calendar' => $calendar->slug, 'name' => $calendar->name]))->header(Operation::HEADER, (string) $operation->id);
+        return (new JsonResponse(new JoinedEventData($calendar->slug, $calendar->name)))->header(Operation::HEADER, (string) $operation->id);
     }
 
     #[OA\Delete(path: '/events/{id}/join', operationId: 'leaveEvent', summary: 'Takes back that one joined.', tags: ['events'],

@@ -21,7 +21,7 @@ final class DueTasks
     /**
      * @param  LocalDateTime  $from  the first day
      * @param  LocalDateTime  $to  the day after the last
-     * @return list<array<string, mixed>> by due day
+     * @return list<DueTaskData> by due day
      */
     public function of(Perspective $perspective, LocalDateTime $from, LocalDateTime $to, Zone $zone): array
     {
@@ -44,17 +44,17 @@ final class DueTasks
             $zones[$occurrence->eventId] ??= $this->translator->timing(EventRecord::query()->findOrFail($occurrence->eventId))->start->zone ?? $zone;
             [$start] = $occurrence->on($zones[$occurrence->eventId]);
             foreach ($bySeries[$occurrence->seriesId] as $task) {
-                $date = TasksJson::due($task->days, $start);
+                $date = TaskData::due($task->days, $start);
                 if ($date >= $from->toDate() && $date < $to->toDate()) {
                     // A time that is seen by several calendars is told once.
-                    $due["{$task->id} {$occurrence->recurrenceId}"] = [
-                        'id' => $task->id, 'title' => $task->title, 'due' => $date, 'done' => $task->done->contains('recurrence_id', (string) $occurrence->recurrenceId),
-                        'event' => $occurrence->seriesId, 'occurrence' => $occurrence->recurrenceId, 'of' => $occurrence->title, 'on' => $start->toDate(),
-                    ];
+                    $due["{$task->id} {$occurrence->recurrenceId}"] = new DueTaskData(
+                        id: $task->id, title: $task->title, due: $date, done: $task->done->contains('recurrence_id', (string) $occurrence->recurrenceId),
+                        event: $occurrence->seriesId, occurrence: $occurrence->recurrenceId, of: $occurrence->title, on: $start->toDate(),
+                    );
                 }
             }
         }
-        usort($due, static fn (array $a, array $b): int => [$a['due'], $a['on'], $a['id']] <=> [$b['due'], $b['on'], $b['id']]);
+        usort($due, static fn (DueTaskData $a, DueTaskData $b): int => [$a->due, $a->on, $a->id] <=> [$b->due, $b->on, $b->id]);
 
         return $due;
     }

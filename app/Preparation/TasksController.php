@@ -3,6 +3,7 @@
 namespace App\Preparation;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Changes\Change;
 use App\Events\Read\SeenSeries;
 use App\Http\Rules\WallTime;
@@ -19,6 +20,10 @@ use PinnedRota\Core\Time\Zone;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 /** What is to be prepared: by whom it is to be done, and what of it is done. */
+#[OA\Schema(schema: 'TaskDoneInput', required: ['done'], properties: [
+    new OA\Property(property: 'done', type: 'boolean'),
+    new OA\Property(property: 'occurrence', description: 'The time that is meant, of a series', type: 'string', nullable: true),
+])]
 final class TasksController
 {
     private const MOST_DAYS = 400;
@@ -33,7 +38,7 @@ final class TasksController
             new OA\QueryParameter(name: 'to', required: true, description: 'The day after the last', schema: new OA\Schema(type: 'string', format: 'date')),
             new OA\QueryParameter(name: 'tz', required: true, schema: new OA\Schema(type: 'string')),
         ],
-        responses: [new OA\Response(response: 200, description: 'By due day', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/DueTask')))])]
+        responses: [new Answers(DueTaskData::class, 'By due day', many: true)])]
     public function index(Request $request, DueTasks $tasks): JsonResponse
     {
         $input = $request->validate(['from' => ['required', 'string', new WallTime], 'to' => ['required', 'string', new WallTime], 'tz' => ['required', 'string', new ZoneName]]);

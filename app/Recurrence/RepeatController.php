@@ -2,6 +2,7 @@
 
 namespace App\Recurrence;
 
+use App\Api\Answers;
 use App\Http\Rules\WallTime;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,7 +19,7 @@ final class RepeatController
             new OA\QueryParameter(name: 'skipped[]', required: false, description: 'Dates that are left out', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
             new OA\QueryParameter(name: 'extra[]', required: false, description: 'Dates that are added', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
         ],
-        responses: [new OA\Response(response: 200, description: 'Words and days', content: new OA\JsonContent(ref: '#/components/schemas/RepeatTold'))])]
+        responses: [new Answers(RepeatToldData::class, 'Words and days')])]
     public function show(Request $request): JsonResponse
     {
         $input = $request->validate([
@@ -28,6 +29,6 @@ final class RepeatController
             'extra' => ['sometimes', 'array', 'max:1000'], 'extra.*' => ['string', new WallTime],
         ]);
 
-        return new JsonResponse(RepeatJson::tell($input, $input['start']));
+        return new JsonResponse(RepeatToldData::of($input, $input['start']));
     }
 }

@@ -4,6 +4,7 @@ namespace App\Recurrence;
 
 use App\Http\Rules\WallTime;
 use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
@@ -14,6 +15,13 @@ use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** How an input says that an event repeats: a rule, its end, the dates left out of it and added to it. */
+#[OA\Schema(schema: 'RepeatInput', required: ['rule'], properties: [
+    new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE (RFC 5545, 3.3.10); its end is told beside it. Null where only the extra dates repeat it'),
+    new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
+    new OA\Property(property: 'count', type: 'integer', nullable: true),
+    new OA\Property(property: 'skipped', description: 'Dates that are left out; where they are not told, they stay and move along with the start', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'extra', description: 'Dates that are added; likewise', type: 'array', items: new OA\Items(type: 'string')),
+])]
 final class RepeatInput
 {
     /** @return array<string, mixed> */

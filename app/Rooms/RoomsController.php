@@ -3,6 +3,7 @@
 namespace App\Rooms;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Changes\Change;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -12,6 +13,7 @@ use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
 /** Rooms: named by all who write events, kept by administrators. */
+#[OA\Schema(schema: 'RoomInput', required: ['name'], properties: [new OA\Property(property: 'name', type: 'string')])]
 final class RoomsController
 {
     public function __construct(private readonly CurrentViewer $viewer)
@@ -19,31 +21,31 @@ final class RoomsController
     }
 
     #[OA\Get(path: '/rooms', operationId: 'listRooms', summary: 'The rooms of the organisation.', tags: ['directory'],
-        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Room')))])]
+        responses: [new Answers(RoomData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
-        return new JsonResponse(Room::query()->orderBy('name')->get()->map($this->tell(...)));
+        return new JsonResponse(Room::query()->orderBy('name')->get()->map(RoomData::of(...)));
     }
 
     #[OA\Post(path: '/rooms', operationId: 'createRoom', summary: 'Adds a room; for administrators.', tags: ['directory'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/RoomInput')),
-        responses: [new OA\Response(response: 201, description: 'The room', content: new OA\JsonContent(ref: '#/components/schemas/Room'))])]
+        responses: [new Answers(RoomData::class, 'The room', 201)])]
     public function store(Request $request): JsonResponse
     {
         $this->viewer->demandAdministrator();
 
-        return new JsonResponse($this->tell($this->save(new Room, $request)), 201);
+        return new JsonResponse(RoomData::of($this->save(new Room, $request)), 201);
     }
 
     #[OA\Patch(path: '/rooms/{id}', operationId: 'renameRoom', summary: 'Gives a room another name; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/RoomInput')),
-        responses: [new OA\Response(response: 200, description: 'The room', content: new OA\JsonContent(ref: '#/components/schemas/Room'))])]
+        responses: [new Answers(RoomData::class, 'The room')])]
     public function update(Request $request, int $id): JsonResponse
     {
         $this->viewer->demandAdministrator();
 
-        return new JsonResponse($this->tell($this->save(Room::query()->findOrFail($id), $request)));
+        return new JsonResponse(RoomData::of($this->save(Room::query()->findOrFail($id), $request)));
     }
 
     #[OA\Delete(path: '/rooms/{id}', operationId: 'deleteRoom', summary: 'Takes a room off the list; events that name it keep its name. For administrators.', tags: ['directory'],
@@ -70,11 +72,5 @@ final class RoomsController
         });
 
         return $room;
-    }
-
-    /** @return array{id: int, name: string} */
-    private function tell(Room $room): array
-    {
-        return ['id' => $room->id, 'name' => $room->name];
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Sources;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Calendars\Calendar;
 use App\Changes\Change;
 use Illuminate\Http\JsonResponse;
@@ -19,28 +20,32 @@ use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Sources\AddressRules;
 use PinnedRota\Core\Sources\UnsafeAddress;
 
+#[OA\Schema(schema: 'SourceInput', required: ['url', 'name', 'colour', 'mark'], properties: [
+    new OA\Property(property: 'url', type: 'string'),
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
+    new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
+])]
 final class SourcesController
 {
-    private const HISTORY_SHOWN = 10;
-
     public function __construct(private readonly CurrentViewer $viewer, private readonly SourceRefresher $refresher)
     {
     }
 
     #[OA\Get(path: '/sources', operationId: 'listSources', summary: 'The sources on calendars one may see, with their last refreshes.', tags: ['sources'],
-        responses: [new OA\Response(response: 200, description: 'By name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Source')))])]
+        responses: [new Answers(SourceData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
         $ids = $this->viewer->calendars()->filter(fn ($each): bool => $each->calendar->isSubscribed())->keys();
         $sources = Source::query()->whereIn('calendar_id', $ids)->with('calendar')->get()
             ->sortBy(fn (Source $source): string => mb_strtolower($source->calendar->name))->values();
 
-        return new JsonResponse($sources->map(fn (Source $source): array => $this->describe($source)));
+        return new JsonResponse($sources->map(fn (Source $source): SourceData => SourceData::of($source, $this->manages($source))));
     }
 
     #[OA\Post(path: '/sources', operationId: 'createSource', summary: 'Subscribes to an outside address; it is fetched at once.', tags: ['sources'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/SourceInput')),
-        responses: [new OA\Response(response: 201, description: 'The source', content: new OA\JsonContent(ref: '#/components/schemas/Source'))])]
+        responses: [new Answers(SourceData::class, 'The source', 201)])]
     public function store(Request $request, Fetcher $fetcher, AddressRules $rules): JsonResponse
     {
         $input = $request->validate([
@@ -59,19 +64,19 @@ final class SourcesController
             throw ValidationException::withMessages(['url' => 'What this address answers with is not an iCalendar document.']);
         }
 
-        return new JsonResponse($this->describe($source->load('calendar'), Level::Manage), 201);
+        return new JsonResponse(SourceData::of($source->load('calendar'), true), 201);
     }
 
     #[OA\Post(path: '/sources/{id}/refresh', operationId: 'refreshSource', summary: 'Refreshes a source now.', tags: ['sources'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'The source; where the refresh failed, its error says why', content: new OA\JsonContent(ref: '#/components/schemas/Source'))])]
+        responses: [new Answers(SourceData::class, 'The source; where the refresh failed, its error says why')])]
     public function refresh(int $id): JsonResponse
     {
         $source = Source::query()->whereIn('calendar_id', $this->viewer->calendars()->keys())->with('calendar')->findOrFail($id);
         $this->viewer->demand($this->viewer->calendars()[$source->calendar_id]->level(), Level::Manage);
         $this->refresher->refresh($source);
 
-        return new JsonResponse($this->describe($source));
+        return new JsonResponse(SourceData::of($source, true));
     }
 
     /** @param  array{name: string, colour: string, mark: string}  $input */
@@ -100,23 +105,8 @@ final class SourcesController
         return $source;
     }
 
-    /** @return array<string, mixed> */
-    private function describe(Source $source, ?Level $level = null): array
+    private function manages(Source $source): bool
     {
-        $level ??= $this->viewer->calendars()[$source->calendar_id]->level();
-        $manages = $level === Level::Manage;
-        $tell = fn (Refresh $refresh): array => ['at' => $refresh->at->toIso8601ZuluString(), 'counts' => $refresh->counts, 'error' => $refresh->error];
-
-        return [
-            'id' => $source->id,
-            'calendar' => ['slug' => $source->calendar->slug, 'name' => $source->calendar->name, 'colour' => $source->calendar->colour->value, 'mark' => $source->calendar->mark->value],
-            // An address may have a key in it: those who only read the calendar see just where it leads.
-            'url' => $manages ? $source->url : (string) parse_url($source->url, PHP_URL_HOST),
-            'mayManage' => $manages,
-            'refreshMinutes' => $source->refresh_minutes,
-            'succeededAt' => $source->succeeded_at?->toIso8601ZuluString(),
-            'error' => $source->error,
-            'history' => $source->refreshes()->orderByDesc('id')->limit(self::HISTORY_SHOWN)->get()->map($tell)->all(),
-        ];
+        return $this->viewer->calendars()[$source->calendar_id]->level() === Level::Manage;
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Table;
 
+use App\Api\Answers;
 use App\Api\WindowGet;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
@@ -16,7 +17,7 @@ final class TableController
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
             new OA\QueryParameter(name: 'cursor', required: false, description: 'Where the page begins, as the one before told it', schema: new OA\Schema(type: 'integer')),
         ],
-        responses: [new OA\Response(response: 200, description: 'A page of rows', content: new OA\JsonContent(ref: '#/components/schemas/Table'))])]
+        responses: [new Answers(TableData::class, 'A page of rows')])]
     public function show(TableRequest $request, TableReader $reader): JsonResponse
     {
         return new JsonResponse($reader->page($request));
@@ -28,7 +29,7 @@ final class TableController
             new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
         ],
-        responses: [new OA\Response(response: 200, description: 'The rows', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/TableKey')))])]
+        responses: [new Answers(TableKeyData::class, 'The rows', many: true)])]
     public function whole(TableRequest $request, TableReader $reader): JsonResponse
     {
         return new JsonResponse($reader->whole($request));

@@ -5,7 +5,7 @@ namespace App\Table;
 use App\Access\CurrentViewer;
 use App\Directory\Person;
 use App\Events\EventRecord;
-use App\Overlays\SheetItem;
+use App\Overlays\SheetItemData;
 use App\Overlays\SheetReader;
 use Illuminate\Support\Collection;
 
@@ -18,72 +18,61 @@ final class TableReader
     {
     }
 
-    /** @return array{rows: list<array<string, mixed>>, total: int, next: ?int} */
-    public function page(TableRequest $request): array
+    public function page(TableRequest $request): TableData
     {
         $rows = $this->sorted($request);
         $at = $request->integer('cursor');
+        $page = $rows->slice($at, self::PAGE)->values();
+        $known = $this->authors($page->map(static fn (TableEntry $entry): int => $entry->told->id)->all());
 
-        return [
-            'rows' => $this->told($rows->slice($at, self::PAGE)->values()),
-            'total' => $rows->count(),
-            'next' => $rows->count() > $at + self::PAGE ? $at + self::PAGE : null,
-        ];
+        return new TableData(
+            $page->map(static fn (TableEntry $entry): TableRowData => $entry->tell(...($known[$entry->told->id] ?? ['addedBy' => '', 'changedAt' => '', 'version' => 0])))->all(),
+            $rows->count(),
+            $rows->count() > $at + self::PAGE ? $at + self::PAGE : null,
+        );
     }
 
-    /** @return list<array{id: int, hold: ?string, version: int}> every row, with enough to do something with all of them */
+    /** @return list<TableKeyData> every row, with enough to do something with all of them */
     public function whole(TableRequest $request): array
     {
         $rows = $this->sorted($request);
-        $known = $this->authors($rows->pluck('id')->all());
+        $known = $this->authors($rows->map(static fn (TableEntry $entry): int => $entry->told->id)->all());
 
-        return $rows->map(static fn (array $row): array => ['id' => $row['id'], 'hold' => $row['hold'], 'version' => $known[$row['id']]['version'] ?? 0])->all();
+        return $rows->map(static fn (TableEntry $entry): TableKeyData => new TableKeyData($entry->told->id, $entry->told->hold, $known[$entry->told->id]['version'] ?? 0))->all();
     }
 
-    /** @return Collection<int, array<string, mixed>> */
+    /** @return Collection<int, TableEntry> */
     private function sorted(TableRequest $request): Collection
     {
-        $slugs = $this->viewer->calendars()->map(fn ($each): string => $each->calendar->slug)->all();
-        $names = $this->viewer->calendars()->mapWithKeys(fn ($each): array => [$each->calendar->slug => $each->calendar->name])->all();
+        $calendars = $this->viewer->calendars();
+        $slugs = $calendars->map(static fn ($each): string => $each->calendar->slug)->all();
+        $names = $calendars->mapWithKeys(static fn ($each): array => [$each->calendar->slug => $each->calendar->name])->all();
         $rows = [];
         foreach ($this->sheet->read($this->viewer->perspective($request->as()), $request->sheetQuery($this->viewer))->items as $item) {
             $id = $item->seen->occurrence->seriesId;
             if (! $item->seen->isFull || ($request->filled('status') && $item->seen->occurrence->status->value !== $request->query('status'))) {
                 continue;
             }
-            if (isset($rows[$id])) {
-                $rows[$id]['times']++;
-            } else {
-                $rows[$id] = $this->row($item, $request, $slugs) + ['times' => 1];
-            }
+            $rows[$id] = isset($rows[$id]) ? $rows[$id]->again() : new TableEntry($item->tell($request->zone(), $slugs));
         }
         $sort = (string) $request->query('sort', 'when');
         $known = in_array($sort, ['addedBy', 'changedAt'], true) ? $this->authors(array_keys($rows)) : [];
-        $key = static fn (array $row): string => (string) match ($sort) {
-            'when' => $row['start'],
-            'calendar' => $names[$row['calendar']] ?? '',
-            'categories', 'responsible' => implode(', ', $row[$sort]),
-            'addedBy', 'changedAt' => $known[$row['id']][$sort] ?? '',
-            default => $row[$sort],
+        $key = static fn (SheetItemData $row): string => (string) match ($sort) {
+            'when' => $row->start,
+            'calendar' => $names[$row->calendar] ?? '',
+            'categories', 'responsible' => implode(', ', $row->{$sort}),
+            'addedBy', 'changedAt' => $known[$row->id][$sort] ?? '',
+            'status' => $row->status->value,
+            default => $row->{$sort},
         };
         $direction = $request->boolean('descending') ? -1 : 1;
 
-        /** @var list<array<string, mixed>> $all */
-        $all = array_values($rows);
-
         // What has nothing there comes last, whichever way it is sorted.
-        return collect($all)->sort(static fn (array $a, array $b): int => [$key($a) === '', 0] <=> [$key($b) === '', 0] ?: $direction * strnatcasecmp($key($a), $key($b)) ?: [$a['start'], $a['id']] <=> [$b['start'], $b['id']])->values();
-    }
+        return collect(array_values($rows))->sort(static function (TableEntry $one, TableEntry $other) use ($key, $direction): int {
+            [$a, $b] = [$one->told, $other->told];
 
-    /**
-     * @param  array<int, string>  $slugs
-     * @return array<string, mixed>
-     */
-    private function row(SheetItem $item, TableRequest $request, array $slugs): array
-    {
-        $told = $item->tell($request->zone(), $slugs) + ['pinned' => false, 'colour' => null];
-
-        return array_intersect_key($told, array_flip(['id', 'occurrence', 'layer', 'calendar', 'title', 'place', 'categories', 'responsible', 'allDay', 'start', 'end', 'status', 'private', 'repeats', 'pinned', 'colour', 'hold', 'external']));
+            return [$key($a) === '', 0] <=> [$key($b) === '', 0] ?: $direction * strnatcasecmp($key($a), $key($b)) ?: [$a->start, $a->id] <=> [$b->start, $b->id];
+        })->values();
     }
 
     /**
@@ -100,16 +89,5 @@ final class TableReader
             'changedAt' => str_replace(' ', 'T', (string) $head->updated_at).'Z',
             'version' => $head->version,
         ]])->all();
-    }
-
-    /**
-     * @param  Collection<int, array<string, mixed>>  $page
-     * @return list<array<string, mixed>>
-     */
-    private function told(Collection $page): array
-    {
-        $known = $this->authors($page->pluck('id')->all());
-
-        return $page->map(static fn (array $row): array => $row + ($known[$row['id']] ?? ['addedBy' => '', 'changedAt' => '', 'version' => 0]))->all();
     }
 }

@@ -3,6 +3,8 @@
 namespace App\Weeks;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
+use App\Bulk\BulkDoneData;
 use App\Events\TargetCalendar;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
@@ -24,20 +26,19 @@ final class WeeksController
 
     #[OA\Post(path: '/weeks/preview', operationId: 'previewWeeks', summary: 'What laying a week over other weeks would add, and which days it would leave out. Nothing is added.', tags: ['events'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/WeeksInput')),
-        responses: [new OA\Response(response: 200, description: 'Event by event', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LaidEvent')))])]
+        responses: [new Answers(LaidEventData::class, 'Event by event', many: true)])]
     public function preview(WeeksInput $input): JsonResponse
     {
         $this->targets->named($input->validated('calendar'));
 
-        return new JsonResponse(array_map(static fn (array $each): array => [
-            'id' => $each['head']->id, 'title' => $each['head']->title, 'start' => substr(str_replace(' ', 'T', $each['head']->starts_local), 0, 16),
-            'days' => $each['days'], 'closed' => $each['closed'], 'why' => $each['why'],
-        ], $this->week->of($input)));
+        return new JsonResponse(array_map(static fn (array $each): LaidEventData => new LaidEventData(
+            $each['head']->id, $each['head']->title, substr(str_replace(' ', 'T', $each['head']->starts_local), 0, 16), $each['days'], $each['closed'], $each['why'],
+        ), $this->week->of($input)));
     }
 
     #[OA\Post(path: '/weeks', operationId: 'layWeeks', summary: 'Lays the events of a week over other weeks, each as a series, as one operation.', tags: ['events'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/WeeksInput')),
-        responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/BulkDone'))])]
+        responses: [new Answers(BulkDoneData::class, 'Done')])]
     public function store(WeeksInput $input): JsonResponse
     {
         $target = $this->targets->named($input->validated('calendar'));
@@ -52,6 +53,6 @@ final class WeeksController
         }
         $operation = $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, OperationKind::Weeks, $commands)->operation;
 
-        return (new JsonResponse(['operation' => $operation->id, 'events' => count($commands)]))->header(Operation::HEADER, (string) $operation->id);
+        return (new JsonResponse(new BulkDoneData($operation->id, count($commands))))->header(Operation::HEADER, (string) $operation->id);
     }
 }

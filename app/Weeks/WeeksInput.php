@@ -5,10 +5,21 @@ namespace App\Weeks;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
 use Illuminate\Foundation\Http\FormRequest;
+use OpenApi\Attributes as OA;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** A week of a calendar, the weeks over which it is laid, and the calendar that says which days are closed. */
+#[OA\Schema(schema: 'WeeksInput', required: ['calendar', 'week', 'from', 'to', 'tz'], properties: [
+    new OA\Property(property: 'calendar', type: 'string'),
+    new OA\Property(property: 'week', description: 'A day of the week that is laid', type: 'string', format: 'date'),
+    new OA\Property(property: 'from', description: 'A day of the first week', type: 'string', format: 'date'),
+    new OA\Property(property: 'to', description: 'The last day', type: 'string', format: 'date'),
+    new OA\Property(property: 'every', description: 'In every so many weeks', type: 'integer'),
+    new OA\Property(property: 'closures', description: 'The calendar that says which days are closed', type: 'string', nullable: true),
+    new OA\Property(property: 'tz', type: 'string'),
+    new OA\Property(property: 'events', description: 'Only these of the week', type: 'array', items: new OA\Items(type: 'integer')),
+])]
 final class WeeksInput extends FormRequest
 {
     private const MOST_WEEKS = 120;

@@ -37,11 +37,22 @@ arch('occurrences are read for somebody by one way')
 
 arch('one place blanks')
     ->expect('PinnedRota\Core\Access\Redaction')
-    ->toOnlyBeUsedIn(['App\Events\Read', 'App\Events\EventJson']);
+    ->toOnlyBeUsedIn(['App\Events\Read', 'App\Events\EventPresenter']);
 
 arch('what writes and reads events knows of no request')
     ->expect(['App\Events\Write', 'App\Events\Read', 'App\Occurrences'])
     ->not->toUse(['App\Access\CurrentViewer', 'Illuminate\Http', 'Illuminate\Support\Facades\Auth', 'Illuminate\Foundation\Http\FormRequest']);
+
+foreach (Symfony\Component\Finder\Finder::create()->files()->in(__DIR__.'/../../app')->name('*Data.php') as $file) {
+    $answer = 'App\\'.strtr(substr($file->getRelativePathname(), 0, -4), '/', '\\');
+    arch("{$answer} is an answer: told as it was made")->expect($answer)->toBeFinal()->toBeReadonly();
+}
+
+test('nothing is answered but by a class that is described', function () {
+    foreach (Symfony\Component\Finder\Finder::create()->files()->in(__DIR__.'/../../app')->name('*.php') as $file) {
+        expect(preg_match('/new JsonResponse\(\[|response\(\)->json\(/', $file->getContents()))->toBe(0, $file->getRelativePathname());
+    }
+});
 
 arch('only access decides access')
     ->expect('PinnedRota\Core\Access\Access')

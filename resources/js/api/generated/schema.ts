@@ -1425,82 +1425,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        Calendar: {
-            /** @description Shapes of the API: Calendars, categories and access. */
-            slug: string;
-            name: string;
-            description: string;
-            /** @enum {string} */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @enum {string} */
-            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
-            timezone: string;
-            keeper: components["schemas"]["Subject"];
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-            reasons: string[];
-            mayAdd: boolean;
-            subscribed: boolean;
-            onList: boolean;
-            archived: boolean;
-            /** @enum {string|null} */
-            firstDay: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
-            /** @enum {string|null} */
-            openingView: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
-            freeCategories: boolean;
-            offered: boolean;
-            version: number;
-        };
-        CalendarInput: {
-            name: string;
-            /** @enum {string} */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @enum {string} */
-            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
-            description?: string;
-            timezone?: string;
-            /** @enum {string|null} */
-            firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
-            /** @enum {string|null} */
-            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
-            freeCategories?: boolean;
-            offered?: boolean;
-            keeper?: {
-                /** @enum {string} */
-                kind: "person" | "group";
-                id: number;
-            };
-        };
-        CalendarChange: {
-            name?: string;
-            /** @enum {string} */
-            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @enum {string} */
-            mark?: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
-            description?: string;
-            timezone?: string;
-            /** @enum {string|null} */
-            firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
-            /** @enum {string|null} */
-            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
-            freeCategories?: boolean;
-            offered?: boolean;
-        };
-        Category: {
-            id: number;
-            colour: string | null;
-            closesDay: boolean;
-            name: string;
-            calendar: string | null;
-        };
-        Grant: {
-            /** @enum {string} */
-            kind: "person" | "group" | "everyone" | "public";
-            id: number | null;
-            name: string;
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-        };
         GrantInput: {
             /** @enum {string} */
             kind: "person" | "group" | "everyone" | "public";
@@ -1510,74 +1434,17 @@ export interface components {
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
             id?: number | null;
         };
-        Sharing: {
-            /** @description How far it reaches, in one line */
-            summary: string;
-            publicUrl: string | null;
-            keeper: components["schemas"]["Subject"];
-            grants: components["schemas"]["Grant"][];
-        };
-        CategoryInput: {
-            name?: string;
-            calendar?: string | null;
-            colour?: string | null;
-            closesDay?: boolean;
-        };
-        CalendarDirectory: {
-            total: number;
-            calendars: components["schemas"]["Calendar"][];
-        };
-        HandOver: {
-            /** @enum {string} */
-            kind: "person" | "group";
-            id: number;
-            /** @enum {string} */
-            stays: "none" | "busy" | "see" | "add" | "change" | "manage";
-        };
-        Archiving: {
-            archived: boolean;
-        };
-        Listing: {
-            onList: boolean;
-        };
         AddressesInput: {
             text: string;
             /** @enum {string} */
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
             letter?: boolean;
         };
-        SharingByAddress: {
-            given: string[];
-            already: string[];
-            unknown: string[];
-            sharing: components["schemas"]["Sharing"];
-        };
-        ReasonInWords: {
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-            words: string;
-        };
-        PersonReached: {
-            id: number;
-            name: string;
-            post: string;
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-            reasons: components["schemas"]["ReasonInWords"][];
-        };
-        ReachOfPeople: {
-            total: number;
-            people: components["schemas"]["PersonReached"][];
-        };
-        Managers: {
-            names: string[];
-            /** @description The level that one has asked for */
-            asked: string | null;
-            /** @description Whether it was shared with oneself by name */
-            leaves: boolean;
-        };
         AccessRequestInput: {
-            /** @enum {string} */
+            /**
+             * @description Asking for more of a calendar than one has, and deciding about it.
+             * @enum {string}
+             */
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
             message?: string | null;
         };
@@ -1586,832 +1453,11 @@ export interface components {
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
         };
         InvitationAnswer: {
+            /** @description What waits for the person: invitations to answer, requests to decide, and the answers to their own. */
             accepted: boolean;
         };
-        InvitationWaiting: {
-            id: number;
-            by: string;
-            at: string;
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-            means: string;
-            calendar: components["schemas"]["CalendarName"];
-        };
-        RequestWaiting: {
-            id: number;
-            by: string;
-            post: string;
-            at: string;
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-            message: string;
-            calendar: components["schemas"]["CalendarName"];
-        };
-        AnswerWaiting: {
-            id: number;
-            by: string;
-            at: string;
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-            calendar: components["schemas"]["CalendarName"];
-        };
-        Waiting: {
-            invitations: components["schemas"]["InvitationWaiting"][];
-            requests: components["schemas"]["RequestWaiting"][];
-            answers: components["schemas"]["AnswerWaiting"][];
-        };
-        LogEntry: {
-            id: number;
-            at: string;
-            by: string;
-            words: string;
-            revertable: boolean;
-        };
-        Person: {
-            /** @description Shapes of the API: People, groups, the session, and problems. */
-            workingHours: components["schemas"]["WorkingSpan"][];
-            id: number;
-            name: string;
-            email: string;
-            timezone: string;
-            role: string;
-            post: string;
-        };
-        DemoPerson: {
-            name: string;
-            email: string;
-            post: string;
-        };
-        Demo: {
-            password: string;
-            people: components["schemas"]["DemoPerson"][];
-        };
-        Session: {
-            person: components["schemas"]["Person"] | null;
-            demo: components["schemas"]["Demo"] | null;
-        };
-        RoomInput: {
-            name: string;
-        };
-        Room: {
-            id: number;
-            name: string;
-        };
-        DirectoryEntry: {
-            /** @enum {string} */
-            kind: "person" | "group" | "room";
-            id: number;
-            name: string;
-            about: string;
-        };
-        GroupPerson: {
-            id: number;
-            name: string;
-            post: string;
-        };
-        GroupWithin: {
-            id: number;
-            name: string;
-        };
-        Group: {
-            id: number;
-            name: string;
-            /** @description Those who are in it directly */
-            people: components["schemas"]["GroupPerson"][];
-            /** @description The groups in it: whoever is in one of them is in it */
-            groups: components["schemas"]["GroupWithin"][];
-        };
-        GroupInput: {
-            name: string;
-        };
-        GroupMemberInput: {
-            /** @enum {string} */
-            kind: "person" | "group";
-            id: number;
-            /** @description Whether they are to be in it */
-            member: boolean;
-        };
-        Subject: {
-            /** @enum {string} */
-            kind: "person" | "group" | "everyone" | "public";
-            id: number | null;
-            name: string;
-        };
-        Problem: {
-            type: string;
-            title: string;
-            status: number;
-            detail: string;
-            errors?: components["schemas"]["FieldProblem"][];
-            /** @description Where somebody else was first: the thing as it is now, or of many, those that have changed */
-            current?: unknown;
-        };
-        FieldProblem: {
-            field: string;
-            message: string;
-        };
-        WorkingSpan: {
-            day: string;
-            from: string;
-            to: string;
-        };
-        DirectoryPerson: {
-            id: number;
-            name: string;
-            email: string;
-            post: string;
-            timezone: string;
-            /** @enum {string} */
-            role: "administrator" | "member";
-            /** @enum {string} */
-            status: "active" | "suspended" | "left";
-            hasComeIn: boolean;
-            invitedAt: string | null;
-            workingHours: components["schemas"]["WorkingSpan"][];
-            groups: components["schemas"]["GroupWithin"][];
-        };
-        People: {
-            total: number;
-            pages: number;
-            people: components["schemas"]["DirectoryPerson"][];
-        };
-        PersonInput: {
-            name: string;
-            email: string;
-            post?: string | null;
-            timezone?: string;
-            /** @enum {string} */
-            role?: "administrator" | "member";
-            workingHours?: components["schemas"]["WorkingSpan"][];
-            groups?: number[];
-            invite?: boolean;
-        };
-        PersonChange: {
-            name?: string;
-            email?: string;
-            post?: string | null;
-            timezone?: string;
-            /** @enum {string} */
-            role?: "administrator" | "member";
-            workingHours?: components["schemas"]["WorkingSpan"][];
-        };
-        SelfInput: {
-            name?: string;
-            timezone?: string;
-            workingHours?: components["schemas"]["WorkingSpan"][];
-        };
-        Suspension: {
-            suspended: boolean;
-        };
-        KeptThing: {
-            slug: string;
-            name: string;
-        };
-        KeptFeed: {
-            id: number;
-            name: string;
-            calendar: string;
-        };
-        Kept: {
-            calendars: components["schemas"]["KeptThing"][];
-            overlays: components["schemas"]["KeptThing"][];
-            feeds: components["schemas"]["KeptFeed"][];
-        };
-        Handover: {
-            /** @enum {string} */
-            what: "calendar" | "overlay";
-            slug: string;
-            /** @enum {string} */
-            kind: "person" | "group";
-            id: number;
-        };
-        DepartureInput: {
-            handovers: components["schemas"]["Handover"][];
-            /** @description The person under whose name feed links go on; without one they end */
-            feeds?: number | null;
-        };
-        PeopleTableInput: {
-            text: string;
-            /** @description The digest of the plan that was looked at */
-            apply?: string | null;
-            invite?: boolean;
-        };
-        PeopleRow: {
-            line: number;
-            /** @enum {string} */
-            verdict: "new" | "changed" | "known" | "refused";
-            notes: string[];
-            name: string;
-            email: string;
-            post: string;
-            groups: string[];
-        };
-        PeoplePlan: {
-            digest: string;
-            applied: boolean;
-            rows: components["schemas"]["PeopleRow"][];
-        };
-        PasswordLinkInput: {
-            email: string;
-        };
-        PasswordInput: {
-            email: string;
-            token: string;
-            password: string;
-        };
-        RepeatInput: {
-            /** @description RRULE (RFC 5545, 3.3.10); its end is told beside it. Null where only the extra dates repeat it */
-            rule: string | null;
-            /** @description The last day, inclusive */
-            until?: string | null;
-            count?: number | null;
-            /** @description Dates that are left out; where they are not told, they stay and move along with the start */
-            skipped?: string[];
-            /** @description Dates that are added; likewise */
-            extra?: string[];
-        };
-        RepeatTold: {
-            words: string;
-            /** @description The next days, at most six */
-            next: string[];
-            more: boolean;
-        };
-        ChangedTime: {
-            occurrence: string;
-            /** @description When it is now */
-            start: string;
-        };
-        Repeat: {
-            /** @description RRULE without its end; null where there are several or none */
-            rule: string | null;
-            /** @description Whether it repeats by several rules, which are kept as they are */
-            several: boolean;
-            /** @description The last day, inclusive */
-            until: string | null;
-            count: number | null;
-            words: string;
-            skipped: string[];
-            extra: string[];
-            /** @description Times that were changed on their own */
-            changed: components["schemas"]["ChangedTime"][];
-        };
-        Task: {
-            id: number;
-            title: string;
-            /** @description From the day on which the event starts; negative is before it */
-            days: number;
-            /** Format: date */
-            due: string;
-            doer: {
-                id: number;
-                name: string;
-            } | null;
-            done: boolean;
-        };
-        TaskInput: {
-            /** @description Of one that is there already */
-            id?: number | null;
-            title: string;
-            days: number;
-            /** @description Id of a person */
-            doer?: number | null;
-        };
-        DueTask: {
-            id: number;
-            title: string;
-            /** Format: date */
-            due: string;
-            done: boolean;
-            event: number;
-            occurrence: string | null;
-            /** @description The title of the event */
-            of: string;
-            /**
-             * Format: date
-             * @description The day of the event
-             */
-            on: string;
-        };
-        TaskDoneInput: {
-            done: boolean;
-            /** @description The time that is meant, of a series */
-            occurrence?: string | null;
-        };
-        Attachment: {
-            id: number;
-            name: string;
-            /** @description In octets */
-            size: number;
-        };
-        PinInput: {
-            calendar: string;
-        };
-        JoinedEvent: {
-            calendar: string;
-            name: string;
-        };
-        Pin: {
-            calendar: string;
-            name: string;
-            by: string | null;
-            mayUnpin: boolean;
-        };
-        ParticipantInput: {
-            /** @enum {string} */
-            kind: "person" | "group" | "room";
-            id: number;
-            /** @enum {string} */
-            part: "responsible" | "required" | "optional" | "informed";
-        };
-        EventParticipant: {
-            /** @enum {string} */
-            kind: "person" | "group" | "room" | "other";
-            /** @description Where they are in the directory */
-            id: number | null;
-            name: string;
-            /** @enum {string} */
-            part: "responsible" | "required" | "optional" | "informed";
-            /** @enum {string} */
-            answer: "unanswered" | "accepted" | "declined" | "tentative" | "delegated";
-        };
-        Organiser: {
-            id: number | null;
-            name: string;
-            /** @description Whether the event says so; else it is who added it */
-            chosen: boolean;
-        };
-        Event: {
-            id: number;
-            occurrence: string | null;
-            calendar: string;
-            title: string;
-            busyOnly: boolean;
-            allDay: boolean;
-            /** @description The moment in UTC; null of dates and floating times */
-            startsAt: string | null;
-            endsAt: string | null;
-            /** @description Whoever asks those who take part */
-            organiser: components["schemas"]["Organiser"] | null;
-            start: string;
-            end: string;
-            timezone: string | null;
-            place: string;
-            link: string;
-            description: string;
-            /** @enum {string} */
-            status: "confirmed" | "provisional" | "cancelled";
-            busy: boolean;
-            private: boolean;
-            categories: string[];
-            participants: components["schemas"]["EventParticipant"][];
-            addedBy: string | null;
-            addedAt: string | null;
-            changedBy: string | null;
-            changedAt: string | null;
-            mayChange: boolean;
-            version: number;
-            repeat: components["schemas"]["Repeat"] | null;
-            /** @description 0 none, 1 highest to 9 lowest */
-            priority: number;
-            /**
-             * @description Its own, whatever the layer has
-             * @enum {string|null}
-             */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
-            /** @description Minutes before the start */
-            reminders: number[];
-            attachments: components["schemas"]["Attachment"][];
-            tasks: components["schemas"]["Task"][];
-            joinable: boolean;
-            copyOf: {
-                id: number;
-                title: string;
-            } | null;
-            /** @description Further calendars on which it shows, of those that the viewer sees */
-            pins: components["schemas"]["Pin"][];
-            /** @description Whether the viewer sees it by a pin alone */
-            pinned: boolean;
-            /** @description Whether the viewer has joined it */
-            joined: boolean;
-            joiners: number;
-            /** @description For those who may change the event */
-            joinerNames: string[];
-        };
-        EventInput: {
-            calendar: string;
-            title: string;
-            start: string;
-            allDay?: boolean;
-            end?: string | null;
-            timezone?: string | null;
-            /** @description The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it */
-            tz?: string;
-            /** @description Id of whoever asks those who take part; null: who added the event */
-            organiser?: number | null;
-            place?: string | null;
-            link?: string | null;
-            description?: string | null;
-            /** @enum {string} */
-            status?: "confirmed" | "provisional" | "cancelled";
-            busy?: boolean;
-            private?: boolean;
-            categories?: string[];
-            priority?: number;
-            /** @enum {string|null} */
-            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
-            /** @description Whether whoever may read it may join it */
-            joinable?: boolean;
-            /** @description Minutes before the start; others that a file brought stay */
-            reminders?: number[];
-            /** @description The preparation list as it is to be; of the series, whatever time of it is changed */
-            tasks?: components["schemas"]["TaskInput"][];
-            /** @description Those whom the directory knows; others stay */
-            participants?: components["schemas"]["ParticipantInput"][];
-            repeat?: components["schemas"]["RepeatInput"] | null;
-        };
-        EventChange: {
-            calendar?: string;
-            title?: string;
-            start?: string;
-            allDay?: boolean;
-            end?: string | null;
-            timezone?: string | null;
-            /** @description The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it */
-            tz?: string;
-            /** @description Id of whoever asks those who take part; null: who added the event */
-            organiser?: number | null;
-            place?: string | null;
-            link?: string | null;
-            description?: string | null;
-            /** @enum {string} */
-            status?: "confirmed" | "provisional" | "cancelled";
-            busy?: boolean;
-            private?: boolean;
-            categories?: string[];
-            priority?: number;
-            /** @enum {string|null} */
-            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
-            /** @description Whether whoever may read it may join it */
-            joinable?: boolean;
-            /** @description Minutes before the start; others that a file brought stay */
-            reminders?: number[];
-            /** @description The preparation list as it is to be; of the series, whatever time of it is changed */
-            tasks?: components["schemas"]["TaskInput"][];
-            /** @description Those whom the directory knows; others stay */
-            participants?: components["schemas"]["ParticipantInput"][];
-            repeat?: components["schemas"]["RepeatInput"] | null;
-        };
-        AnswerInput: {
-            /** @enum {string} */
-            answer: "accepted" | "declined" | "tentative";
-        };
-        HistoryChange: {
-            /** @description The day of a time that was changed on its own */
-            of: string | null;
-            field: string;
-            before: string;
-            after: string;
-        };
-        HistoryEntry: {
-            operation: number;
-            /** @enum {string} */
-            kind: "add" | "change" | "delete" | "restore" | "bulk" | "weeks" | "import" | "refresh" | "answer" | "pin" | "unpin" | "join" | "leave";
-            /** @enum {string} */
-            cause: "screen" | "import" | "refresh" | "letter" | "script" | "undo";
-            by: string;
-            at: string;
-            undone: boolean;
-            changes: components["schemas"]["HistoryChange"][];
-            /** @description Whether the event can be put back as it was before */
-            restorable: boolean;
-        };
-        DeletedEvent: {
-            id: number;
-            title: string;
-            start: string;
-            repeats: boolean;
-            at: string | null;
-            by: string | null;
-        };
-        LinePiece: {
-            /** @enum {string} */
-            kind: "date" | "time" | "length" | "repeat" | "ending" | "place" | "category" | "person" | "group" | "responsible" | "calendar" | "state";
-            /** @description Where it begins in the line, in characters */
-            at: number;
-            text: string;
-        };
-        UnderstoodLine: {
-            title: string;
-            start: string | null;
-            end: string | null;
-            allDay: boolean;
-            place: string;
-            categories: string[];
-            participants: components["schemas"]["EventParticipant"][];
-            /** @description The one that was named, or else the likeliest */
-            calendar: string | null;
-            /** @enum {string} */
-            status: "confirmed" | "provisional";
-            private: boolean;
-            repeat: {
-                words: string;
-                rule: string;
-                until: string | null;
-                count: number | null;
-            } | null;
-            pieces: components["schemas"]["LinePiece"][];
-        };
-        FoundEvent: {
-            id: number;
-            occurrence: string | null;
-            title: string;
-            place: string;
-            calendar: string;
-            /** @description Of its next time, or its last */
-            date: string;
-        };
-        Found: {
-            date: string | null;
-            events: components["schemas"]["FoundEvent"][];
-        };
-        CalendarName: {
-            /** @description Shapes of the API: Feeds, imports and sources. */
-            slug: string;
-            name: string;
-            /** @enum {string} */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @enum {string} */
-            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
-        };
-        Feed: {
-            id: number;
-            name: string;
-            /** @enum {string} */
-            detail: "full" | "busy";
-            calendar: components["schemas"]["CalendarName"];
-            madeBy: string;
-            madeAt: string;
-            lastFetchedAt: string | null;
-        };
-        FeedInput: {
-            name: string;
-            /** @enum {string} */
-            detail: "full" | "busy";
-        };
-        NewFeed: {
-            feed: components["schemas"]["Feed"];
-            url: string;
-        };
-        ImportCounts: {
-            added: number;
-            changed: number;
-            unchanged: number;
-            removed: number;
-        };
-        ImportRow: {
-            /** @enum {string} */
-            verdict: "added" | "changed" | "unchanged";
-            title: string;
-            start: string;
-            allDay: boolean;
-            timezone: string | null;
-            repeats: boolean;
-            place: string;
-        };
-        ImportProblem: {
-            line: number;
-            property: string;
-            problem: string;
-            /** @enum {string} */
-            outcome: "mended" | "skipped" | "refused";
-        };
-        ImportPreview: {
-            id: number;
-            fileName: string;
-            counts: components["schemas"]["ImportCounts"];
-            rows: components["schemas"]["ImportRow"][];
-            problems: components["schemas"]["ImportProblem"][];
-            problemCount: number;
-        };
-        Refresh: {
-            at: string;
-            counts: components["schemas"]["ImportCounts"] | null;
-            error: string | null;
-        };
-        Source: {
-            id: number;
-            calendar: components["schemas"]["CalendarName"];
-            url: string;
-            mayManage: boolean;
-            refreshMinutes: number;
-            succeededAt: string | null;
-            error: string | null;
-            history: components["schemas"]["Refresh"][];
-        };
-        SourceInput: {
-            url: string;
-            name: string;
-            /** @enum {string} */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @enum {string} */
-            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
-        };
-        Who: {
-            /**
-             * @description Shapes of the API: Overlays and the sheet.
-             * @enum {string}
-             */
-            kind: "me" | "person" | "group";
-            id?: number | null;
-            name?: string;
-        };
-        Condition: {
-            /** @enum {string} */
-            about: "category" | "words" | "people" | "status" | "all day" | "busy";
-            /** @description Whether it is its opposite that must hold */
-            not?: boolean;
-            /** @enum {string} */
-            match?: "any" | "all" | "none";
-            names?: string[];
-            /** @description Any of them, in title, place or description */
-            words?: string[];
-            /** @enum {string} */
-            part?: "responsible" | "taking part" | "added";
-            who?: components["schemas"]["Who"][];
-            statuses?: ("confirmed" | "provisional" | "cancelled")[];
-            is?: boolean;
-        };
-        OverlayLayer: {
-            /** @enum {string} */
-            takes: "chosen" | "all" | "group" | "rest";
-            group: number | null;
-            /** @description How many calendars in it the viewer does not see, told to those who manage the overlay */
-            hidden?: number;
-            name: string;
-            /** @enum {string} */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @description As it was told; by it a layer keeps the calendars that who changes it does not see */
-            id?: number | null;
-            /** @enum {string} */
-            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
-            /** @enum {string} */
-            pattern: "plain" | "stripes" | "dots" | "checks" | "weave";
-            calendars: string[];
-            /** @description All of which must hold */
-            conditions: components["schemas"]["Condition"][];
-        };
-        Overlay: {
-            /** @description Whether an event shows in every layer that takes it, instead of in the first */
-            everyLayer: boolean;
-            slug: string;
-            name: string;
-            /** @enum {string} */
-            openingView: "lanes" | "day" | "week" | "month" | "year" | "list";
-            keeper: components["schemas"]["Subject"];
-            /** @enum {string} */
-            level: "none" | "busy" | "see" | "add" | "change" | "manage";
-            layers: components["schemas"]["OverlayLayer"][];
-            version: number;
-        };
-        OverlayInput: {
-            everyLayer?: boolean;
-            name: string;
-            layers: components["schemas"]["OverlayLayer"][];
-            /** @description When it is made: oneself, or a group that one is in */
-            keeper?: {
-                /** @enum {string} */
-                kind: "person" | "group";
-                id: number;
-            } | null;
-            /** @enum {string} */
-            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list";
-        };
-        OverlaySharing: {
-            keeper: components["schemas"]["Subject"];
-            grants: components["schemas"]["Grant"][];
-        };
-        SheetRow: {
-            /** @description Empty for what cannot be told apart, * for what is hidden */
-            key: string;
-            name: string;
-            calendar: string | null;
-            target: string | null;
-        };
-        SheetLayer: {
-            name: string;
-            about: string;
-            /** @enum {string} */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @enum {string} */
-            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
-            /** @enum {string} */
-            pattern: "plain" | "stripes" | "dots" | "checks" | "weave";
-            calendars: string[];
-            target: string | null;
-        };
-        SheetItem: {
-            id: number;
-            occurrence: string | null;
-            layer: number;
-            calendar: string;
-            /** @description Further calendars on which the same event is */
-            also: string[];
-            title: string;
-            place: string;
-            categories: string[];
-            allDay: boolean;
-            start: string;
-            end: string;
-            /** @enum {string} */
-            status: "confirmed" | "provisional" | "cancelled";
-            busyOnly: boolean;
-            private: boolean;
-            repeats: boolean;
-            /**
-             * @description What, if anything, keeps the viewer from changing it
-             * @enum {string|null}
-             */
-            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
-            /** @description Whether it comes from a source */
-            external: boolean;
-            /** @description Told where it shows on several calendars by a pin */
-            pinned?: boolean;
-            /**
-             * @description Its own, whatever the layer has; told where there is one
-             * @enum {string}
-             */
-            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
-            /** @description Whether the viewer is asked to take part and has not answered */
-            unanswered: boolean;
-            /** @description Names */
-            responsible: string[];
-            /** @description Where rows are asked for: those in which it stands */
-            rows?: number[];
-        };
-        CategoryCount: {
-            name: string;
-            count: number;
-        };
-        ClosedDay: {
-            date: string;
-            title: string;
-        };
-        Sheet: {
-            /** @description Of lanes that are told apart by something else than layers */
-            rows: components["schemas"]["SheetRow"][];
-            layers: components["schemas"]["SheetLayer"][];
-            items: components["schemas"]["SheetItem"][];
-            categories: components["schemas"]["CategoryCount"][];
-            closed: components["schemas"]["ClosedDay"][];
-        };
-        Ruler: {
-            from: string;
-            loads: number[];
-            closed: string[];
-        };
-        TableRow: {
-            /** @description Shapes of the API: events as rows, and what is done with many of them. */
-            id: number;
-            /** @description Its first time in the window, of a series */
-            occurrence: string | null;
-            layer: number;
-            calendar: string;
-            title: string;
-            place: string;
-            categories: string[];
-            responsible: string[];
-            allDay: boolean;
-            start: string;
-            end: string;
-            /** @enum {string} */
-            status: "confirmed" | "provisional" | "cancelled";
-            private: boolean;
-            repeats: boolean;
-            pinned: boolean;
-            /** @enum {string|null} */
-            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
-            /** @enum {string|null} */
-            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
-            external: boolean;
-            /** @description How often it is in the window */
-            times: number;
-            addedBy: string;
-            changedAt: string;
-            version: number;
-        };
-        TableKey: {
-            id: number;
-            /** @enum {string|null} */
-            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
-            version: number;
-        };
-        Table: {
-            rows: components["schemas"]["TableRow"][];
-            total: number;
-            /** @description The cursor of the next page */
-            next: number | null;
-        };
         BulkEvent: {
+            /** @description Events, each with the version that it was seen in, and what is done with all of them; or the cells of each, as they are typed. */
             id: number;
             version: number;
             /** @description Texts by column (title, …), as they are typed */
@@ -2449,19 +1495,226 @@ export interface components {
                 id: number;
             }[];
         };
-        BulkPreviewRow: {
-            id: number;
-            title: string;
-            /** @enum {string} */
-            what: "change" | "nothing" | "copy" | "delete" | "refused";
-            refused: string | null;
-            changes: components["schemas"]["HistoryChange"][];
+        CalendarInput: WithRequired<components["schemas"]["CalendarChange"], "name" | "colour" | "mark"> & {
+            keeper?: {
+                /** @enum {string} */
+                kind: "person" | "group";
+                id: number;
+            };
         };
-        BulkDone: {
-            operation: number;
-            events: number;
+        CalendarChange: {
+            name?: string;
+            /** @enum {string} */
+            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @enum {string} */
+            mark?: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
+            description?: string;
+            timezone?: string;
+            /** @enum {string|null} */
+            firstDay?: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
+            /** @enum {string|null} */
+            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
+            freeCategories?: boolean;
+            offered?: boolean;
+        };
+        HandOver: {
+            /** @enum {string} */
+            kind: "person" | "group";
+            id: number;
+            /** @enum {string} */
+            stays: "none" | "busy" | "see" | "add" | "change" | "manage";
+        };
+        Archiving: {
+            archived: boolean;
+        };
+        Listing: {
+            onList: boolean;
+        };
+        CategoryInput: {
+            /** @description The categories of the organisation, kept by administrators, and those of a calendar, kept by who manages it. */
+            name?: string;
+            calendar?: string | null;
+            colour?: string | null;
+            closesDay?: boolean;
+        };
+        GroupInput: {
+            /** @description Groups and who is in them: seen by all who are in the organisation, changed by administrators. */
+            name: string;
+        };
+        GroupMemberInput: {
+            /** @enum {string} */
+            kind: "person" | "group";
+            id: number;
+            /** @description Whether they are to be in it */
+            member: boolean;
+        };
+        Suspension: {
+            /** @description The people of the organisation, for its administrators. */
+            suspended: boolean;
+        };
+        Handover: {
+            /** @enum {string} */
+            what: "calendar" | "overlay";
+            slug: string;
+            /** @enum {string} */
+            kind: "person" | "group";
+            id: number;
+        };
+        DepartureInput: {
+            handovers: components["schemas"]["Handover"][];
+            /** @description The person under whose name feed links go on; without one they end */
+            feeds?: number | null;
+        };
+        PeopleTableInput: {
+            /** @description Brings people in from a table: looked at first, then applied as it was looked at. */
+            text: string;
+            /** @description The digest of the plan that was looked at */
+            apply?: string | null;
+            invite?: boolean;
+        };
+        PersonInput: {
+            /** @description What is said of a person: by an administrator, or of themselves. */
+            name: string;
+            email: string;
+            post?: string | null;
+            timezone?: string;
+            /** @enum {string} */
+            role?: "administrator" | "member";
+            workingHours?: components["schemas"]["WorkingSpan"][];
+            groups?: number[];
+            invite?: boolean;
+        };
+        PersonChange: {
+            name?: string;
+            email?: string;
+            post?: string | null;
+            timezone?: string;
+            /** @enum {string} */
+            role?: "administrator" | "member";
+            workingHours?: components["schemas"]["WorkingSpan"][];
+        };
+        SelfInput: {
+            name?: string;
+            timezone?: string;
+            workingHours?: components["schemas"]["WorkingSpan"][];
+        };
+        PasswordLinkInput: {
+            email: string;
+        };
+        PasswordInput: {
+            email: string;
+            token: string;
+            password: string;
+        };
+        EventInput: WithRequired<components["schemas"]["EventChange"], "calendar" | "title" | "start">;
+        EventChange: {
+            /** @description What a form or a drag sends of an event; what it leaves out stays as it is. */
+            calendar?: string;
+            title?: string;
+            start?: string;
+            allDay?: boolean;
+            end?: string | null;
+            timezone?: string | null;
+            /** @description The zone on whose wall start and end are told, where it is not the event’s own; a new event is in it */
+            tz?: string;
+            /** @description Id of whoever asks those who take part; null: who added the event */
+            organiser?: number | null;
+            place?: string | null;
+            link?: string | null;
+            description?: string | null;
+            /** @enum {string} */
+            status?: "confirmed" | "provisional" | "cancelled";
+            busy?: boolean;
+            private?: boolean;
+            categories?: string[];
+            priority?: number;
+            /** @enum {string|null} */
+            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            /** @description Whether whoever may read it may join it */
+            joinable?: boolean;
+            /** @description Minutes before the start; others that a file brought stay */
+            reminders?: number[];
+            /** @description The preparation list as it is to be; of the series, whatever time of it is changed */
+            tasks?: components["schemas"]["TaskInput"][];
+            /** @description Those whom the directory knows; others stay */
+            participants?: components["schemas"]["ParticipantInput"][];
+            repeat?: components["schemas"]["RepeatInput"] | null;
+        };
+        FeedInput: {
+            name: string;
+            /** @enum {string} */
+            detail: "full" | "busy";
+        };
+        OverlayInput: {
+            everyLayer?: boolean;
+            name: string;
+            layers: components["schemas"]["OverlayLayer"][];
+            /** @description When it is made: oneself, or a group that one is in */
+            keeper?: {
+                /** @enum {string} */
+                kind: "person" | "group";
+                id: number;
+            } | null;
+            /** @enum {string} */
+            openingView?: "lanes" | "day" | "week" | "month" | "year" | "list";
+        };
+        AnswerInput: {
+            /** @enum {string} */
+            answer: "accepted" | "declined" | "tentative";
+        };
+        ParticipantInput: {
+            /**
+             * @description Makes participants of the people, groups and rooms that an input names.
+             * @enum {string}
+             */
+            kind: "person" | "group" | "room";
+            id: number;
+            /** @enum {string} */
+            part: "responsible" | "required" | "optional" | "informed";
+        };
+        PinInput: {
+            /** @description Pins events to further calendars, and joins those that are open for it. */
+            calendar: string;
+        };
+        TaskDoneInput: {
+            /** @description What is to be prepared: by whom it is to be done, and what of it is done. */
+            done: boolean;
+            /** @description The time that is meant, of a series */
+            occurrence?: string | null;
+        };
+        TaskInput: {
+            /** @description Of one that is there already */
+            id?: number | null;
+            title: string;
+            days: number;
+            /** @description Id of a person */
+            doer?: number | null;
+        };
+        RepeatInput: {
+            /** @description RRULE (RFC 5545, 3.3.10); its end is told beside it. Null where only the extra dates repeat it */
+            rule: string | null;
+            /** @description The last day, inclusive */
+            until?: string | null;
+            count?: number | null;
+            /** @description Dates that are left out; where they are not told, they stay and move along with the start */
+            skipped?: string[];
+            /** @description Dates that are added; likewise */
+            extra?: string[];
+        };
+        RoomInput: {
+            /** @description Rooms: named by all who write events, kept by administrators. */
+            name: string;
+        };
+        SourceInput: {
+            url: string;
+            name: string;
+            /** @enum {string} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @enum {string} */
+            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
         };
         WeeksInput: {
+            /** @description A week of a calendar, the weeks over which it is laid, and the calendar that says which days are closed. */
             calendar: string;
             /**
              * Format: date
@@ -2485,6 +1738,739 @@ export interface components {
             tz: string;
             /** @description Only these of the week */
             events?: number[];
+        };
+        AnswerWaiting: {
+            id: number;
+            by: string;
+            at: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+            calendar: components["schemas"]["CalendarName"];
+        };
+        Grant: {
+            /** @enum {string} */
+            kind: "person" | "group" | "everyone" | "public";
+            id: number | null;
+            name: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+        };
+        InvitationWaiting: {
+            id: number;
+            by: string;
+            at: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+            means: string;
+            calendar: components["schemas"]["CalendarName"];
+        };
+        Managers: {
+            names: string[];
+            /**
+             * @description The level that one has asked for
+             * @enum {string|null}
+             */
+            asked: "none" | "busy" | "see" | "add" | "change" | "manage" | null;
+            /** @description Whether it was shared with oneself by name */
+            leaves: boolean;
+        };
+        PersonReached: {
+            id: number;
+            name: string;
+            post: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+            reasons: components["schemas"]["ReasonInWords"][];
+        };
+        ReachOfPeople: {
+            total: number;
+            people: components["schemas"]["PersonReached"][];
+        };
+        ReasonInWords: {
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+            words: string;
+        };
+        RequestWaiting: {
+            id: number;
+            by: string;
+            post: string;
+            at: string;
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+            message: string;
+            calendar: components["schemas"]["CalendarName"];
+        };
+        SharingByAddress: {
+            given: string[];
+            already: string[];
+            unknown: string[];
+            sharing: components["schemas"]["Sharing"];
+        };
+        Sharing: {
+            keeper: components["schemas"]["Subject"];
+            grants: components["schemas"]["Grant"][];
+            /** @description How far it reaches, in one line */
+            summary: string;
+            publicUrl: string | null;
+        };
+        Waiting: {
+            invitations: components["schemas"]["InvitationWaiting"][];
+            requests: components["schemas"]["RequestWaiting"][];
+            answers: components["schemas"]["AnswerWaiting"][];
+        };
+        Attachment: {
+            id: number;
+            name: string;
+            /** @description In octets */
+            size: number;
+        };
+        BulkDone: {
+            operation: number;
+            events: number;
+        };
+        BulkPreviewRow: {
+            id: number;
+            title: string;
+            /** @enum {string} */
+            what: "change" | "nothing" | "copy" | "delete" | "refused";
+            refused: string | null;
+            changes: components["schemas"]["FieldChange"][];
+        };
+        Calendar: {
+            slug: string;
+            name: string;
+            description: string;
+            /** @enum {string} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @enum {string} */
+            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
+            timezone: string;
+            keeper: components["schemas"]["Subject"];
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+            reasons: string[];
+            mayAdd: boolean;
+            subscribed: boolean;
+            onList: boolean;
+            archived: boolean;
+            /** @enum {string|null} */
+            firstDay: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU" | null;
+            /** @enum {string|null} */
+            openingView: "lanes" | "day" | "week" | "month" | "year" | "list" | null;
+            freeCategories: boolean;
+            offered: boolean;
+            version: number;
+        };
+        CalendarDirectory: {
+            total: number;
+            calendars: components["schemas"]["Calendar"][];
+        };
+        CalendarName: {
+            slug: string;
+            name: string;
+            /** @enum {string} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @enum {string} */
+            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
+        };
+        Category: {
+            id: number;
+            name: string;
+            /** @enum {string|null} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            closesDay: boolean;
+            calendar: string | null;
+        };
+        LogEntry: {
+            id: number;
+            at: string;
+            by: string;
+            words: string;
+            revertable: boolean;
+        };
+        ChangeMark: {
+            mark: string;
+        };
+        Demo: {
+            password: string;
+            people: components["schemas"]["DemoPerson"][];
+        };
+        DemoPerson: {
+            name: string;
+            email: string;
+            post: string;
+        };
+        DirectoryEntry: {
+            /** @enum {string} */
+            kind: "person" | "group" | "room";
+            id: number;
+            name: string;
+            about: string;
+        };
+        DirectoryPerson: {
+            id: number;
+            name: string;
+            email: string;
+            post: string;
+            timezone: string;
+            /** @enum {string} */
+            role: "administrator" | "member";
+            /** @enum {string} */
+            status: "active" | "suspended" | "left";
+            hasComeIn: boolean;
+            invitedAt: string | null;
+            workingHours: components["schemas"]["WorkingSpan"][];
+            groups: components["schemas"]["GroupWithin"][];
+        };
+        Group: {
+            id: number;
+            name: string;
+            /** @description Those who are in it directly */
+            people: components["schemas"]["GroupPerson"][];
+            /** @description The groups in it: whoever is in one of them is in it */
+            groups: components["schemas"]["GroupWithin"][];
+        };
+        GroupPerson: {
+            id: number;
+            name: string;
+            post: string;
+        };
+        GroupWithin: {
+            id: number;
+            name: string;
+        };
+        Kept: {
+            calendars: components["schemas"]["KeptThing"][];
+            overlays: components["schemas"]["KeptThing"][];
+            feeds: components["schemas"]["KeptFeed"][];
+        };
+        KeptFeed: {
+            id: number;
+            name: string;
+            calendar: string;
+        };
+        KeptThing: {
+            slug: string;
+            name: string;
+        };
+        NamedPerson: {
+            id: number;
+            name: string;
+        };
+        People: {
+            total: number;
+            pages: number;
+            people: components["schemas"]["DirectoryPerson"][];
+        };
+        PeoplePlan: {
+            digest: string;
+            applied: boolean;
+            rows: components["schemas"]["PeopleRow"][];
+        };
+        PeopleRow: {
+            line: number;
+            /** @enum {string} */
+            verdict: "new" | "changed" | "known" | "refused";
+            notes: string[];
+            name: string;
+            email: string;
+            post: string;
+            groups: string[];
+        };
+        Person: {
+            id: number;
+            name: string;
+            email: string;
+            timezone: string;
+            role: string;
+            post: string;
+            workingHours: components["schemas"]["WorkingSpan"][];
+        };
+        Session: {
+            person: components["schemas"]["Person"] | null;
+            demo: components["schemas"]["Demo"] | null;
+        };
+        Subject: {
+            /** @enum {string} */
+            kind: "person" | "group" | "everyone" | "public";
+            id: number | null;
+            name: string;
+        };
+        WorkingSpan: {
+            /** @enum {string} */
+            day: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU";
+            /** @description 09:00 */
+            from: string;
+            /** @description 17:00; 24:00 ends a day */
+            to: string;
+        };
+        Event: {
+            id: number;
+            occurrence: string | null;
+            calendar: string;
+            title: string;
+            busyOnly: boolean;
+            allDay: boolean;
+            start: string;
+            end: string;
+            timezone: string | null;
+            /** @description The moment in UTC; null of dates and floating times */
+            startsAt: string | null;
+            endsAt: string | null;
+            place: string;
+            link: string;
+            description: string;
+            /** @enum {string} */
+            status: "confirmed" | "provisional" | "cancelled";
+            busy: boolean;
+            private: boolean;
+            categories: string[];
+            participants: components["schemas"]["EventParticipant"][];
+            /** @description Whoever asks those who take part */
+            organiser: components["schemas"]["Organiser"] | null;
+            repeat: components["schemas"]["Repeat"] | null;
+            /** @description 0 none, 1 highest to 9 lowest */
+            priority: number;
+            /**
+             * @description Its own, whatever the layer has
+             * @enum {string|null}
+             */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            /** @description Minutes before the start */
+            reminders: number[];
+            attachments: components["schemas"]["Attachment"][];
+            tasks: components["schemas"]["Task"][];
+            joinable: boolean;
+            copyOf: components["schemas"]["Original"] | null;
+            /** @description Further calendars on which it shows, of those that the viewer sees */
+            pins: components["schemas"]["Pin"][];
+            /** @description Whether the viewer sees it by a pin alone */
+            pinned: boolean;
+            /** @description Whether the viewer has joined it */
+            joined: boolean;
+            joiners: number;
+            /** @description For those who may change the event */
+            joinerNames: string[];
+            addedBy: string | null;
+            addedAt: string | null;
+            changedBy: string | null;
+            changedAt: string | null;
+            mayChange: boolean;
+            version: number;
+        };
+        Original: {
+            id: number;
+            title: string;
+        };
+        OutdatedEvent: {
+            id: number;
+            title: string;
+            version: number;
+        };
+        Feed: {
+            id: number;
+            name: string;
+            /** @enum {string} */
+            detail: "full" | "busy";
+            calendar: components["schemas"]["CalendarName"];
+            madeBy: string;
+            madeAt: string;
+            lastFetchedAt: string | null;
+        };
+        NewFeed: {
+            feed: components["schemas"]["Feed"];
+            url: string;
+        };
+        Found: {
+            /** @description The day that the words mean */
+            date: string | null;
+            events: components["schemas"]["FoundEvent"][];
+        };
+        FoundEvent: {
+            id: number;
+            occurrence: string | null;
+            title: string;
+            place: string;
+            calendar: string;
+            /** @description Of its next time, or its last */
+            date: string;
+        };
+        DeletedEvent: {
+            id: number;
+            title: string;
+            start: string;
+            repeats: boolean;
+            at: string | null;
+            by: string | null;
+        };
+        FieldChange: {
+            /** @description The day of a time that was changed on its own */
+            of: string | null;
+            field: string;
+            before: string;
+            after: string;
+        };
+        HistoryEntry: {
+            operation: number;
+            /** @enum {string} */
+            kind: "add" | "change" | "delete" | "restore" | "bulk" | "weeks" | "import" | "refresh" | "answer" | "pin" | "unpin" | "join" | "leave";
+            /** @enum {string} */
+            cause: "screen" | "import" | "refresh" | "letter" | "script" | "undo";
+            by: string;
+            at: string;
+            undone: boolean;
+            changes: components["schemas"]["FieldChange"][];
+            /** @description Whether the event can be put back as it was before */
+            restorable: boolean;
+        };
+        FieldProblem: {
+            field: string;
+            message: string;
+        };
+        Problem: {
+            type: string;
+            title: string;
+            status: number;
+            detail: string;
+            errors?: components["schemas"]["FieldProblem"][];
+            /** @description Where somebody else was first: the thing as it is now, or of many, those that have changed */
+            current?: unknown;
+        };
+        ImportCounts: {
+            added: number;
+            changed: number;
+            unchanged: number;
+            removed: number;
+        };
+        ImportPreview: {
+            id: number;
+            fileName: string;
+            counts: components["schemas"]["ImportCounts"];
+            rows: components["schemas"]["ImportRow"][];
+            problems: components["schemas"]["ImportProblem"][];
+            problemCount: number;
+        };
+        ImportProblem: {
+            line: number;
+            property: string;
+            problem: string;
+            /** @enum {string} */
+            outcome: "mended" | "skipped" | "refused";
+        };
+        ImportRow: {
+            /**
+             * @description what is not in the file is never among them
+             * @enum {string}
+             */
+            verdict: "added" | "changed" | "unchanged";
+            title: string;
+            start: string;
+            allDay: boolean;
+            timezone: string | null;
+            repeats: boolean;
+            place: string;
+        };
+        LinePiece: {
+            /** @enum {string} */
+            kind: "date" | "time" | "length" | "repeat" | "ending" | "place" | "category" | "person" | "group" | "responsible" | "calendar" | "state";
+            /** @description Where it begins in the line, in characters */
+            at: number;
+            text: string;
+        };
+        UnderstoodLine: {
+            title: string;
+            start: string | null;
+            end: string | null;
+            allDay: boolean;
+            place: string;
+            categories: string[];
+            participants: components["schemas"]["EventParticipant"][];
+            /** @description The one that was named, or else the likeliest */
+            calendar: string | null;
+            /** @enum {string} */
+            status: "confirmed" | "provisional" | "cancelled";
+            private: boolean;
+            repeat: components["schemas"]["UnderstoodRepeat"] | null;
+            pieces: components["schemas"]["LinePiece"][];
+        };
+        CategoryCount: {
+            name: string;
+            count: number;
+        };
+        ClosedDay: {
+            date: string;
+            title: string;
+        };
+        Condition: {
+            /** @enum {string} */
+            about: "category" | "words" | "people" | "status" | "all day" | "busy";
+            /** @description Whether it is its opposite that must hold */
+            not?: boolean;
+            /** @enum {string} */
+            match?: "any" | "all" | "none";
+            names?: string[];
+            /** @description Any of them, in title, place or description */
+            words?: string[];
+            /** @enum {string} */
+            part?: "responsible" | "taking part" | "added";
+            who?: components["schemas"]["Who"][];
+            statuses?: ("confirmed" | "provisional" | "cancelled")[];
+            is?: boolean;
+        };
+        Overlay: {
+            slug: string;
+            name: string;
+            /** @enum {string} */
+            openingView: "lanes" | "day" | "week" | "month" | "year" | "list";
+            keeper: components["schemas"]["Subject"];
+            /** @enum {string} */
+            level: "none" | "busy" | "see" | "add" | "change" | "manage";
+            /** @description Whether an event shows in every layer that takes it, instead of in the first */
+            everyLayer: boolean;
+            layers: components["schemas"]["OverlayLayer"][];
+            version: number;
+        };
+        OverlayLayer: {
+            name: string;
+            /** @enum {string} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @enum {string} */
+            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
+            /** @enum {string} */
+            pattern: "plain" | "stripes" | "dots" | "checks" | "weave";
+            calendars: string[];
+            /** @enum {string} */
+            takes: "chosen" | "all" | "group" | "rest";
+            group: number | null;
+            /** @description All of which must hold */
+            conditions: components["schemas"]["Condition"][];
+            /** @description By it a layer keeps the calendars that who changes it does not see */
+            id?: number;
+            /** @description How many calendars in it the viewer does not see, told to those who manage the overlay */
+            hidden?: number;
+        };
+        OverlaySharing: {
+            keeper: components["schemas"]["Subject"];
+            grants: components["schemas"]["Grant"][];
+        };
+        Ruler: {
+            from: string;
+            loads: number[];
+            closed: string[];
+        };
+        Sheet: {
+            layers: components["schemas"]["SheetLayer"][];
+            /** @description Of lanes that are told apart by something else than layers */
+            rows: components["schemas"]["SheetRow"][];
+            items: components["schemas"]["SheetItem"][];
+            categories: components["schemas"]["CategoryCount"][];
+            closed: components["schemas"]["ClosedDay"][];
+        };
+        SheetItem: {
+            id: number;
+            occurrence: string | null;
+            layer: number;
+            calendar: string;
+            /** @description Further calendars on which it is */
+            also: string[];
+            title: string;
+            place: string;
+            categories: string[];
+            /** @description Names */
+            responsible: string[];
+            allDay: boolean;
+            start: string;
+            end: string;
+            /** @enum {string} */
+            status: "confirmed" | "provisional" | "cancelled";
+            busyOnly: boolean;
+            private: boolean;
+            repeats: boolean;
+            /**
+             * @description What, if anything, keeps the viewer from changing it
+             * @enum {string|null}
+             */
+            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
+            /** @description Whether it comes from a source */
+            external: boolean;
+            /** @description Whether the viewer is asked to take part and has not answered */
+            unanswered: boolean;
+            /** @description Told where it shows on several calendars by a pin */
+            pinned?: boolean;
+            /**
+             * @description Its own, whatever the layer has; told where there is one
+             * @enum {string}
+             */
+            colour?: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @description Where rows are asked for: those in which it stands */
+            rows?: number[];
+        };
+        SheetLayer: {
+            name: string;
+            about: string;
+            /** @enum {string} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber";
+            /** @enum {string} */
+            mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
+            /** @enum {string} */
+            pattern: "plain" | "stripes" | "dots" | "checks" | "weave";
+            calendars: string[];
+            target: string | null;
+        };
+        SheetRow: {
+            /** @description Empty for what cannot be told apart, * for what is hidden */
+            key: string;
+            name: string;
+            calendar: string | null;
+            target: string | null;
+        };
+        Who: {
+            /** @enum {string} */
+            kind: "me" | "person" | "group";
+            id?: number;
+            name?: string;
+        };
+        EventParticipant: {
+            /** @description Where they are in the directory */
+            id: number | null;
+            /** @enum {string} */
+            kind: "person" | "group" | "room" | "other";
+            name: string;
+            /** @enum {string} */
+            part: "responsible" | "required" | "optional" | "informed";
+            /** @enum {string} */
+            answer: "unanswered" | "accepted" | "declined" | "tentative" | "delegated";
+        };
+        Organiser: {
+            id: number | null;
+            name: string;
+            /** @description Whether the event says so; else it is who added it */
+            chosen: boolean;
+        };
+        JoinedEvent: {
+            calendar: string;
+            name: string;
+        };
+        Pin: {
+            calendar: string;
+            name: string;
+            by: string | null;
+            mayUnpin: boolean;
+        };
+        DueTask: {
+            id: number;
+            title: string;
+            /** @description A date */
+            due: string;
+            done: boolean;
+            event: number;
+            occurrence: string | null;
+            /** @description The title of the event */
+            of: string;
+            /** @description The day of the event */
+            on: string;
+        };
+        Task: {
+            id: number;
+            title: string;
+            /** @description From the day on which the event starts; negative is before it */
+            days: number;
+            /** @description A date */
+            due: string;
+            doer: components["schemas"]["NamedPerson"] | null;
+            done: boolean;
+        };
+        ChangedTime: {
+            occurrence: string;
+            /** @description When it is now */
+            start: string;
+        };
+        Repeat: {
+            words: string;
+            /** @description RRULE without its end; null where there are several or none */
+            rule: string | null;
+            /** @description Whether it repeats by several rules, which are kept as they are */
+            several: boolean;
+            /** @description The last day, inclusive */
+            until: string | null;
+            count: number | null;
+            skipped: string[];
+            extra: string[];
+            /** @description Times that were changed on their own */
+            changed: components["schemas"]["ChangedTime"][];
+        };
+        RepeatTold: {
+            words: string;
+            /** @description The next days, at most six */
+            next: string[];
+            more: boolean;
+        };
+        UnderstoodRepeat: {
+            words: string;
+            rule: string;
+            until: string | null;
+            count: number | null;
+        };
+        Room: {
+            id: number;
+            name: string;
+        };
+        Refresh: {
+            at: string;
+            counts: components["schemas"]["ImportCounts"] | null;
+            error: string | null;
+        };
+        Source: {
+            id: number;
+            calendar: components["schemas"]["CalendarName"];
+            url: string;
+            mayManage: boolean;
+            refreshMinutes: number;
+            succeededAt: string | null;
+            error: string | null;
+            history: components["schemas"]["Refresh"][];
+        };
+        Table: {
+            rows: components["schemas"]["TableRow"][];
+            total: number;
+            /** @description The cursor of the next page */
+            next: number | null;
+        };
+        TableKey: {
+            id: number;
+            /** @enum {string|null} */
+            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
+            version: number;
+        };
+        TableRow: {
+            id: number;
+            /** @description Its first time in the window, of a series */
+            occurrence: string | null;
+            layer: number;
+            calendar: string;
+            title: string;
+            place: string;
+            categories: string[];
+            responsible: string[];
+            allDay: boolean;
+            start: string;
+            end: string;
+            /** @enum {string} */
+            status: "confirmed" | "provisional" | "cancelled";
+            private: boolean;
+            repeats: boolean;
+            pinned: boolean;
+            /** @enum {string|null} */
+            colour: "sea" | "brick" | "moss" | "plum" | "ochre" | "cobalt" | "pine" | "rose" | "slate" | "umber" | null;
+            /** @enum {string|null} */
+            hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
+            external: boolean;
+            /** @description How often it is in the window */
+            times: number;
+            addedBy: string;
+            changedAt: string;
+            version: number;
         };
         LaidEvent: {
             id: number;
@@ -3394,9 +3380,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        mark: string;
-                    };
+                    "application/json": components["schemas"]["ChangeMark"];
                 };
             };
             /** @description As before (If-None-Match) */
@@ -5179,3 +5163,6 @@ export interface operations {
         };
     };
 }
+type WithRequired<T, K extends keyof T> = T & {
+    [P in K]-?: T[P];
+};

@@ -24,7 +24,7 @@ export function AskForAccess({ calendar }: { calendar: Calendar }) {
         <>
             <span>
                 {names.length === 0 ? '' : `${names.join(', ')} ${names.length === 1 ? 'decides' : 'decide'}. `}
-                {asked !== null && `You have asked for “${LEVELS[asked as Level].name}”. `}
+                {asked !== null && `You have asked for “${LEVELS[asked].name}”. `}
             </span>
             {asked === null ? (
                 <Button onClick={() => setAsking(true)}>Ask for more</Button>

@@ -1,0 +1,104 @@
+<?php
+
+namespace App\Calendars;
+
+use App\Access\AccessibleCalendar;
+use App\Directory\SubjectData;
+use App\Directory\SubjectNames;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Reason;
+use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\Mark;
+
+/** A calendar as one viewer has it. */
+final readonly class CalendarData
+{
+    /**
+     * @param  list<string>  $reasons
+     * @param  'MO'|'TU'|'WE'|'TH'|'FR'|'SA'|'SU'|null  $firstDay
+     * @param  'lanes'|'day'|'week'|'month'|'year'|'list'|null  $openingView
+     */
+    public function __construct(
+        public string $slug,
+        public string $name,
+        public string $description,
+        public Colour $colour,
+        public Mark $mark,
+        public string $timezone,
+        public SubjectData $keeper,
+        public Level $level,
+        public array $reasons,
+        public bool $mayAdd,
+        public bool $subscribed,
+        public bool $onList,
+        public bool $archived,
+        public ?string $firstDay,
+        public ?string $openingView,
+        public bool $freeCategories,
+        public bool $offered,
+        public int $version,
+    ) {
+    }
+
+    /**
+     * @param  iterable<AccessibleCalendar>  $calendars
+     * @return list<self>
+     */
+    public static function many(iterable $calendars): array
+    {
+        $subjects = [];
+        foreach ($calendars as $each) {
+            array_push($subjects, $each->calendar->keeper(), ...array_map(static fn (Reason $reason): Subject => $reason->subject, $each->decision->reasons));
+        }
+        $names = new SubjectNames($subjects);
+        $list = [];
+        foreach ($calendars as $each) {
+            $list[] = self::named($each, $names);
+        }
+
+        return $list;
+    }
+
+    public static function of(AccessibleCalendar $calendar): self
+    {
+        return self::many([$calendar])[0];
+    }
+
+    private static function named(AccessibleCalendar $each, SubjectNames $names): self
+    {
+        $calendar = $each->calendar;
+
+        return new self(
+            slug: $calendar->slug,
+            name: $calendar->name,
+            description: $each->level()->includes(Level::See) ? $calendar->description : '',
+            colour: $calendar->colour,
+            mark: $calendar->mark,
+            timezone: $calendar->timezone,
+            keeper: SubjectData::of($calendar->keeper(), $names),
+            level: $each->level(),
+            reasons: array_map(static fn (Reason $reason): string => self::words($reason, $names), $each->decision->reasons),
+            mayAdd: $each->mayAdd(),
+            subscribed: $calendar->isSubscribed(),
+            onList: $each->isOnList(),
+            archived: $calendar->isArchived(),
+            firstDay: $calendar->first_day,
+            openingView: $calendar->opening_view,
+            freeCategories: $calendar->free_categories,
+            offered: $calendar->offered,
+            version: $calendar->version,
+        );
+    }
+
+    private static function words(Reason $reason, SubjectNames $names): string
+    {
+        return match (true) {
+            $reason->asKeeper => 'kept by '.$names->of($reason->subject),
+            $reason->subject->kind === SubjectKind::Everyone => 'open to everyone here',
+            $reason->subject->kind === SubjectKind::Public => 'open to the public',
+            default => 'given to '.$names->of($reason->subject),
+        };
+    }
+}

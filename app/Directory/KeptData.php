@@ -1,0 +1,19 @@
+<?php
+
+namespace App\Directory;
+
+/** What a person keeps and what would end with them. */
+final readonly class KeptData
+{
+    /**
+     * @param  list<KeptThingData>  $calendars
+     * @param  list<KeptThingData>  $overlays
+     * @param  list<KeptFeedData>  $feeds
+     */
+    public function __construct(
+        public array $calendars,
+        public array $overlays,
+        public array $feeds,
+    ) {
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+namespace App\Events;
+
+use App\Attachments\AttachmentData;
+use App\Participants\EventParticipantData;
+use App\Participants\OrganiserData;
+use App\Pins\PinData;
+use App\Preparation\TaskData;
+use App\Recurrence\RepeatData;
+use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Overlay\Colour;
+
+/** An event, or one time of it, as one viewer sees it. Times are on the wall of its zone; ends are exclusive. */
+final readonly class EventData
+{
+    /**
+     * @param  ?string  $startsAt  The moment in UTC; null of dates and floating times
+     * @param  list<string>  $categories
+     * @param  list<EventParticipantData>  $participants
+     * @param  ?OrganiserData  $organiser  Whoever asks those who take part
+     * @param  int  $priority  0 none, 1 highest to 9 lowest
+     * @param  ?Colour  $colour  Its own, whatever the layer has
+     * @param  list<int>  $reminders  Minutes before the start
+     * @param  list<AttachmentData>  $attachments
+     * @param  list<TaskData>  $tasks
+     * @param  list<PinData>  $pins  Further calendars on which it shows, of those that the viewer sees
+     * @param  bool  $pinned  Whether the viewer sees it by a pin alone
+     * @param  bool  $joined  Whether the viewer has joined it
+     * @param  list<string>  $joinerNames  For those who may change the event
+     */
+    public function __construct(
+        public int $id,
+        public ?string $occurrence,
+        public string $calendar,
+        public string $title,
+        public bool $busyOnly,
+        public bool $allDay,
+        public string $start,
+        public string $end,
+        public ?string $timezone,
+        public ?string $startsAt,
+        public ?string $endsAt,
+        public string $place,
+        public string $link,
+        public string $description,
+        public Status $status,
+        public bool $busy,
+        public bool $private,
+        public array $categories,
+        public array $participants,
+        public ?OrganiserData $organiser,
+        public ?RepeatData $repeat,
+        public int $priority,
+        public ?Colour $colour,
+        public array $reminders,
+        public array $attachments,
+        public array $tasks,
+        public bool $joinable,
+        public ?OriginalData $copyOf,
+        public array $pins,
+        public bool $pinned,
+        public bool $joined,
+        public int $joiners,
+        public array $joinerNames,
+        public ?string $addedBy,
+        public ?string $addedAt,
+        public ?string $changedBy,
+        public ?string $changedAt,
+        public bool $mayChange,
+        public int $version,
+    ) {
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+namespace App\Events;
+
+use App\Access\Perspective;
+use App\Attachments\AttachmentData;
+use App\Directory\Person;
+use App\Events\Read\SeenSeries;
+use App\Participants\EventParticipantData;
+use App\Participants\OrganiserData;
+use App\Pins\EventPins;
+use App\Preparation\TaskData;
+use App\Recurrence\ChangedTimeData;
+use App\Recurrence\RepeatData;
+use PinnedRota\Core\Access\Redaction;
+use PinnedRota\Core\Access\Visibility;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Occurrence;
+use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Reminders;
+use PinnedRota\Core\Recurrence\ExtraDate;
+use PinnedRota\Core\Recurrence\RecurrenceWords;
+use PinnedRota\Core\Recurrence\SeriesDate;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+
+/** Tells one viewer of an event, or of one occurrence of it. */
+final class EventPresenter
+{
+    public function __construct(private readonly SeenSeries $seen, private readonly EventTranslator $translator)
+    {
+    }
+
+    /**
+     * @param  EventRecord  $head  with EventRecord::WHOLE
+     * @return ?EventData null where the viewer sees nothing of it
+     */
+    public function tell(EventRecord $head, Event $event, ?Occurrence $occurrence, Perspective $perspective): ?EventData
+    {
+        $row = $this->translator->rowOf($head, $event);
+        $ways = $this->seen->ways($head, $perspective);
+        $visibility = $this->seen->visibility($head, $event, $perspective);
+        $seen = Redaction::event($event, $visibility);
+        if ($seen === null) {
+            return null;
+        }
+        $full = $visibility === Visibility::Full;
+        $people = $full ? Person::query()->whereKey(array_filter([$head->created_by, $row->updated_by]))->pluck('name', 'id') : collect();
+        $calendar = $ways[array_key_first($ways)];
+        $start = $occurrence->start ?? $event->timing->start;
+        $mayChange = $full && $this->seen->mayChange($head, $perspective);
+
+        $pins = $full ? EventPins::of($head, $ways, $perspective, $mayChange) : EventPins::none();
+        $contents = $seen->contents;
+        $time = $occurrence?->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId);
+
+        return new EventData(
+            id: $head->id,
+            occurrence: $time,
+            calendar: $calendar->calendar->slug,
+            title: $contents->title,
+            busyOnly: ! $full,
+            allDay: $seen->timing->isAllDay(),
+            start: self::time($occurrence->start ?? $seen->timing->start),
+            end: self::time($occurrence === null ? $seen->timing->end : $occurrence->start->at($occurrence->localEnd())),
+            timezone: $seen->timing->start->zone?->name,
+            startsAt: self::instant($start),
+            endsAt: self::instant($occurrence === null ? $seen->timing->end : $start->at($occurrence->localEnd())),
+            place: $contents->place,
+            link: $contents->link,
+            description: $contents->description,
+            status: $contents->status,
+            busy: $contents->busy,
+            private: $full && $contents->private,
+            categories: $contents->categories,
+            participants: $full ? EventParticipantData::ofEvent($event) : [],
+            organiser: $full ? OrganiserData::of($head, $event) : null,
+            repeat: $full ? $this->repeat($head) : null,
+            priority: $contents->priority,
+            colour: $contents->colour,
+            reminders: $full ? array_values(array_filter(array_map(Reminders::minutes(...), $event->reminders), is_int(...))) : [],
+            attachments: $full ? AttachmentData::ofEvent($head) : [],
+            tasks: $full ? TaskData::ofEvent($head, (string) $time, $start->local) : [],
+            joinable: $full && $head->joinable,
+            copyOf: $full ? $this->original($head, $perspective) : null,
+            pins: $pins->pins,
+            // Its own calendar is not open to the viewer.
+            pinned: $full && ! isset($ways[$head->calendar_id]),
+            joined: $pins->joined,
+            joiners: $pins->joiners,
+            joinerNames: $pins->joinerNames,
+            addedBy: $full ? ($people[$head->created_by] ?? null) : null,
+            addedAt: $full ? $head->created_at->toIso8601ZuluString() : null,
+            changedBy: $full ? ($people[$row->updated_by] ?? null) : null,
+            changedAt: $full ? $row->updated_at->toIso8601ZuluString() : null,
+            mayChange: $mayChange,
+            version: $head->version,
+        );
+    }
+
+    private function repeat(EventRecord $head): ?RepeatData
+    {
+        $master = $this->translator->event($head);
+        $set = $master->timing->recurrence;
+        if (! $set->repeats()) {
+            return null;
+        }
+        $rule = count($set->rules) === 1 ? $set->rules[0] : null;
+        $tell = static fn (EventTime $time): string => SeriesDate::tell($time, $master->timing->start);
+
+        return new RepeatData(
+            words: RecurrenceWords::of($set, $master->timing->start),
+            // A rule that is none of ours to put together again, where there are several.
+            rule: $rule === null ? null : (string) $rule->endingBy(null, null),
+            several: count($set->rules) > 1,
+            until: ($rule?->until === null || $master->timing->start->zone === null ? $rule?->until : $rule->until->inZone($master->timing->start->zone))?->local->toDate(),
+            count: $rule?->count,
+            skipped: array_map($tell, $set->skippedDates),
+            extra: array_map(static fn (ExtraDate $date): string => $tell($date->start), $set->extraDates),
+            changed: $head->overrides->map(fn (EventRecord $row): ChangedTimeData => new ChangedTimeData((string) $row->recurrence_id, self::time($this->translator->timing($row)->start)))
+                ->sortBy('occurrence')->values()->all(),
+        );
+    }
+
+    /** What it is a copy of, where the viewer sees that. */
+    private function original(EventRecord $head, Perspective $perspective): ?OriginalData
+    {
+        $original = $head->copied_from === null ? null : EventRecord::query()->whereNull('series_id')->find($head->copied_from);
+        $series = $original === null ? null : $this->seen->load($original);
+
+        return $series === null || $this->seen->visibility($original, $series->events()[0], $perspective) !== Visibility::Full ? null : new OriginalData($original->id, $original->title);
+    }
+
+    /** @return ?string in UTC; null where it is none: of dates and floating times */
+    private static function instant(EventTime $time): ?string
+    {
+        return $time->zone === null ? null : (new LocalDateTime($time->indexSeconds()))->toDateTime().'Z';
+    }
+
+    private static function time(EventTime $time): string
+    {
+        return $time->kind->value === 'date' ? $time->local->toDate() : $time->local->toMinute();
+    }
+}

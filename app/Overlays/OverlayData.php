@@ -1,0 +1,27 @@
+<?php
+
+namespace App\Overlays;
+
+use App\Directory\SubjectData;
+use PinnedRota\Core\Access\Level;
+
+/** An overlay as one viewer has it. */
+final readonly class OverlayData
+{
+    /**
+     * @param  'lanes'|'day'|'week'|'month'|'year'|'list'  $openingView
+     * @param  bool  $everyLayer  Whether an event shows in every layer that takes it, instead of in the first
+     * @param  list<OverlayLayerData>  $layers
+     */
+    public function __construct(
+        public string $slug,
+        public string $name,
+        public string $openingView,
+        public SubjectData $keeper,
+        public Level $level,
+        public bool $everyLayer,
+        public array $layers,
+        public int $version,
+    ) {
+    }
+}

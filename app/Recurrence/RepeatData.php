@@ -1,0 +1,27 @@
+<?php
+
+namespace App\Recurrence;
+
+/** How an event repeats. */
+final readonly class RepeatData
+{
+    /**
+     * @param  ?string  $rule  RRULE without its end; null where there are several or none
+     * @param  bool  $several  Whether it repeats by several rules, which are kept as they are
+     * @param  ?string  $until  The last day, inclusive
+     * @param  list<string>  $skipped
+     * @param  list<string>  $extra
+     * @param  list<ChangedTimeData>  $changed  Times that were changed on their own
+     */
+    public function __construct(
+        public string $words,
+        public ?string $rule,
+        public bool $several,
+        public ?string $until,
+        public ?int $count,
+        public array $skipped,
+        public array $extra,
+        public array $changed,
+    ) {
+    }
+}
