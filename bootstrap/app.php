@@ -3,6 +3,7 @@
 use App\Feeds\ExportCalendar;
 use App\Http\Middleware\ActivePeopleOnly;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\TellChangeMarks;
 use App\Http\Problem;
 use App\ICalendar\ExpandFile;
 use App\ICalendar\LintFile;
@@ -44,6 +45,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             StartSession::class,
             ValidateCsrfToken::class,
             ActivePeopleOnly::class,
+            TellChangeMarks::class,
         ]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {

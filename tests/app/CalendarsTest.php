@@ -49,10 +49,10 @@ test('categories of a calendar are told to those who may read it', function () {
         ->and($this->as($ben, 'GET', '/categories')->getContent())->not->toContain('secret-project');
 });
 
-test('the change mark moves with what one may see, and stands still otherwise', function () {
+test('the marks of changes move with what one may see, and stands still otherwise', function () {
     [$ada, $ben] = [$this->person(), $this->person('Ben Oar')];
     $calendar = $this->calendar($ada);
-    $mark = fn ($person): string => $this->as($person, 'GET', '/changes')->json('mark');
+    $mark = fn ($person): array => $this->as($person, 'GET', '/changes')->json();
     [$adas, $bens] = [$mark($ada), $mark($ben)];
     $this->add($calendar, $ada);
     expect($mark($ada))->not->toBe($adas)->and($mark($ben))->toBe($bens);
@@ -60,5 +60,20 @@ test('the change mark moves with what one may see, and stands still otherwise', 
     $bens = $mark($ben);
     $this->add($calendar, $ada);
     expect($mark($ben))->not->toBe($bens);
-    $this->withHeader('If-None-Match', '"'.$mark($ben).'"')->as($ben, 'GET', '/changes')->assertStatus(304);
+    expect($mark($ben)['access'])->toBe($bens['access'])->and($mark($ben)['events'])->not->toBe($bens['events']);
+    $this->withHeader('If-None-Match', '"'.implode($mark($ben)).'"')->as($ben, 'GET', '/changes')->assertStatus(304);
+});
+
+test('whatever is changed is answered with the marks after it; what is read or refused is not', function () {
+    [$ada, $ben] = [$this->person(), $this->person('Ben Oar')];
+    $calendar = $this->calendar($ada);
+    $marks = fn ($person): string => implode(' ', $this->as($person, 'GET', '/changes')->assertHeaderMissing('Changes')->json());
+    $input = ['calendar' => $calendar->slug, 'title' => 'Haul out', 'start' => '2026-11-02T09:00'];
+    $this->as($ada, 'POST', '/events', $input)->assertCreated()->assertHeader('Changes', $marks($ada));
+    // Of a change of what one sees, too: the calendar that was just made is among those whose events are marked.
+    $added = $this->as($ada, 'POST', '/calendars', ['name' => 'Slipway', 'colour' => 'ochre', 'mark' => 'pentagon'])->assertCreated();
+    $added->assertHeader('Changes', $marks($ada));
+    $this->as($ada, 'POST', '/events', ['calendar' => $added->json('slug')] + $input)->assertCreated()->assertHeader('Changes', $marks($ada));
+    $this->as($ben, 'POST', '/events', $input)->assertUnprocessable()->assertHeaderMissing('Changes');
+    expect($marks($ben))->not->toBe($marks($ada));
 });

@@ -81,7 +81,7 @@ test('a group that keeps something is not deleted; with another goes what was sh
 
 test('a change of a group shows in open browsers', function () {
     $group = $this->group('Riggers');
-    $mark = fn (): string => $this->as($this->ben, 'GET', '/changes')->json('mark');
+    $mark = fn (): array => $this->as($this->ben, 'GET', '/changes')->json();
     $before = $mark();
     ($this->put)($group, 'person', $this->ben->id);
     expect($mark())->not->toBe($before);

@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './generated/schema';
+import { takeMarks } from './marks';
 
 export type Schemas = components['schemas'];
 
@@ -30,6 +31,7 @@ const refusals: Middleware = {
         if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', csrfToken());
     },
     async onResponse({ response }) {
+        takeMarks(response);
         if (!response.ok) throw problemOf(response.status, await response.json().catch(() => null));
     },
     onError({ request }) {

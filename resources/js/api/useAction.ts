@@ -1,21 +1,26 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { toast } from '@/toast/toast';
 import { Problem } from './client';
+import { seeOwnChange } from './marks';
+import { changedBy, type Topic } from './queryKeys';
 
 type Options<Input, Answer> = {
     onDone?: (answer: Answer, input: Input) => void;
+    /** What is different after it: all that may be seen, or events alone. */
+    changes?: Topic;
     /** The form that it is done from says itself what is wrong. */
     quiet?: boolean;
 };
 
-/** Something that is done on the server; all that is on screen is asked of it anew afterwards. */
-export function useAction<Input = void, Answer = void>(act: (input: Input) => Promise<Answer>, { onDone, quiet = false }: Options<Input, Answer> = {}) {
+/** Something that is done on the server; what it changes of what is on screen is asked for anew afterwards. */
+export function useAction<Input = void, Answer = void>(act: (input: Input) => Promise<Answer>, { onDone, changes = 'access', quiet = false }: Options<Input, Answer> = {}) {
     const refresh = useRefresh();
     return useMutation({
         mutationFn: act,
         onSuccess: (answer, input) => {
             onDone?.(answer, input);
-            void refresh();
+            void refresh(changes);
         },
         onError: (error) => {
             if (!quiet) tellRefusal(error);
@@ -23,9 +28,21 @@ export function useAction<Input = void, Answer = void>(act: (input: Input) => Pr
     });
 }
 
-export function useRefresh(): () => Promise<void> {
+/** Asks anew for what is on screen after one has changed something oneself. */
+export function useRefresh(): (topic: Topic) => Promise<void> {
     const client = useQueryClient();
-    return () => client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' && queryKey[0] !== 'changes' });
+    return useCallback(
+        (topic: Topic) => {
+            seeOwnChange(topic);
+            return fetchAnew(client, topic);
+        },
+        [client],
+    );
+}
+
+/** Asks anew for all that a change makes old. */
+export async function fetchAnew(client: QueryClient, topic: Topic): Promise<void> {
+    await Promise.all(changedBy(topic).map((queryKey) => client.invalidateQueries({ queryKey })));
 }
 
 export function tellRefusal(error: unknown): void {

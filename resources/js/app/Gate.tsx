@@ -2,6 +2,7 @@ import { useRouterState } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Problem } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { Failed, Loading } from '@/components/States';
 import { useSession } from '@/features/session/useSession';
 import { epochNow } from '@/time/dates';
@@ -20,7 +21,7 @@ export function Gate() {
     const [endedAt, setEndedAt] = useState(0);
     useEffect(() => {
         const note = (error: unknown) => {
-            const person = client.getQueryData<{ person: unknown }>(['session'])?.person;
+            const person = client.getQueryData<{ person: unknown }>(queryKeys.session)?.person;
             if (error instanceof Problem && (error.status === 401 || error.status === 419) && person != null) setEndedAt(epochNow());
         };
         const queries = client.getQueryCache().subscribe((event) => event.type === 'updated' && event.action.type === 'error' && note(event.query.state.error));
@@ -39,7 +40,7 @@ export function Gate() {
         <>
             <Shell />
             {/* Signed in anew, the session is newer than its end. */}
-            {endedAt > session.dataUpdatedAt && <SignInAgain person={person} demo={demo} onBack={(again) => client.setQueryData(['session'], again)} />}
+            {endedAt > session.dataUpdatedAt && <SignInAgain person={person} demo={demo} onBack={(again) => client.setQueryData(queryKeys.session, again)} />}
         </>
     );
 }

@@ -1,36 +1,39 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { answered, api } from '@/api/client';
+import { topicOfChange } from '@/api/marks';
+import { queryKeys, type Topic } from '@/api/queryKeys';
+import { fetchAnew } from '@/api/useAction';
 
 const EVERY = 3000;
 
-/** Watches the change counter and fetches anew what is on screen when others have changed something. */
+/** Watches the marks of what changes, and asks anew for what others have changed of what is on screen. */
 export function useChanges(): void {
     const client = useQueryClient();
     const { data } = useQuery({
-        queryKey: ['changes'],
+        queryKey: queryKeys.changes,
         queryFn: ({ signal }) => answered(api.GET('/changes', { signal })),
         refetchInterval: EVERY,
         retry: false,
     });
-    const seen = useRef<string | undefined>(undefined);
     const fetching = useRef(false);
-    const again = useRef(false);
+    const waiting = useRef<Topic | null>(null);
     useEffect(() => {
-        const fetchAnew = async () => {
-            again.current = true;
+        const topic = data === undefined ? null : topicOfChange(data);
+        if (topic === null) return;
+        if (waiting.current !== 'access') waiting.current = topic;
+        const fetchWaiting = async () => {
             if (fetching.current) return;
             fetching.current = true;
             // What is under way is waited for, never begun anew: where others change things all the time and the way to
             // the server is slow, nothing would ever arrive otherwise.
-            while (again.current) {
-                again.current = false;
-                await client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'changes' && query.queryKey[0] !== 'session' });
+            while (waiting.current !== null) {
+                const next = waiting.current;
+                waiting.current = null;
+                await fetchAnew(client, next);
             }
             fetching.current = false;
         };
-        if (data === undefined) return;
-        if (seen.current !== undefined && seen.current !== data.mark) void fetchAnew();
-        seen.current = data.mark;
+        void fetchWaiting();
     }, [client, data]);
 }

@@ -494,7 +494,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A mark that is another as soon as anything one may see has changed. */
+        /** Marks that are others as soon as anything one may see has changed. Whatever is changed is answered with them, too (Changes: events access). */
         get: operations["getChanges"];
         put?: never;
         post?: never;
@@ -1889,8 +1889,11 @@ export interface components {
             words: string;
             revertable: boolean;
         };
-        ChangeMark: {
-            mark: string;
+        ChangeMarks: {
+            /** @description Of the events of the calendars that one sees */
+            events: string;
+            /** @description Of who may see what, and of whatever else is kept: whoever sees other calendars sees other events, too */
+            access: string;
         };
         Demo: {
             password: string;
@@ -3374,13 +3377,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The mark */
+            /** @description The marks */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ChangeMark"];
+                    "application/json": components["schemas"]["ChangeMarks"];
                 };
             };
             /** @description As before (If-None-Match) */

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { Paperclip, X } from 'lucide-react';
 import { useRef } from 'react';
 import { api, type Done, done, fileForm, type Schemas } from '@/api/client';
@@ -9,18 +8,14 @@ type Event = Schemas['Event'];
 
 /** Files that hang on an event. */
 export function EventFiles({ event }: { event: Event }) {
-    const client = useQueryClient();
     const tellDone = useTellDone();
     const input = useRef<HTMLInputElement>(null);
-    const said = ({ operation }: Done<unknown>, words: string) => {
-        void client.invalidateQueries({ queryKey: ['event'] });
-        tellDone(operation, words);
-    };
+    const said = ({ operation }: Done<unknown>, words: string) => tellDone(operation, words);
     const attach = useAction(
         (file: File) => done(api.POST('/events/{id}/attachments', { params: { path: { id: event.id } }, body: fileForm(file) })),
-        { quiet: true, onDone: (done) => said(done, `“${done.answer.name}” is attached.`) },
+        { quiet: true, changes: 'events', onDone: (done) => said(done, `“${done.answer.name}” is attached.`) },
     );
-    const detach = useAction((file: Schemas['Attachment']) => done(api.DELETE('/events/{id}/attachments/{attachment}', { params: { path: { id: event.id, attachment: file.id } } })), { onDone: (done, file) => said(done, `“${file.name}” is taken off.`) });
+    const detach = useAction((file: Schemas['Attachment']) => done(api.DELETE('/events/{id}/attachments/{attachment}', { params: { path: { id: event.id, attachment: file.id } } })), { changes: 'events', onDone: (done, file) => said(done, `“${file.name}” is taken off.`) });
     if (event.attachments.length === 0 && !event.mayChange) return null;
     const problem = problemOf(attach);
     return (

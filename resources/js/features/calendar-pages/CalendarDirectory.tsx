@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { answered, api } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { CheckField, Field, TextField } from '@/components/Field';
 import { Failed, Loading } from '@/components/States';
 import { useGroups } from '@/features/directory/useGroups';
@@ -11,7 +12,7 @@ type Sought = { q: string; keeper: string; group: string; category: string; arch
 
 function useDirectory({ group, ...sought }: Sought) {
     return useQuery({
-        queryKey: ['calendar directory', sought, group],
+        queryKey: queryKeys.calendarDirectory(sought, group),
         queryFn: ({ signal }) => answered(api.GET('/directory/calendars', { params: { query: { ...sought, ...(group === '' ? {} : { group: Number(group) }) } }, signal })),
         placeholderData: keepPreviousData,
     });

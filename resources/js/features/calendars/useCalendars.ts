@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
 import { answered, api, ifMatch, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useAction, useRefresh } from '@/api/useAction';
 
 export type Calendar = Schemas['Calendar'];
@@ -8,11 +9,11 @@ export type CalendarInput = Schemas['CalendarInput'];
 export type Category = Schemas['Category'];
 
 export function useCalendars() {
-    return useQuery({ queryKey: ['calendars'], queryFn: ({ signal }) => answered(api.GET('/calendars', { signal })) });
+    return useQuery({ queryKey: queryKeys.calendars, queryFn: ({ signal }) => answered(api.GET('/calendars', { signal })) });
 }
 
 export function useCategories() {
-    return useQuery({ queryKey: ['categories'], queryFn: ({ signal }) => answered(api.GET('/categories', { signal })) });
+    return useQuery({ queryKey: queryKeys.categories, queryFn: ({ signal }) => answered(api.GET('/categories', { signal })) });
 }
 
 export function useCalendarActions() {
@@ -20,8 +21,8 @@ export function useCalendarActions() {
     // A calendar shows in many places: all of them fetch anew.
     const refresh = useRefresh();
     const known = (saved: Calendar) => {
-        client.setQueryData<Calendar[]>(['calendars'], (before = []) => [...before.filter((each) => each.slug !== saved.slug), saved].sort((a, b) => a.name.localeCompare(b.name)));
-        void refresh();
+        client.setQueryData<Calendar[]>(queryKeys.calendars, (before = []) => [...before.filter((each) => each.slug !== saved.slug), saved].sort((a, b) => a.name.localeCompare(b.name)));
+        void refresh('access');
     };
     const create = useMutation({
         mutationFn: (input: CalendarInput) => answered(api.POST('/calendars', { body: input })),
@@ -41,14 +42,14 @@ export function useCalendarActions() {
     const remove = useMutation({
         mutationFn: (calendar: Calendar) => answered(api.DELETE('/calendars/{slug}', { params: { path: { slug: calendar.slug } } })),
         onSuccess: (_, calendar) => {
-            client.setQueryData<Calendar[]>(['calendars'], (before = []) => before.filter((each) => each.slug !== calendar.slug));
-            void refresh();
+            client.setQueryData<Calendar[]>(queryKeys.calendars, (before = []) => before.filter((each) => each.slug !== calendar.slug));
+            void refresh('access');
             toast(`“${calendar.name}” is deleted, with all that was on it.`, {
                 action: {
                     label: 'Undo',
                     onClick: () =>
                         void answered(api.POST('/calendars/{slug}/restore', { params: { path: { slug: calendar.slug } } })).then(() => {
-                            void refresh();
+                            void refresh('access');
                             toast(`“${calendar.name}” is back.`);
                         }),
                 },

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Failed, Loading } from '@/components/States';
@@ -11,7 +12,7 @@ type Entry = Schemas['LogEntry'];
 /** Who changed what and when, newest first; what can be taken back is taken back from here. */
 export function LogList({ slug }: { /** Of a calendar; without one, of people and groups. */ slug?: string }) {
     const log = useQuery({
-        queryKey: ['log', slug],
+        queryKey: queryKeys.log(slug),
         queryFn: ({ signal }) => answered(slug === undefined ? api.GET('/log', { signal }) : api.GET('/calendars/{slug}/log', { params: { path: { slug } }, signal })),
     });
     const revert = useAction(({ id }: Entry) => answered(slug === undefined ? api.POST('/log/{id}/revert', { params: { path: { id } } }) : api.POST('/calendars/{slug}/log/{id}/revert', { params: { path: { slug, id } } })), { onDone: (_, entry) => void toast(`Taken back: ${entry.words}.`) });

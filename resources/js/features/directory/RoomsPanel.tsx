@@ -3,6 +3,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { TextField } from '@/components/Field';
@@ -12,7 +13,7 @@ type Room = Schemas['Room'];
 
 /** The rooms that can be named for events: seen by everyone, kept by administrators. */
 export function RoomsPanel({ mayChange }: { mayChange: boolean }) {
-    const rooms = useQuery({ queryKey: ['rooms'], queryFn: ({ signal }) => answered(api.GET('/rooms', { signal })) });
+    const rooms = useQuery({ queryKey: queryKeys.rooms, queryFn: ({ signal }) => answered(api.GET('/rooms', { signal })) });
     const [name, setName] = useState('');
     const add = useAction((called: string) => answered(api.POST('/rooms', { body: { name: called } })), { quiet: true, onDone: () => setName('') });
     const remove = useAction((room: Room) => answered(api.DELETE('/rooms/{id}', { params: { path: { id: room.id } } })), {

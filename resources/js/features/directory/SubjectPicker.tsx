@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { useId, useState, type KeyboardEvent } from 'react';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { CONTROL } from '@/components/Field';
 
 type Found = Schemas['DirectoryEntry'];
@@ -16,7 +17,7 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group', kind
     const [open, setOpen] = useState(false);
     const [active, setActive] = useState(0);
     const found = useQuery({
-        queryKey: ['directory', words, kind, onRoom !== undefined],
+        queryKey: queryKeys.directory(words, kind, onRoom !== undefined),
         queryFn: ({ signal }) => answered(api.GET('/directory', { params: { query: { q: words, kind, rooms: onRoom !== undefined } }, signal })),
         enabled: open,
         placeholderData: (before) => before,

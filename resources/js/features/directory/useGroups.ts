@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 
 export type Group = Schemas['Group'];
 export type Member = Pick<Schemas['GroupMemberInput'], 'kind' | 'id'> & { name: string };
 
 export function useGroups() {
-    return useQuery({ queryKey: ['groups'], queryFn: ({ signal }) => answered(api.GET('/groups', { signal })) });
+    return useQuery({ queryKey: queryKeys.groups, queryFn: ({ signal }) => answered(api.GET('/groups', { signal })) });
 }
 
 /** What administrators do with groups. Whom it gives access or takes it from is asked of the server anew. */

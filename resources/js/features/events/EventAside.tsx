@@ -6,6 +6,7 @@ import { EventForm } from './EventForm';
 import { EventPanel } from './EventPanel';
 import { fetchEvent } from './useEventActions';
 import { type Scope } from './scope';
+import { queryKeys } from '@/api/queryKeys';
 
 /** The event that is open or being written, beside the sheet and never over it. */
 export function EventAside() {
@@ -43,7 +44,7 @@ function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope;
     const shown = editing === null ? occurrence : editing.scope;
     const client = useQueryClient();
     const { as } = useRota().search;
-    const asked = (scope: Scope) => ({ queryKey: ['event', id, scope, as], queryFn: () => fetchEvent(id, scope, as), staleTime: 0 });
+    const asked = (scope: Scope) => ({ queryKey: queryKeys.event(id, scope, as), queryFn: () => fetchEvent(id, scope, as), staleTime: 0 });
     // While it is being moved it is not asked for: what came back would be a version that is about to be another.
     const moving = useIsMutating({ mutationKey: ['move'] }) > 0;
     const event = useQuery({ ...asked(shown), enabled: !moving });

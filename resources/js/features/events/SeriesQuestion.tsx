@@ -4,6 +4,7 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { exceptionWords } from './exceptions';
 import { fetchEvent } from './useEventActions';
+import { queryKeys } from '@/api/queryKeys';
 
 type Props = {
     title: string;
@@ -20,7 +21,7 @@ type Props = {
 /** Asks whether a change means one time of a series, it and all that follow, or all of them; says what becomes of the others first. */
 export function SeriesQuestion({ title, doing, id, occurrence, onOne, onFollowing, onAll, onClose }: Props) {
     // Asked on its own: what a panel shows next is to be what the event is by then.
-    const event = useQuery({ queryKey: ['event', 'exceptions', id, occurrence], queryFn: () => fetchEvent(id, occurrence) });
+    const event = useQuery({ queryKey: queryKeys.event(id, 'exceptions', occurrence), queryFn: () => fetchEvent(id, occurrence) });
     const words = event.data === undefined ? null : exceptionWords(event.data, doing);
     const choose = (action: () => void) => () => {
         onClose();

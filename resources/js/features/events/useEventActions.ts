@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useContext } from 'react';
 import { answered, api, done, ifMatch, type Schemas } from '@/api/client';
-import { tellRefusal } from '@/api/useAction';
+import { queryKeys } from '@/api/queryKeys';
+import { tellRefusal, useRefresh } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
 import { RotaContext } from '@/features/sheet/RotaContext';
 import type { Sheet } from '@/features/sheet/useSheet';
@@ -23,8 +24,9 @@ export function fetchEvent(id: number, scope: Scope, as?: number): Promise<Event
 export function useEventActions() {
     const client = useQueryClient();
     const rota = useContext(RotaContext);
-    const refresh = () => client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'event', 'categories'].includes(String(queryKey[0])) });
-    const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(['calendars'])?.find((each) => each.slug === slug)?.name ?? slug;
+    const refreshAll = useRefresh();
+    const refresh = () => refreshAll('events');
+    const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(queryKeys.calendars)?.find((each) => each.slug === slug)?.name ?? slug;
     const tellDone = useTellDone();
 
     const create = useMutation({
@@ -71,8 +73,8 @@ export function useEventActions() {
             return done(api.PATCH('/events/{id}', { params: { path: { id: move.item.id }, query: scopeQuery(scope), header: ifMatch(event.version) }, body: part }));
         },
         onMutate: async ({ move, scope }) => {
-            await client.cancelQueries({ queryKey: ['sheet'] });
-            const sheets = client.getQueriesData<Sheet>({ queryKey: ['sheet'] });
+            await client.cancelQueries({ queryKey: queryKeys.sheets });
+            const sheets = client.getQueriesData<Sheet>({ queryKey: queryKeys.sheets });
             for (const [key, sheet] of sheets) {
                 if (sheet?.items === undefined) continue;
                 const taken = (each: Item) => ({ ...each, ...landed({ ...move, item: each }) });

@@ -1,16 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 
 export type Feed = Schemas['Feed'];
 
 export function useFeeds() {
-    return useQuery({ queryKey: ['feeds'], queryFn: ({ signal }) => answered(api.GET('/feeds', { signal })) });
+    return useQuery({ queryKey: queryKeys.feeds, queryFn: ({ signal }) => answered(api.GET('/feeds', { signal })) });
 }
 
 export function useFeedActions() {
     const client = useQueryClient();
-    const refresh = () => client.invalidateQueries({ queryKey: ['feeds'] });
+    const refresh = () => client.invalidateQueries({ queryKey: queryKeys.feeds });
     const create = useMutation({
         mutationFn: ({ calendar, input }: { calendar: string; input: Schemas['FeedInput'] }) => answered(api.POST('/calendars/{slug}/feeds', { params: { path: { slug: calendar } }, body: input })),
         onSuccess: refresh,

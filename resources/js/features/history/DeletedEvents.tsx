@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { answered, api, done, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Failed, Loading } from '@/components/States';
@@ -9,8 +10,9 @@ import { useTellDone } from './useTellDone';
 /** What was deleted from a calendar in the last 90 days, to be brought back. */
 export function DeletedEvents({ slug }: { slug: string }) {
     const tellDone = useTellDone();
-    const deleted = useQuery({ queryKey: ['deleted', slug], queryFn: ({ signal }) => answered(api.GET('/calendars/{slug}/deleted', { params: { path: { slug } }, signal })) });
+    const deleted = useQuery({ queryKey: queryKeys.deletedEvents(slug), queryFn: ({ signal }) => answered(api.GET('/calendars/{slug}/deleted', { params: { path: { slug } }, signal })) });
     const restore = useAction((event: Schemas['DeletedEvent']) => done(api.POST('/events/{id}/restore', { params: { path: { id: event.id } } })), {
+        changes: 'events',
         onDone: ({ operation }, event) => tellDone(operation, `“${event.title}” is back.`),
     });
     if (deleted.isError) return <Failed error={deleted.error} retry={() => void deleted.refetch()} />;

@@ -1,5 +1,6 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { answered, api, done, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Failed, Loading } from '@/components/States';
@@ -24,14 +25,11 @@ const DID: Record<Schemas['HistoryEntry']['kind'], string> = {
 
 /** What was done with an event, by whom and when; any earlier state can be put back. */
 export function EventHistory({ id, version }: { id: number; version: number }) {
-    const client = useQueryClient();
     const tellDone = useTellDone();
-    const history = useQuery({ queryKey: ['event', 'history', id, version], queryFn: ({ signal }) => answered(api.GET('/events/{id}/history', { params: { path: { id } }, signal })) });
+    const history = useQuery({ queryKey: queryKeys.eventHistory(id, version), queryFn: ({ signal }) => answered(api.GET('/events/{id}/history', { params: { path: { id } }, signal })) });
     const restore = useAction((entry: Schemas['HistoryEntry']) => done(api.POST('/events/{id}/history/{operation}/restore', { params: { path: { id, operation: entry.operation } } })), {
-        onDone: ({ operation }) => {
-            void client.invalidateQueries({ queryKey: ['event'] });
-            tellDone(operation, 'It is as it was before that.');
-        },
+        changes: 'events',
+        onDone: ({ operation }) => tellDone(operation, 'It is as it was before that.'),
     });
     if (history.isError) return <Failed error={history.error} retry={() => void history.refetch()} />;
     if (history.data === undefined) return <Loading what="its history" />;

@@ -1,15 +1,12 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
 import { toast } from '@/toast/toast';
 import { api } from '@/api/client';
-import { tellRefusal } from '@/api/useAction';
+import { tellRefusal, useRefresh } from '@/api/useAction';
 import { lastDone, lastUndone, turned } from './operations';
-
-const EVENTS = ['sheet', 'ruler', 'event', 'categories', 'deleted'];
 
 /** Undoes what was done with events, as a whole, and does it again. */
 export function useUndo() {
-    const client = useQueryClient();
+    const refresh = useRefresh();
     return useCallback(
         (operation: number, back: boolean) => {
             const turn = (to: boolean): Promise<void> =>
@@ -17,12 +14,12 @@ export function useUndo() {
                     .then(() => {
                         turned(operation, to);
                         toast(to ? 'Undone.' : 'Done again.', { action: { label: to ? 'Redo' : 'Undo', onClick: () => void turn(!to) } });
-                        return client.invalidateQueries({ predicate: ({ queryKey }) => EVENTS.includes(String(queryKey[0])) });
+                        return refresh('events');
                     })
                     .catch(tellRefusal);
             void turn(back);
         },
-        [client],
+        [refresh],
     );
 }
 

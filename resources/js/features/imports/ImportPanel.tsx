@@ -1,7 +1,8 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api, fileForm, Problem } from '@/api/client';
+import { useRefresh } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { FormProblem } from '@/components/Field';
 import type { Calendar } from '@/features/calendars/useCalendars';
@@ -13,7 +14,7 @@ const MOST_MEGABYTES = 20;
 
 /** Brings a file into a calendar: choose it, look at what it would do, bring it in. */
 export function ImportPanel({ calendar }: { calendar: Calendar }) {
-    const client = useQueryClient();
+    const refresh = useRefresh();
     const chooser = useRef<HTMLInputElement>(null);
     const preview = useMutation({
         mutationFn: (file: File) => {
@@ -28,7 +29,7 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
         mutationFn: (id: number) => answered(api.POST('/imports/{id}/apply', { params: { path: { id } } })),
         onSuccess: async (counts) => {
             preview.reset();
-            await client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'categories'].includes(String(queryKey[0])) });
+            await refresh('events');
             toast(`Brought into ${calendar.name}: ${counts.added} added, ${counts.changed} changed, ${counts.unchanged} already there.`);
         },
     });

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { answered, api } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { CONTROL } from '@/components/Field';
 import { SubjectPicker } from '@/features/directory/SubjectPicker';
 import { useCategories } from '@/features/calendars/useCalendars';
@@ -72,7 +73,7 @@ function WordsFilter() {
 function PeopleFilter() {
     const rota = useRota();
     const chosen = rota.search.people ?? [];
-    const names = useQuery({ queryKey: ['directory', 'people', chosen], queryFn: ({ signal }) => answered(api.GET('/directory', { params: { query: { 'people[]': chosen } }, signal })), enabled: chosen.length > 0 });
+    const names = useQuery({ queryKey: queryKeys.directory('people', chosen), queryFn: ({ signal }) => answered(api.GET('/directory', { params: { query: { 'people[]': chosen } }, signal })), enabled: chosen.length > 0 });
     const [met, setMet] = useState<Record<number, string>>({});
     const put = (people: number[]) => rota.go({ people: people.length === 0 ? undefined : people });
     return (

@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { Search } from 'lucide-react';
 import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
 import { answered, api, Problem } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { toast } from '@/toast/toast';
 import { Mark } from '@/components/Mark';
 import { useEventActions } from '@/features/events/useEventActions';
@@ -30,7 +31,7 @@ export function OneLineField({ className, onDone }: { className?: string; onDone
     const mayWrite = rota.search.as === undefined;
     const line = useLine(sought, rota.zone, plain, open && mayWrite);
     const found = useQuery({
-        queryKey: ['find', sought, rota.zone],
+        queryKey: queryKeys.find(sought, rota.zone),
         queryFn: ({ signal }) => answered(api.GET('/find', { params: { query: { q: sought, tz: rota.zone } }, signal })),
         enabled: open && sought !== '',
         placeholderData: keepPreviousData,

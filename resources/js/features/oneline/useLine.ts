@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { addDays, addMinutes } from '@/time/dates';
 import { knownOf } from '@/features/participants/participants';
 import type { Beginning } from '@/features/sheet/RotaContext';
@@ -9,7 +10,7 @@ export type UnderstoodLine = Schemas['UnderstoodLine'];
 /** What one line means as an event, told by the server as it is typed. */
 export function useLine(line: string, zone: string, plain: string[], enabled: boolean) {
     return useQuery({
-        queryKey: ['line', line, zone, plain],
+        queryKey: queryKeys.line(line, zone, plain),
         queryFn: ({ signal }) => answered(api.GET('/line', { params: { query: { line, tz: zone, 'plain[]': plain } }, signal })),
         placeholderData: keepPreviousData,
         enabled: enabled && line !== '',

@@ -3,6 +3,7 @@ import { Users, X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -20,10 +21,10 @@ const GIVABLE: Level[] = ['see', 'change', 'manage'];
 /** Who may look through an overlay, lay its layers or manage it, and who keeps it. */
 export function OverlaySharingDialog({ overlay, onClose }: { overlay: Overlay; onClose: () => void }) {
     const client = useQueryClient();
-    const sharing = useQuery({ queryKey: ['overlays', 'sharing', overlay.slug], queryFn: ({ signal }) => answered(api.GET('/overlays/{slug}/grants', { params: { path: { slug: overlay.slug } }, signal })) });
+    const sharing = useQuery({ queryKey: queryKeys.overlaySharing(overlay.slug), queryFn: ({ signal }) => answered(api.GET('/overlays/{slug}/grants', { params: { path: { slug: overlay.slug } }, signal })) });
     const [entry, setEntry] = useState<Entry | null>(null);
     const [level, setLevel] = useState<Level>('see');
-    const done = (saved: Sharing) => client.setQueryData(['overlays', 'sharing', overlay.slug], saved);
+    const done = (saved: Sharing) => client.setQueryData(queryKeys.overlaySharing(overlay.slug), saved);
     const put = useAction((grant: Schemas['GrantInput']) => answered(api.PUT('/overlays/{slug}/grants', { params: { path: { slug: overlay.slug } }, body: grant })), { onDone: done, quiet: true });
     const hand = useAction((to: Entry) => answered(api.PUT('/overlays/{slug}/keeper', { params: { path: { slug: overlay.slug } }, body: { kind: to.kind, id: to.id, stays: 'manage' } })), {
         onDone: (saved) => {

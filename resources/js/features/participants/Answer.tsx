@@ -9,7 +9,7 @@ type Given = Event['participants'][number]['answer'];
 
 /** Whether the viewer takes part, where they are asked to. */
 export function Answer({ event, answer }: { event: Event; answer: Given }) {
-    const give = useAction((chosen: keyof typeof ANSWERS) => answered(api.PUT('/events/{id}/answer', { params: { path: { id: event.id } }, body: { answer: chosen } })));
+    const give = useAction((chosen: keyof typeof ANSWERS) => answered(api.PUT('/events/{id}/answer', { params: { path: { id: event.id } }, body: { answer: chosen } })), { changes: 'events' });
     return (
         <span role="group" aria-label="Whether you take part" className="flex flex-wrap gap-1">
             {(Object.keys(ANSWERS) as (keyof typeof ANSWERS)[]).map((each) => (

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -15,7 +16,7 @@ type Thing = { what: 'calendar' | 'overlay'; slug: string; name: string };
 
 /** Marks somebody as having left; all that they keep is listed and handed over in the same step. */
 export function DepartureDialog({ person, onClose }: { person: DirectoryPerson; onClose: () => void }) {
-    const kept = useQuery({ queryKey: ['kept', person.id], queryFn: ({ signal }) => answered(api.GET('/people/{id}/kept', { params: { path: { id: person.id } }, signal })), staleTime: 0 });
+    const kept = useQuery({ queryKey: queryKeys.kept(person.id), queryFn: ({ signal }) => answered(api.GET('/people/{id}/kept', { params: { path: { id: person.id } }, signal })), staleTime: 0 });
     return (
         <Dialog open onOpenChange={onClose} wide title={`${person.name} has left`} about="They can come in no more, are in no group, and nothing is shared with them by name. What they added stays.">
             {kept.isError ? <Failed error={kept.error} /> : kept.data === undefined ? <Loading what="what they keep" /> : <Handover person={person} kept={kept.data} onClose={onClose} />}

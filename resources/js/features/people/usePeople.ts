@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 
 export type DirectoryPerson = Schemas['DirectoryPerson'];
@@ -8,7 +9,7 @@ export type Status = DirectoryPerson['status'];
 
 export function usePeople(words: string, status: Status | '', page: number) {
     return useQuery({
-        queryKey: ['people', words, status, page],
+        queryKey: queryKeys.people(words, status, page),
         queryFn: ({ signal }) => answered(api.GET('/people', { params: { query: { q: words, page, ...(status === '' ? {} : { status }) } }, signal })),
         placeholderData: keepPreviousData,
     });

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { api, type Done, done, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
@@ -12,28 +11,27 @@ type Event = Schemas['Event'];
 /** Where else an event is: pinned to further calendars, copied to one’s own, joined. */
 export function EventPlaces({ event }: { event: Event }) {
     const rota = useRota();
-    const client = useQueryClient();
     const calendars = useCalendars().data ?? [];
     const tellDone = useTellDone();
-    const said = ({ operation }: Done<unknown>, words: string) => {
-        void client.invalidateQueries({ queryKey: ['calendars'] });
-        tellDone(operation, words);
-    };
+    const said = ({ operation }: Done<unknown>, words: string) => tellDone(operation, words);
     const nameOf = (slug: string) => calendars.find((each) => each.slug === slug)?.name ?? slug;
     const pin = useAction((slug: string) => done(api.POST('/events/{id}/pins', { params: { path: { id: event.id } }, body: { calendar: slug } })), {
+        changes: 'events',
         onDone: (done, slug) => said(done, `Pinned to ${nameOf(slug)}: it is one event, and shows on both.`),
     });
     const unpin = useAction(({ calendar }: Schemas['Pin']) => done(api.DELETE('/events/{id}/pins/{slug}', { params: { path: { id: event.id, slug: calendar } } })), {
+        changes: 'events',
         onDone: (done, { name }) => said(done, `No longer on ${name}.`),
     });
     const copy = useAction(({ slug, occurrence }: { slug: string; occurrence: string | null }) => done(api.POST('/events/{id}/copies', { params: { path: { id: event.id }, query: { occurrence: occurrence ?? undefined } }, body: { calendar: slug } })), {
+        changes: 'events',
         onDone: (done) => {
             said(done, `Copied to ${nameOf(done.answer.calendar)}. The copy is its own event from now on.`);
             rota.go({ event: done.answer.id, occurrence: undefined });
         },
     });
     const join = useAction(() => done(api.POST('/events/{id}/join', { params: { path: { id: event.id } } })), { onDone: (done) => said(done, `You have joined. It is on ${done.answer.name}, too.`) });
-    const leave = useAction(() => done(api.DELETE('/events/{id}/join', { params: { path: { id: event.id } } })), { onDone: (done) => said(done, 'You no longer take part.') });
+    const leave = useAction(() => done(api.DELETE('/events/{id}/join', { params: { path: { id: event.id } } })), { changes: 'events', onDone: (done) => said(done, 'You no longer take part.') });
     if (event.busyOnly || rota.search.as !== undefined) return null;
     const targets = calendars.filter((each) => each.mayAdd);
     const unpinned = targets.filter((each) => each.slug !== event.calendar && !event.pins.some((there) => there.calendar === each.slug));

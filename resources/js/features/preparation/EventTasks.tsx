@@ -9,7 +9,7 @@ type Event = Schemas['Event'];
 /** What is to be prepared for an event, and what of it is done: by whoever does it, or may change the event. */
 export function EventTasks({ event }: { event: Event }) {
     const person = usePerson();
-    const tick = useAction(({ task, done }: { task: number; done: boolean }) => answered(api.PUT('/events/{id}/tasks/{task}/done', { params: { path: { id: event.id, task } }, body: { done, occurrence: event.occurrence } })));
+    const tick = useAction(({ task, done }: { task: number; done: boolean }) => answered(api.PUT('/events/{id}/tasks/{task}/done', { params: { path: { id: event.id, task } }, body: { done, occurrence: event.occurrence } })), { changes: 'events' });
     if (event.tasks.length === 0) return null;
     // Of a series, each of its times is prepared on its own.
     const ofSeries = event.repeat !== null && event.occurrence === null;

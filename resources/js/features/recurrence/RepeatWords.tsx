@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { answered, api, Problem } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import type { paths } from '@/api/generated/schema';
 import { formatDate } from '@/time/dates';
 import { ruleOf, type RepeatValues } from './repeatRule';
@@ -19,7 +20,7 @@ export function RepeatWords() {
     const end = unit === 'dates' ? {} : { until: ends === 'until' && until !== '' ? until : undefined, count: ends === 'count' && Number.isInteger(count) ? count : undefined };
     const asked = useDeferredValue(possible ? JSON.stringify({ rule: ruleOf({ unit, interval, weekdays, monthBy, ruleText }, start) ?? undefined, start, ...end, 'skipped[]': unit === 'dates' ? [] : skipped, 'extra[]': extra }) : '');
     const told = useQuery({
-        queryKey: ['repeat', asked],
+        queryKey: queryKeys.repeat(asked),
         queryFn: ({ signal }) => answered(api.GET('/repeat', { params: { query: JSON.parse(asked) as Asked }, signal })),
         enabled: asked !== '',
         placeholderData: keepPreviousData,

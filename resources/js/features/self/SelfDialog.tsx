@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
@@ -16,7 +17,7 @@ export function SelfDialog({ onClose }: { onClose: () => void }) {
     const [input, setInput] = useState({ name: person.name, timezone: person.timezone, workingHours: person.workingHours });
     const save = useAction(() => answered(api.PATCH('/session/person', { body: input })), {
         onDone: (session) => {
-            client.setQueryData(['session'], session);
+            client.setQueryData(queryKeys.session, session);
             toast('That is how you are known now.');
             onClose();
         },

@@ -3,6 +3,7 @@ import { useNavigate, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { PinLogo } from '@/components/PinLogo';
 import { answered, api } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
@@ -16,8 +17,8 @@ export function PasswordPage() {
     const [password, setPassword] = useState('');
     const set = useAction(() => answered(api.PUT('/session/password-link', { body: { email, token, password } })), {
         onDone: (session) => {
-            client.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
-            client.setQueryData(['session'], session);
+            client.removeQueries({ predicate: (query) => query.queryKey[0] !== queryKeys.session[0] });
+            client.setQueryData(queryKeys.session, session);
             // Within this site alone, whatever the address says.
             void navigate({ href: to.startsWith('/') && !to.startsWith('//') ? to : '/', replace: true });
         },

@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 
 
 export function useSession() {
-    return useQuery({ queryKey: ['session'], queryFn: ({ signal }) => answered(api.GET('/session', { signal })), staleTime: Infinity });
+    return useQuery({ queryKey: queryKeys.session, queryFn: ({ signal }) => answered(api.GET('/session', { signal })), staleTime: Infinity });
 }
 
 /** The person who is signed in; only below the sign-in page. */
@@ -17,7 +18,7 @@ export function useSignIn() {
     const client = useQueryClient();
     return useMutation({
         mutationFn: (credentials: { email: string; password: string }) => answered(api.POST('/session', { body: credentials })),
-        onSuccess: (session) => client.setQueryData(['session'], session),
+        onSuccess: (session) => client.setQueryData(queryKeys.session, session),
     });
 }
 
@@ -27,8 +28,8 @@ export function useSignOut() {
         mutationFn: () => answered(api.DELETE('/session')),
         // Nothing of one person's may be seen by the next at the same screen.
         onSuccess: async () => {
-            client.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
-            await client.resetQueries({ queryKey: ['session'] });
+            client.removeQueries({ predicate: (query) => query.queryKey[0] !== queryKeys.session[0] });
+            await client.resetQueries({ queryKey: queryKeys.session });
         },
     });
 }

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answered, api } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Field, FormProblem } from '@/components/Field';
@@ -15,7 +16,7 @@ export function PasteAddresses({ calendar, level, letter }: Props) {
     const [text, setText] = useState('');
     const give = useAction((pasted: string) => answered(api.POST('/calendars/{slug}/grants/addresses', { params: { path: { slug: calendar.slug } }, body: { text: pasted, level, letter } })), {
         onDone: (answer) => {
-            client.setQueryData(['sharing', calendar.slug], answer.sharing);
+            client.setQueryData(queryKeys.sharing(calendar.slug), answer.sharing);
             setText(answer.unknown.join('\n'));
         },
         quiet: true,

@@ -3,6 +3,7 @@ import { Globe, Users, X } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { CheckField, FormProblem } from '@/components/Field';
@@ -26,7 +27,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
     const [letter, setLetter] = useState(true);
     const [pasting, setPasting] = useState(false);
     const put = useAction((grant: Schemas['GrantInput']) => answered(api.PUT('/calendars/{slug}/grants', { params: { path: { slug: calendar.slug } }, body: grant })), {
-        onDone: (saved) => client.setQueryData(['sharing', calendar.slug], saved),
+        onDone: (saved) => client.setQueryData(queryKeys.sharing(calendar.slug), saved),
         quiet: true,
     });
     if (sharing.isError) return <Failed error={sharing.error} retry={() => void sharing.refetch()} />;

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useRota } from './RotaContext';
 import type { Span } from './useSheet';
 import { addDays, daysBetween } from '@/time/dates';
@@ -18,7 +19,7 @@ export function useDueTasks(span: Span): Map<string, DueTask[]> {
     const first = from < span.from ? from : span.from;
     const to = daysBetween(first, span.to) > MOST_DAYS ? addDays(first, MOST_DAYS) : span.to;
     const tasks = useQuery({
-        queryKey: ['event', 'tasks', first, to, zone],
+        queryKey: queryKeys.dueTasks(first, to, zone),
         queryFn: ({ signal }) => answered(api.GET('/tasks', { params: { query: { from: first, to, tz: zone } }, signal })),
         // Whoever looks as somebody else has nothing to prepare there.
         enabled: search.as === undefined,

@@ -1,5 +1,6 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import type { Grouping } from './rotaSearch';
 import { addDays, daysBetween } from '@/time/dates';
 
@@ -29,7 +30,7 @@ function sheetQuery(through: Through, span: Span) {
 
 export function useSheet(through: Through, span: Span, enabled: boolean) {
     return useQuery({
-        queryKey: ['sheet', through, span],
+        queryKey: queryKeys.sheet(through, span),
         queryFn: ({ signal }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, span) }, signal })),
         placeholderData: keepPreviousData,
         enabled,
@@ -38,7 +39,7 @@ export function useSheet(through: Through, span: Span, enabled: boolean) {
 
 export function useRuler(through: Through, span: Span, enabled: boolean) {
     return useQuery({
-        queryKey: ['ruler', through, span],
+        queryKey: queryKeys.ruler(through, span),
         queryFn: ({ signal }) => answered(api.GET('/ruler', { params: { query: windowQuery(through, span) }, signal })),
         placeholderData: keepPreviousData,
         enabled,
@@ -55,7 +56,7 @@ export function listDays(first: number, pages: number): number {
 /** Sheets one after the other, without end: a list goes on as it is read. */
 export function useEndlessSheet(through: Through, span: Span) {
     return useInfiniteQuery({
-        queryKey: ['sheet', 'endless', through, span],
+        queryKey: queryKeys.endlessSheet(through, span),
         initialPageParam: span,
         queryFn: ({ signal, pageParam }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, pageParam) }, signal })),
         getNextPageParam: (_, __, { to, from }) => ({ from: to, to: addDays(to, nextDays(daysBetween(from, to))) }),

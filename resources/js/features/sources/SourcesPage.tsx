@@ -1,8 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { RefreshCw } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api, Problem, type Schemas } from '@/api/client';
+import { useRefresh } from '@/api/useAction';
+import { queryKeys } from '@/api/queryKeys';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
 import { InkPicker } from '@/components/InkPicker';
@@ -16,7 +18,7 @@ type Source = Schemas['Source'];
 type Counts = Schemas['ImportCounts'];
 
 function useSources() {
-    return useQuery({ queryKey: ['sources'], queryFn: ({ signal }) => answered(api.GET('/sources', { signal })) });
+    return useQuery({ queryKey: queryKeys.sources, queryFn: ({ signal }) => answered(api.GET('/sources', { signal })) });
 }
 
 /** What is subscribed to from outside. */
@@ -50,12 +52,12 @@ export function SourcesPage() {
 }
 
 function SubscribeForm({ onClose }: { onClose: () => void }) {
-    const client = useQueryClient();
+    const fresh = useRefresh();
     const [input, setInput] = useState<Schemas['SourceInput']>({ url: '', name: '', colour: 'pine', mark: 'waves' });
     const create = useMutation({
         mutationFn: () => answered(api.POST('/sources', { body: input })),
         onSuccess: async (source) => {
-            await client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+            await fresh('access');
             toast(`“${source.calendar.name}” is a calendar of yours now: ${source.history[0]?.counts?.added ?? 0} events.`);
             onClose();
         },
@@ -89,11 +91,11 @@ function SubscribeForm({ onClose }: { onClose: () => void }) {
 }
 
 function SourceCard({ source }: { source: Source }) {
-    const client = useQueryClient();
+    const fresh = useRefresh();
     const refresh = useMutation({
         mutationFn: () => answered(api.POST('/sources/{id}/refresh', { params: { path: { id: source.id } } })),
         onSuccess: async (saved) => {
-            await client.invalidateQueries({ predicate: ({ queryKey }) => ['sources', 'sheet', 'ruler'].includes(String(queryKey[0])) });
+            await fresh('events');
             const latest = saved.history[0];
             if (latest?.error) toast.error(latest.error);
             else toast(`${saved.calendar.name}: ${told(latest?.counts ?? null)}.`);

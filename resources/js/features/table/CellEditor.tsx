@@ -1,6 +1,7 @@
 import { useQueryClient, type InfiniteData } from '@tanstack/react-query';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Problem, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { problemOf } from '@/api/useAction';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
@@ -35,14 +36,14 @@ export function CellEditor({ row, column, first, onDone }: Props) {
             {
                 onSuccess: () => {
                     // Its next cell may be written before the table is there anew.
-                    client.setQueriesData<InfiniteData<Schemas['Table']>>({ queryKey: ['sheet', 'table'] }, (data) => data && { ...data, pages: data.pages.map((page) => ({ ...page, rows: page.rows.map((each) => (each.id === row.id ? { ...each, version: each.version + 1 } : each)) })) });
+                    client.setQueriesData<InfiniteData<Schemas['Table']>>({ queryKey: queryKeys.tables }, (data) => data && { ...data, pages: data.pages.map((page) => ({ ...page, rows: page.rows.map((each) => (each.id === row.id ? { ...each, version: each.version + 1 } : each)) })) });
                     onDone(to);
                 },
                 onError: (error) => {
                     leaving.current = null;
                     if (!(error instanceof Problem) || error.status !== 412) return;
                     version.current = (error.current as { version: number }[])[0]?.version ?? version.current;
-                    void client.invalidateQueries({ queryKey: ['sheet', 'table'] });
+                    void client.invalidateQueries({ queryKey: queryKeys.tables });
                 },
             },
         );

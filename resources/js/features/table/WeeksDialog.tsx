@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answered, api, done, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
@@ -13,7 +13,6 @@ import { addDays, formatDate, startOfWeek } from '@/time/dates';
 /** Lays the events of one week over other weeks, leaving out the days that a calendar of closures names. */
 export function WeeksDialog({ onClose }: { onClose: () => void }) {
     const rota = useRota();
-    const client = useQueryClient();
     const tellDone = useTellDone();
     const calendars = useCalendars().data ?? [];
     const targets = calendars.filter((each) => each.mayAdd);
@@ -25,8 +24,8 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
     const preview = useMutation({ mutationFn: () => answered(api.POST('/weeks/preview', { body: input })) });
     const lay = useAction(() => done(api.POST('/weeks', { body: input })), {
         quiet: true,
+        changes: 'events',
         onDone: ({ answer, operation }) => {
-            void client.invalidateQueries({ queryKey: ['sheet'] });
             tellDone(operation, `${answer.events} series ${answer.events === 1 ? 'is' : 'are'} added.`);
             onClose();
         },

@@ -1,5 +1,6 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { answered, api, type Done, done, Problem, type Schemas } from '@/api/client';
+import { useRefresh } from '@/api/useAction';
 import { useTellDone } from '@/features/history/useTellDone';
 
 export type BulkInput = Schemas['BulkInput'];
@@ -10,7 +11,7 @@ const PAUSE = 1500;
 
 /** Changes many events as one; where the answer is lost, asks what became of it: all was done, or nothing. */
 export function useBulk(said: (events: number) => string) {
-    const client = useQueryClient();
+    const refresh = useRefresh();
     const tellDone = useTellDone();
     return useMutation({
         mutationFn: async (input: BulkInput): Promise<Done<Schemas['BulkDone']>> => {
@@ -25,7 +26,7 @@ export function useBulk(said: (events: number) => string) {
             }
         },
         onSuccess: ({ answer, operation }) => {
-            void client.invalidateQueries({ predicate: ({ queryKey }) => ['sheet', 'ruler', 'event', 'categories', 'deleted'].includes(String(queryKey[0])) });
+            void refresh('events');
             tellDone(operation, said(answer.events));
         },
     });

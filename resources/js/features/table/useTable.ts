@@ -1,5 +1,6 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { windowQuery, type Span, type Through } from '@/features/sheet/useSheet';
 import type { Column } from './columns';
 
@@ -17,7 +18,7 @@ function query({ through, span, status, sorting }: Asked) {
 /** The events of a window as rows, page after page as one reads on. */
 export function useTable(asked: Asked) {
     return useInfiniteQuery({
-        queryKey: ['sheet', 'table', asked],
+        queryKey: queryKeys.table(asked),
         initialPageParam: 0,
         queryFn: ({ signal, pageParam }) => answered(api.GET('/table', { params: { query: { ...query(asked), cursor: pageParam } }, signal })),
         getNextPageParam: (page) => page.next,

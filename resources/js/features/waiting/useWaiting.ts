@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { LEVELS, type Level } from '@/features/access/levels';
 
@@ -9,7 +10,7 @@ type Request = Schemas['RequestWaiting'];
 
 /** Invitations to answer, requests to decide, answers to one's own. */
 export function useWaiting() {
-    return useQuery({ queryKey: ['waiting'], queryFn: ({ signal }) => answered(api.GET('/waiting', { signal })) });
+    return useQuery({ queryKey: queryKeys.waiting, queryFn: ({ signal }) => answered(api.GET('/waiting', { signal })) });
 }
 
 export function useWaitingCount(): number {

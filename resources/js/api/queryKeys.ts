@@ -1,0 +1,54 @@
+/**
+ * By what changes arrive: of events, or of who may see what and of everything else that is kept. Whoever may see other
+ * calendars sees other events, so a change of access is one of events, too.
+ */
+export type Topic = 'events' | 'access';
+
+const events = <Rest extends readonly unknown[]>(...rest: Rest) => ['events', ...rest] as const;
+const access = <Rest extends readonly unknown[]>(...rest: Rest) => ['access', ...rest] as const;
+
+/** The names under which answers are kept. The first word of a name is the topic with which it is asked for anew. */
+export const queryKeys = {
+    /** What is told of oneself and of changes: no change of others makes it old. */
+    session: ['session'] as const,
+    changes: ['changes'] as const,
+    repeat: (asked: string) => ['repeat', asked] as const,
+
+    sheets: events('sheet'),
+    sheet: (...asked: unknown[]) => events('sheet', 'window', ...asked),
+    endlessSheet: (...asked: unknown[]) => events('sheet', 'endless', ...asked),
+    tables: events('sheet', 'table'),
+    table: (asked: unknown) => events('sheet', 'table', asked),
+    ruler: (...asked: unknown[]) => events('ruler', ...asked),
+    event: (id: number, ...asked: unknown[]) => events('event', id, ...asked),
+    eventHistory: (id: number, version: number) => events('history', id, version),
+    dueTasks: (...asked: unknown[]) => events('tasks', ...asked),
+    deletedEvents: (slug: string) => events('deleted', slug),
+    find: (...asked: unknown[]) => events('find', ...asked),
+    /** New ones come with events; calendars are found by those of their events. */
+    categories: events('categories'),
+    calendarDirectory: (...asked: unknown[]) => events('calendar directory', ...asked),
+    sources: events('sources'),
+
+    calendars: access('calendars'),
+    overlays: access('overlays'),
+    overlaySharing: (slug: string) => access('overlay sharing', slug),
+    sharing: (slug: string) => access('sharing', slug),
+    reach: (...asked: unknown[]) => access('reach', ...asked),
+    managers: (slug: string) => access('managers', slug),
+    waiting: access('waiting'),
+    log: (slug: string | undefined) => access('log', slug),
+    feeds: access('feeds'),
+    directory: (...asked: unknown[]) => access('directory', ...asked),
+    groups: access('groups'),
+    rooms: access('rooms'),
+    people: (...asked: unknown[]) => access('people', ...asked),
+    kept: (person: number) => access('kept', person),
+    /** A line is understood by the names of calendars, people and the like. */
+    line: (...asked: unknown[]) => access('line', ...asked),
+};
+
+/** The beginnings of the names of all that a change makes old. */
+export function changedBy(topic: Topic): readonly (readonly [Topic])[] {
+    return topic === 'access' ? [['access'], ['events']] : [['events']];
+}
