@@ -1,6 +1,7 @@
 <?php
 
 use App\Api\Description;
+use App\Api\Words;
 use App\Directory\Person;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
@@ -74,6 +75,10 @@ Artisan::command('rota:add-person {name} {email} {--administrator}', function (s
 Artisan::command('rota:openapi', function (Description $description): void {
     $this->output->write($description->json()."\n", false, Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
 })->purpose('Prints the OpenAPI description of the API');
+
+Artisan::command('rota:words', function (Words $words): void {
+    $this->output->write($words->typeScript(), false, Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+})->purpose('Prints what the front end says of levels and the like, as TypeScript');
 
 Schedule::command('rota:refresh-sources')->everyMinute();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');

@@ -6,6 +6,7 @@ use App\Directory\Person;
 use App\Http\InputList;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
+use App\Overlays\RowMoveInput;
 use App\Participants\ParticipantsInput;
 use App\Preparation\TasksInput;
 use App\Recurrence\RepeatInput;
@@ -55,6 +56,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'reminders', description: 'Minutes before the start; others that a file brought stay', type: 'array', items: new OA\Items(type: 'integer')),
     new OA\Property(property: 'tasks', description: 'The preparation list as it is to be; of the series, whatever time of it is changed', type: 'array', items: new OA\Items(ref: '#/components/schemas/TaskInput')),
     new OA\Property(property: 'participants', description: 'Those whom the directory knows; others stay', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
+    new OA\Property(property: 'row', allOf: [new OA\Schema(ref: '#/components/schemas/RowMoveInput')]),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
 ])]
 final class EventInput extends FormRequest
@@ -93,7 +95,7 @@ final class EventInput extends FormRequest
             'joinable' => ['sometimes', 'boolean'],
             'reminders' => ['sometimes', 'array', 'max:10'],
             'reminders.*' => ['integer', 'between:0,'.self::LONGEST_REMINDER],
-        ] + RepeatInput::rules() + TasksInput::RULES;
+        ] + RepeatInput::rules() + RowMoveInput::rules() + TasksInput::RULES;
     }
 
     /** @return array<string, string> */
@@ -111,6 +113,8 @@ final class EventInput extends FormRequest
             'description.max' => 'The text has at most 60,000 characters.',
             'categories.max' => 'An event has at most 20 categories.',
             'categories.*.max' => 'A category has at most 80 characters.',
+            'repeat.pick.prohibits' => 'Pick a repeat or write its rule, not both.',
+            'repeat.pick.weekdays.required_if' => 'Choose at least one weekday.',
             'repeat.count.prohibits' => 'Choose one end: a date or a number of times.',
         ];
     }
@@ -123,7 +127,7 @@ final class EventInput extends FormRequest
     public function event(?Event $before, string $uid, string $defaultZone): Event
     {
         try {
-            return new Event(
+            $event = new Event(
                 uid: $uid,
                 timing: $this->timing($before, $defaultZone),
                 contents: $this->contents($before?->contents),
@@ -136,6 +140,8 @@ final class EventInput extends FormRequest
                 foreign: $this->filled('colour') ? ($before->foreign ?? new ForeignContent)->without('COLOR') : $before->foreign ?? new ForeignContent,
                 sequence: $before === null ? 0 : $before->sequence + 1,
             );
+
+            return $this->has('row') ? RowMoveInput::move($this->validated('row'))->apply($event) : $event;
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
         }
@@ -166,6 +172,14 @@ final class EventInput extends FormRequest
         $person = $this->validated('organiser') === null ? null : Person::query()->findOrFail($this->validated('organiser'));
 
         return $person === null ? null : Participant::ofPerson($person->id, $person->email, $person->name, ParticipantRole::Required);
+    }
+
+    /** @return list<string> those that it names, of which there may be no such yet */
+    public function namedCategories(): array
+    {
+        $to = $this->input('row.by') === 'category' ? [trim((string) $this->validated('row.to'))] : [];
+
+        return array_values(array_filter([...$this->validated('categories', []), ...$to], static fn (string $name): bool => $name !== ''));
     }
 
     /** Whether it says itself which dates of a series are left out, as they are meant to stand. */

@@ -12,12 +12,15 @@ use App\Pins\EventPins;
 use App\Preparation\TaskData;
 use App\Recurrence\ChangedTimeData;
 use App\Recurrence\RepeatData;
+use App\Recurrence\RepeatPickData;
+use App\Recurrence\ScopeWordsData;
 use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Reminders;
+use PinnedRota\Core\Recurrence\ExceptionWords;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceWords;
 use PinnedRota\Core\Recurrence\SeriesDate;
@@ -75,7 +78,7 @@ final class EventPresenter
             categories: $contents->categories,
             participants: $full ? EventParticipantData::ofEvent($event) : [],
             organiser: $full ? OrganiserData::of($head, $event) : null,
-            repeat: $full ? $this->repeat($head) : null,
+            repeat: $full ? $this->repeat($head, (string) $time) : null,
             priority: $contents->priority,
             colour: $contents->colour,
             reminders: $full ? array_values(array_filter(array_map(Reminders::minutes(...), $event->reminders), is_int(...))) : [],
@@ -98,7 +101,7 @@ final class EventPresenter
         );
     }
 
-    private function repeat(EventRecord $head): ?RepeatData
+    private function repeat(EventRecord $head, string $time): ?RepeatData
     {
         $master = $this->translator->event($head);
         $set = $master->timing->recurrence;
@@ -107,6 +110,8 @@ final class EventPresenter
         }
         $rule = count($set->rules) === 1 ? $set->rules[0] : null;
         $tell = static fn (EventTime $time): string => SeriesDate::tell($time, $master->timing->start);
+        $changed = $head->overrides->sortBy('recurrence_id')->mapWithKeys(fn (EventRecord $row): array => [(string) $row->recurrence_id => $this->translator->timing($row)->start]);
+        $exceptions = new ExceptionWords($changed->map(static fn (EventTime $start): LocalDateTime => $start->local)->all(), $time, count($set->skippedDates));
 
         return new RepeatData(
             words: RecurrenceWords::of($set, $master->timing->start),
@@ -117,8 +122,10 @@ final class EventPresenter
             count: $rule?->count,
             skipped: array_map($tell, $set->skippedDates),
             extra: array_map(static fn (ExtraDate $date): string => $tell($date->start), $set->extraDates),
-            changed: $head->overrides->map(fn (EventRecord $row): ChangedTimeData => new ChangedTimeData((string) $row->recurrence_id, self::time($this->translator->timing($row)->start)))
-                ->sortBy('occurrence')->values()->all(),
+            changed: $changed->map(static fn (EventTime $start, string $time): ChangedTimeData => new ChangedTimeData($time, self::time($start)))->values()->all(),
+            pick: $rule === null ? null : RepeatPickData::of($rule, $master->timing->start->local),
+            changing: ScopeWordsData::of($exceptions->changing()),
+            deleting: ScopeWordsData::of($exceptions->deleting()),
         );
     }
 

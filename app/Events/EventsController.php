@@ -92,9 +92,7 @@ final class EventsController
             throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
         }
         $home = $this->viewer->calendars()[$head->calendar_id];
-        if ($input->has('categories')) {
-            $this->targets->demandCategories($target ?? $home, $input->validated('categories'));
-        }
+        $this->targets->demandCategories($target ?? $home, $input->namedCategories());
         $series = $this->seen->load($head);
         $commands = $following
             ? $this->following($head, $series, $occurrence, $input, $home->calendar->timezone)

@@ -30,15 +30,8 @@ final class SheetController
         $slugs = $calendars->map(fn ($each): string => $each->calendar->slug)->all();
 
         return new JsonResponse(new SheetData(
-            layers: array_map(static fn (DrawnLayer $layer): SheetLayerData => new SheetLayerData(
-                $layer->name, $layer->about, $layer->colour, $layer->mark, $layer->pattern,
-                array_map(static fn (int $id): string => $slugs[$id], $layer->calendarIds),
-                collect($layer->calendarIds)->map(static fn (int $id) => $calendars[$id])->first(static fn ($each): bool => ! $sheet->readOnly && $each->mayAdd())?->calendar->slug,
-            ), $sheet->layers),
-            rows: array_map(static fn (SheetRow $row): SheetRowData => new SheetRowData(
-                $row->key, $row->name, $row->calendarId === null ? null : $slugs[$row->calendarId],
-                $row->calendarId !== null && ! $sheet->readOnly && $calendars[$row->calendarId]->mayAdd() ? $slugs[$row->calendarId] : null,
-            ), $sheet->rows),
+            layers: array_map(static fn (DrawnLayer $layer): SheetLayerData => SheetLayerData::of($layer, $calendars, $sheet->readOnly), $sheet->layers),
+            rows: array_map(static fn (SheetRow $row): SheetRowData => SheetRowData::of($row, $calendars, $sheet->readOnly), $sheet->rows),
             items: array_map(static fn (SheetItem $item): SheetItemData => $item->tell($query->zone, $slugs), $sheet->items),
             categories: array_map(static fn (string $name, int $count): CategoryCountData => new CategoryCountData($name, $count), array_map(strval(...), array_keys($sheet->categories)), array_values($sheet->categories)),
             closed: array_map(static fn (int $day, string $title): ClosedDayData => new ClosedDayData(self::date($day), $title), array_keys($sheet->closed), array_values($sheet->closed)),

@@ -2,6 +2,8 @@
 
 namespace App\Overlays;
 
+use App\Access\AccessibleCalendar;
+use Illuminate\Support\Collection;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Overlay\Pattern;
@@ -10,6 +12,7 @@ use PinnedRota\Core\Overlay\Pattern;
 final readonly class SheetLayerData
 {
     /**
+     * @param  ?string  $refusal  Why nothing can be put into it; null where something can
      * @param  list<string>  $calendars
      */
     public function __construct(
@@ -20,6 +23,19 @@ final readonly class SheetLayerData
         public Pattern $pattern,
         public array $calendars,
         public ?string $target,
+        public ?string $refusal,
     ) {
+    }
+
+    /** @param  Collection<int, AccessibleCalendar>  $calendars  those that the viewer sees, by id */
+    public static function of(DrawnLayer $layer, Collection $calendars, bool $readOnly): self
+    {
+        $shown = collect($layer->calendarIds)->map(static fn (int $id) => $calendars[$id]);
+        $target = $readOnly ? null : $shown->first(static fn (AccessibleCalendar $each): bool => $each->mayAdd());
+
+        return new self(
+            $layer->name, $layer->about, $layer->colour, $layer->mark, $layer->pattern, $shown->map(static fn (AccessibleCalendar $each): string => $each->calendar->slug)->all(),
+            $target?->calendar->slug, $target === null ? "You may not add to {$layer->name}." : null,
+        );
     }
 }

@@ -7,12 +7,19 @@ use App\Http\Rules\WallTime;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Recurrence\MonthBy;
+use PinnedRota\Core\Recurrence\RepeatUnit;
+use PinnedRota\Core\Recurrence\WeekdayRule;
 
 final class RepeatController
 {
     #[OA\Get(path: '/repeat', operationId: 'tellRepeat', summary: 'A repeat in words, with the next days that it falls on.', tags: ['events'],
         parameters: [
-            new OA\QueryParameter(name: 'rule', required: false, description: 'RRULE without its end; none where only the extra dates repeat it', schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'rule', required: false, description: 'RRULE without its end; none where it is picked, or where only the extra dates repeat it', schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'unit', required: false, description: 'Of a repeat that is picked', schema: new OA\Schema(type: 'string', enum: RepeatUnit::class)),
+            new OA\QueryParameter(name: 'interval', required: false, schema: new OA\Schema(type: 'integer')),
+            new OA\QueryParameter(name: 'weekdays[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string', enum: WeekdayRule::NAMES))),
+            new OA\QueryParameter(name: 'monthBy', required: false, schema: new OA\Schema(type: 'string', enum: MonthBy::class)),
             new OA\QueryParameter(name: 'start', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
             new OA\QueryParameter(name: 'until', required: false, description: 'The last day, inclusive', schema: new OA\Schema(type: 'string', format: 'date')),
             new OA\QueryParameter(name: 'count', required: false, schema: new OA\Schema(type: 'integer')),
@@ -22,8 +29,10 @@ final class RepeatController
         responses: [new Answers(RepeatToldData::class, 'Words and days')])]
     public function show(Request $request): JsonResponse
     {
-        $input = $request->validate([
-            'rule' => ['required_without:extra', 'nullable', 'string', 'max:500'], 'start' => ['required', 'string', new WallTime],
+        // What is picked is told in words of its own in an address, and is one thing everywhere else.
+        $request->mergeIfMissing($request->has('unit') ? ['pick' => $request->only(['unit', 'interval', 'weekdays', 'monthBy'])] : []);
+        $input = $request->validate(RepeatInput::pickRules('pick') + [
+            'rule' => ['required_without_all:extra,pick', 'nullable', 'string', 'max:500'], 'start' => ['required', 'string', new WallTime],
             'until' => ['sometimes', 'nullable', 'string', new WallTime], 'count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:until'],
             'skipped' => ['sometimes', 'array', 'max:1000'], 'skipped.*' => ['string', new WallTime],
             'extra' => ['sometimes', 'array', 'max:1000'], 'extra.*' => ['string', new WallTime],

@@ -11,6 +11,9 @@ final readonly class RepeatData
      * @param  ?string  $until  The last day, inclusive
      * @param  list<string>  $skipped
      * @param  list<string>  $extra
+     * @param  ?RepeatPickData  $pick  As it is picked in a form; null where it has more than there is to pick
+     * @param  ScopeWordsData  $changing  What becomes of other times when this is changed
+     * @param  ScopeWordsData  $deleting  What becomes of other times when this is deleted
      * @param  list<ChangedTimeData>  $changed  Times that were changed on their own
      */
     public function __construct(
@@ -22,6 +25,9 @@ final readonly class RepeatData
         public array $skipped,
         public array $extra,
         public array $changed,
+        public ?RepeatPickData $pick,
+        public ScopeWordsData $changing,
+        public ScopeWordsData $deleting,
     ) {
     }
 }

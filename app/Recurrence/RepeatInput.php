@@ -3,20 +3,26 @@
 namespace App\Recurrence;
 
 use App\Http\Rules\WallTime;
+use Illuminate\Validation\Rule as ValidationRule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Recurrence\MonthBy;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\RepeatPick;
+use PinnedRota\Core\Recurrence\RepeatUnit;
 use PinnedRota\Core\Recurrence\Rule;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Recurrence\SeriesDate;
+use PinnedRota\Core\Recurrence\WeekdayRule;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** How an input says that an event repeats: a rule, its end, the dates left out of it and added to it. */
-#[OA\Schema(schema: 'RepeatInput', required: ['rule'], properties: [
-    new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE (RFC 5545, 3.3.10); its end is told beside it. Null where only the extra dates repeat it'),
+#[OA\Schema(schema: 'RepeatInput', required: [], properties: [
+    new OA\Property(property: 'pick', description: 'As it is picked in a form, as the start has it', allOf: [new OA\Schema(ref: '#/components/schemas/RepeatPick')]),
+    new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE (RFC 5545, 3.3.10); its end is told beside it. Without it and without a pick, only the extra dates repeat it'),
     new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
     new OA\Property(property: 'count', type: 'integer', nullable: true),
     new OA\Property(property: 'skipped', description: 'Dates that are left out; where they are not told, they stay and move along with the start', type: 'array', items: new OA\Items(type: 'string')),
@@ -30,12 +36,26 @@ final class RepeatInput
         return [
             'repeat' => ['sometimes', 'nullable', 'array'],
             'repeat.rule' => ['sometimes', 'nullable', 'string', 'max:500'],
+        ] + self::pickRules('repeat.pick') + [
             'repeat.count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:repeat.until'],
             'repeat.skipped' => ['sometimes', 'array', 'max:1000'],
             'repeat.extra' => ['sometimes', 'array', 'max:1000'],
             'repeat.until' => ['sometimes', 'nullable', 'string', new WallTime],
             'repeat.skipped.*' => ['string', new WallTime],
             'repeat.extra.*' => ['string', new WallTime],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function pickRules(string $at): array
+    {
+        return [
+            $at => ['sometimes', 'array', 'prohibits:'.str_replace('pick', 'rule', $at)],
+            "{$at}.unit" => ["required_with:{$at}", ValidationRule::enum(RepeatUnit::class)],
+            "{$at}.interval" => ['sometimes', 'integer', 'between:1,999'],
+            "{$at}.weekdays" => ["required_if:{$at}.unit,week", 'array', 'max:7'],
+            "{$at}.weekdays.*" => ['required', ValidationRule::in(WeekdayRule::NAMES)],
+            "{$at}.monthBy" => ['sometimes', ValidationRule::enum(MonthBy::class)],
         ];
     }
 
@@ -47,7 +67,7 @@ final class RepeatInput
      */
     public static function set(array $repeat, EventTime $start, RecurrenceSet $before, ?EventTime $was, string $at = 'repeat.'): RecurrenceSet
     {
-        $rules = empty($repeat['rule']) ? [] : [self::rule($repeat, $start, $at)];
+        $rules = empty($repeat['rule']) && empty($repeat['pick']) ? [] : [self::rule($repeat, $start, $at)];
         $told = static fn (EventTime $time): string => SeriesDate::tell($time, $was ?? $start);
         $skipped = $before->skippedDates;
         $extra = $before->extraDates;
@@ -76,10 +96,27 @@ final class RepeatInput
             throw ValidationException::withMessages(["{$at}until" => 'The repeat ends before the event starts.']);
         }
         try {
-            return (new RuleParser)->parse($repeat['rule'])->ending(isset($repeat['count']) ? (int) $repeat['count'] : null, $until, $start);
+            $rule = empty($repeat['pick']) ? (new RuleParser)->parse($repeat['rule']) : self::picked($repeat['pick'])->rule($start->local);
+
+            return $rule->ending(isset($repeat['count']) ? (int) $repeat['count'] : null, $until, $start);
         } catch (InvalidRule $problem) {
-            throw ValidationException::withMessages(["{$at}rule" => preg_match('/BYDAY=(;|$)/', $repeat['rule']) === 1 ? 'Choose at least one weekday.' : $problem->getMessage()]);
+            throw ValidationException::withMessages([$at.(empty($repeat['pick']) ? 'rule' : 'pick') => $problem->getMessage()]);
         }
+    }
+
+    /**
+     * @param  array{unit: string, interval?: int|string, weekdays?: array<string>, monthBy?: string}  $pick
+     *
+     * @throws InvalidRule
+     */
+    private static function picked(array $pick): RepeatPick
+    {
+        return new RepeatPick(
+            RepeatUnit::from($pick['unit']),
+            (int) ($pick['interval'] ?? 1),
+            array_map(static fn (string $name): int => (int) array_search($name, WeekdayRule::NAMES, true), array_values($pick['weekdays'] ?? [])),
+            MonthBy::from($pick['monthBy'] ?? MonthBy::Date->value),
+        );
     }
 
     /**

@@ -15,6 +15,7 @@ final readonly class UnderstoodRepeatData
         public string $rule,
         public ?string $until,
         public ?int $count,
+        public ?RepeatPickData $pick,
     ) {
     }
 
@@ -25,6 +26,8 @@ final readonly class UnderstoodRepeatData
         }
         $start = $is->allDay ? EventTime::date($is->start) : EventTime::floating($is->start);
 
-        return new self(RuleWords::of((new RuleParser)->parse($is->rule)->ending($is->count, $is->until, $start), $start), $is->rule, $is->until?->toDate(), $is->count);
+        $rule = (new RuleParser)->parse($is->rule);
+
+        return new self(RuleWords::of($rule->ending($is->count, $is->until, $start), $start), $is->rule, $is->until?->toDate(), $is->count, RepeatPickData::of($rule, $start->local));
     }
 }

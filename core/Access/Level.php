@@ -44,6 +44,31 @@ enum Level: string
         };
     }
 
+    /** The same, said of somebody: “Esi …”. */
+    public function does(): string
+    {
+        return match ($this) {
+            self::None => 'does not see it',
+            self::BusyTimes => 'sees when something is on, never what',
+            self::See => 'sees everything but private events',
+            self::Add => 'adds events; changes their own',
+            self::Change => 'changes every event',
+            self::Manage => 'changes all of it, and decides settings and access',
+        };
+    }
+
+    /** What it lets somebody do with an overlay, which shows nothing that they may not see otherwise; null where overlays have no such level. */
+    public function doesWithOverlay(): ?string
+    {
+        return match ($this) {
+            self::None => 'does not find it',
+            self::See => 'looks through it',
+            self::Change => 'lays its layers, too',
+            self::Manage => 'decides who may, too',
+            default => null,
+        };
+    }
+
     public function rank(): int
     {
         return match ($this) {

@@ -50,7 +50,10 @@ test('bad input gets a message at its field and changes nothing', function (arra
     'a script for a link' => [['link' => 'javascript:alert(1)'], 'link', 'A link begins with http:// or https://.'],
     'no such calendar' => [['calendar' => 'nowhere'], 'calendar', 'There is no such calendar for you.'],
     'a repeat that ends before it begins' => [['repeat' => ['rule' => 'FREQ=WEEKLY;BYDAY=TU', 'until' => '2026-11-01']], 'repeat.until', 'The repeat ends before the event starts.'],
-    'a repeat on no day' => [['repeat' => ['rule' => 'FREQ=WEEKLY;BYDAY=']], 'repeat.rule', 'Choose at least one weekday.'],
+    'a repeat on no day' => [['repeat' => ['pick' => ['unit' => 'week', 'interval' => 1, 'weekdays' => [], 'monthBy' => 'date']]], 'repeat.pick.weekdays', 'Choose at least one weekday.'],
+    'a repeat that is picked and written' => [['repeat' => ['rule' => 'FREQ=DAILY', 'pick' => ['unit' => 'day', 'interval' => 1, 'weekdays' => [], 'monthBy' => 'date']]], 'repeat.pick', 'Pick a repeat or write its rule, not both.'],
+    'a row of somebody who is not there' => [['row' => ['by' => 'person', 'from' => '', 'to' => '999999']], 'row', 'Somebody here is not there any more.'],
+    'a row of nothing that rows are told apart by' => [['row' => ['by' => 'layer', 'from' => '', 'to' => 'Loft']], 'row.by', 'The selected row.by is invalid.'],
 ]);
 
 test('a weekly series repeats, and is told in words', function () {

@@ -148,3 +148,54 @@ test('rooms are found with people where they are asked for, and kept by administ
     $this->as($administrator, 'DELETE', "/rooms/{$id}")->assertNoContent();
     $this->as($this->ada, 'GET', "/events/{$this->event->id}")->assertJsonPath('participants.0.name', 'Long loft');
 });
+
+test('a repeat is picked, told as it was picked, and what becomes of times changed on their own is told with it', function () {
+    $made = $this->as($this->ada, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'Drill', 'start' => '2026-11-10T09:00', 'repeat' => ['pick' => ['unit' => 'month', 'interval' => 1, 'weekdays' => [], 'monthBy' => 'weekday'], 'count' => 4]])
+        ->assertCreated()->assertJsonPath('repeat.rule', 'FREQ=MONTHLY;BYDAY=2TU')->assertJsonPath('repeat.pick.monthBy', 'weekday');
+    $id = $made->json('id');
+    // Counted anew from another day where the pick comes along.
+    $this->as($this->ada, 'PATCH', "/events/{$id}", ['start' => '2026-11-18T09:00', 'repeat' => ['pick' => ['unit' => 'month', 'monthBy' => 'weekday'], 'count' => 4]], 1)->assertOk()->assertJsonPath('repeat.rule', 'FREQ=MONTHLY;BYDAY=3WE');
+    $december = '2026-12-16T09:00:00Z';
+    $this->as($this->ada, 'PATCH', "/events/{$id}?occurrence={$december}", ['start' => '2026-12-17T10:00'], 2)->assertOk();
+    $this->as($this->ada, 'DELETE', "/events/{$id}?occurrence=2027-01-20T09:00:00Z", [], 3)->assertNoContent();
+    $told = fn (string $of): array => $this->as($this->ada, 'GET', "/events/{$id}{$of}")->assertOk()->json('repeat');
+    expect($told('?occurrence=2026-11-18T09:00:00Z'))->toMatchArray([
+        'changing' => [
+            'one' => 'It is told apart from the others from now on.',
+            'following' => 'From here on it is a series of its own. The time changed on its own (Thu 17 Dec) goes along and keeps its changes.',
+            'all' => 'The time changed on its own (Thu 17 Dec) keeps what was changed and where it was put. One day that is left out stays so.',
+        ],
+        'deleting' => ['one' => 'All others stay.', 'following' => 'Those before it stay. The time changed on its own (Thu 17 Dec) goes, too.', 'all' => 'Every time of it goes. The time changed on its own (Thu 17 Dec) goes, too.'],
+    ])->and($told("?occurrence={$december}")['changing']['one'])->toBe('It was changed on its own before, and is changed again.')
+        ->and($told('')['changed'])->toBe([['occurrence' => $december, 'start' => '2026-12-17T10:00']]);
+});
+
+test('from one row to another an event changes by what the rows are told apart by', function () {
+    $bea = $this->person('Bea Sail');
+    $id = $this->as($this->ada, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'Haul out', 'start' => '2026-11-10T09:00', 'place' => 'Slip 2', 'categories' => ['Launch', 'visit'], 'participants' => [['kind' => 'person', 'id' => $this->ada->id, 'part' => 'responsible']]])->assertCreated()->json('id');
+    $version = 0;
+    $take = function (array $row) use ($id, &$version) {
+        $version++;
+
+        return $this->as($this->ada, 'PATCH', "/events/{$id}", ['row' => $row], $version)->assertOk();
+    };
+    $take(['by' => 'place', 'from' => 'slip 2', 'to' => 'Long loft'])->assertJsonPath('place', 'Long loft')->assertJsonPath('categories', ['Launch', 'visit']);
+    $take(['by' => 'category', 'from' => 'launch', 'to' => 'Assessment'])->assertJsonPath('categories', ['Assessment', 'visit']);
+    $take(['by' => 'person', 'from' => (string) $this->ada->id, 'to' => (string) $bea->id])->assertJsonPath('participants.0.name', 'Bea Sail')->assertJsonPath('participants.0.part', 'responsible')->assertJsonCount(1, 'participants');
+    $take(['by' => 'person', 'from' => (string) $bea->id, 'to' => ''])->assertJsonCount(0, 'participants');
+    $take(['by' => 'place', 'from' => 'long loft', 'to' => ''])->assertJsonPath('place', '');
+    // No new category comes in by a row where the calendar takes none.
+    $this->slip->update(['free_categories' => false]);
+    $this->give($this->slip, $bea, Level::Change);
+    $this->as($bea, 'PATCH', "/events/{$id}", ['row' => ['by' => 'category', 'from' => 'visit', 'to' => 'Odd']], $version + 1)->assertUnprocessable()->assertJsonPath('errors.0.field', 'categories');
+});
+
+test('a row into which nothing can be put says why', function () {
+    $sheet = $this->sheet($this->ben, '2026-11-09', '2026-11-16', '&group=calendar');
+    expect($sheet->json('rows.0.refusal'))->toBe("You may not add to {$this->slip->name}.")->and($sheet->json('layers.0.refusal'))->toBe("You may not add to {$this->slip->name}.");
+    $bea = $this->person('Bea Sail');
+    $this->give($this->slip, $bea, Level::BusyTimes);
+    $hidden = collect($this->sheet($bea, '2026-11-09', '2026-11-16', '&group=place')->json('rows'))->firstWhere('key', '*');
+    expect($hidden['refusal'])->toBe('Nothing can be put among what is hidden from you.');
+    expect($this->sheet($this->ada, '2026-11-09', '2026-11-16', '&group=calendar')->json('rows.0.refusal'))->toBeNull();
+});

@@ -54,7 +54,10 @@ test('the likeliest calendar is where such an event went last', function () {
 test('what a line means is added as it was told: people, groups and any rule', function () {
     $input = ['calendar' => $this->slip->slug, 'title' => 'Fire drill', 'start' => '2026-11-27T10:45', 'end' => '2026-11-27T11:00', 'participants' => [['kind' => 'group', 'id' => $this->riggers->id, 'part' => 'required'], ['kind' => 'person', 'id' => $this->ben->id, 'part' => 'responsible']], 'repeat' => ['rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'until' => '2027-03-31', 'count' => null]];
     $event = $this->as($this->ada, 'POST', '/events', $input)->assertCreated()
-        ->assertJsonPath('repeat', ['words' => 'every month on the last Friday until 31 March 2027', 'rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'several' => false, 'until' => '2027-03-31', 'count' => null, 'skipped' => [], 'extra' => [], 'changed' => []])
+        ->assertJsonPath('repeat', ['words' => 'every month on the last Friday until 31 March 2027', 'rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'several' => false, 'until' => '2027-03-31', 'count' => null, 'skipped' => [], 'extra' => [], 'changed' => [],
+            'pick' => ['unit' => 'month', 'interval' => 1, 'weekdays' => ['FR'], 'monthBy' => 'last weekday'],
+            'changing' => ['one' => 'It is told apart from the others from now on.', 'following' => 'From here on it is a series of its own.', 'all' => 'Every time of it changes.'],
+            'deleting' => ['one' => 'All others stay.', 'following' => 'Those before it stay.', 'all' => 'Every time of it goes.']])
         ->assertJsonPath('participants.*.kind', ['group', 'person'])->assertJsonPath('participants.*.name', ['Riggers', 'Ben Oar'])->json();
     $days = array_column($this->sheet($this->ada, '2026-11-01', '2027-06-01', "&calendar={$this->slip->slug}")->json('items'), 'start');
     expect($days)->toBe(['2026-11-27T10:45', '2026-12-25T10:45', '2027-01-29T10:45', '2027-02-26T10:45', '2027-03-26T10:45']);
@@ -79,6 +82,8 @@ test('a repeat is read back in words, with the next days that it falls on', func
     $this->as($this->ada, 'GET', "/repeat?{$query}")->assertOk()->assertExactJson(['words' => $words, 'next' => $next, 'more' => $more]);
 })->with([
     'second Tuesdays' => ['rule=FREQ=MONTHLY;BYDAY=2TU&start=2026-11-10&until=2027-01-31', 'every month on the second Tuesday until 31 January 2027', ['2026-11-10', '2026-12-08', '2027-01-12'], false],
+    'last days, picked' => ['unit=month&interval=2&monthBy=last%20day&start=2026-11-30&until=2027-03-31', 'every other month on its last day until 31 March 2027', ['2026-11-30', '2027-01-31', '2027-03-31'], false],
+    'weeks, picked' => ['unit=week&interval=1&weekdays[]=TH&weekdays[]=TU&start=2026-11-10&count=3', 'every week on Tuesday and Thursday, 3 times', ['2026-11-10', '2026-11-12', '2026-11-17'], false],
     'without end' => ['rule=FREQ=WEEKLY;INTERVAL=2;BYDAY=TU&start=2026-11-10', 'every other week on Tuesday', ['2026-11-10', '2026-11-24', '2026-12-08', '2026-12-22', '2027-01-05', '2027-01-19'], true],
     'leap days' => ['rule=FREQ=YEARLY&start=2028-02-29&count=3', 'every year, 3 times', ['2028-02-29', '2032-02-29', '2036-02-29'], false],
 ]);

@@ -1,5 +1,4 @@
 import { expect, test } from 'vitest';
-import type { Event } from '@/features/events/useEventActions';
 import type { Sheet } from '@/features/sheet/useSheet';
 import type { Item } from '@/features/sheet/geometry';
 import { landed, refusalOf, resized, rowChange, rowWords, type Move } from '@/features/sheet/landing';
@@ -12,7 +11,7 @@ const item: Item = {
 const whole: Item = { ...item, allDay: true, start: '2026-11-10', end: '2026-11-12' };
 
 function row(kind: LaneRow['kind'], key: string, name: string, more: Partial<LaneRow> = {}): LaneRow {
-    return { kind, key, name, about: '', ink: null, mark: null, target: undefined, calendars: null, items: [], ...more };
+    return { kind, key, name, about: '', ink: null, mark: null, target: undefined, refusal: null, calendars: null, items: [], ...more };
 }
 
 const move = (part: Partial<Move>): Move => ({ item, startBy: 0, endBy: 0, rows: null, ...part });
@@ -38,23 +37,20 @@ test('what may not be dropped says why', () => {
     expect(refusalOf({ ...move({}), item: { ...item, hold: 'outside' } })).toBe('It comes from outside and is changed there.');
     expect(refusalOf({ ...to(row('layer', 'Loft', 'Loft', { target: 'loft', calendars: ['loft'] })), item: { ...item, hold: 'level' } })).toBe('You may look at this event, not change it.');
     expect(refusalOf(to(row('layer', 'Loft', 'Loft', { target: 'loft', calendars: ['loft'] })))).toBeNull();
-    expect(refusalOf(to(row('layer', 'Tides', 'Tides', { target: null, calendars: ['tides'] })))).toBe('You may not add to Tides.');
+    expect(refusalOf(to(row('layer', 'Tides', 'Tides', { target: null, refusal: 'You may not add to Tides.', calendars: ['tides'] })))).toBe('You may not add to Tides.');
     expect(refusalOf(to(row('layer', 'Tests', 'Tests', { target: 'slip', calendars: ['slip', 'loft'] })))).toBe('Both layers are of its calendar: what tells them apart is in the event itself.');
-    expect(refusalOf(to(row('place', '*', 'Hidden from you')))).toBe('Nothing can be put among what is hidden from you.');
+    expect(refusalOf(to(row('place', '*', 'Hidden from you', { refusal: 'Nothing can be put among what is hidden from you.' })))).toBe('Nothing can be put among what is hidden from you.');
     expect(refusalOf(to(row('place', '', 'No place')))).toBeNull();
 });
 
-test('another row changes what rows are told apart by, and that alone', () => {
-    const event = { calendar: 'slip', categories: ['Launch', 'visit'], participants: [{ kind: 'person', id: 4, name: 'Esi', part: 'responsible', answer: 'accepted' }, { kind: 'person', id: 5, name: 'Idris', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 4, name: 'Riggers', part: 'optional', answer: 'unanswered' }] } as unknown as Event;
-    const change = (from: LaneRow, to: LaneRow) => rowChange({ from, to }, event);
+test('to another row it is told from which row to which; to another layer, the calendar', () => {
+    const change = (from: LaneRow, to: LaneRow) => rowChange({ from, to });
     expect(change(row('layer', 'a', 'a'), row('layer', 'b', 'b', { target: 'loft' }))).toEqual({ calendar: 'loft' });
-    expect(change(row('place', 'slip 2', 'Slip 2'), row('place', 'long loft', 'Long loft'))).toEqual({ place: 'Long loft' });
-    expect(change(row('place', 'slip 2', 'Slip 2'), row('place', '', 'No place'))).toEqual({ place: '' });
-    expect(change(row('category', 'launch', 'launch'), row('category', 'assessment', 'Assessment'))).toEqual({ categories: ['visit', 'Assessment'] });
-    expect(change(row('category', 'launch', 'launch'), row('category', '', 'No category'))).toEqual({ categories: ['visit'] });
-    expect(change(row('person', '4', 'Esi'), row('person', '9', 'Bea'))).toEqual({ participants: [{ kind: 'person', id: 5, part: 'responsible' }, { kind: 'group', id: 4, part: 'optional' }, { kind: 'person', id: 9, part: 'responsible' }] });
-    expect(change(row('person', '4', 'Esi'), row('person', '5', 'Idris'))).toEqual({ participants: [{ kind: 'group', id: 4, part: 'optional' }, { kind: 'person', id: 5, part: 'responsible' }] });
-    expect(change(row('person', '4', 'Esi'), row('person', '', 'Nobody responsible'))).toEqual({ participants: [{ kind: 'person', id: 5, part: 'responsible' }, { kind: 'group', id: 4, part: 'optional' }] });
+    expect(change(row('place', 'slip 2', 'Slip 2'), row('place', 'long loft', 'Long loft'))).toEqual({ row: { by: 'place', from: 'slip 2', to: 'Long loft' } });
+    expect(change(row('place', 'slip 2', 'Slip 2'), row('place', '', 'No place'))).toEqual({ row: { by: 'place', from: 'slip 2', to: '' } });
+    expect(change(row('category', 'launch', 'launch'), row('category', 'assessment', 'Assessment'))).toEqual({ row: { by: 'category', from: 'launch', to: 'Assessment' } });
+    expect(change(row('person', '4', 'Esi'), row('person', '9', 'Bea'))).toEqual({ row: { by: 'person', from: '4', to: '9' } });
+    expect(change(row('person', '4', 'Esi'), row('person', '', 'Nobody responsible'))).toEqual({ row: { by: 'person', from: '4', to: '' } });
     expect([row('person', '9', 'Bea'), row('person', '', ''), row('place', 'x', 'X'), row('place', '', ''), row('category', 'y', 'Y'), row('layer', 'z', 'Z')].map(rowWords)).toEqual(['Bea responsible', 'nobody responsible', 'at X', 'no place', 'Y', 'on Z']);
 });
 
@@ -62,7 +58,7 @@ test('rows are layers, or what the server tells them apart by; what is hidden co
     const layer = (name: string, calendars: string[], target: string | null) => ({ name, about: '', colour: 'sea', mark: 'disc', pattern: 'plain', calendars, target });
     const sheet = {
         layers: [layer('Slip', ['slip'], 'slip'), layer('Tides', ['tides'], null)],
-        rows: [{ key: '4', name: 'Esi', calendar: null, target: null }, { key: '', name: 'Nobody responsible', calendar: null, target: null }, { key: '*', name: 'Hidden from you', calendar: null, target: null }],
+        rows: [{ key: '4', name: 'Esi', calendar: null, target: null, refusal: null }, { key: '', name: 'Nobody responsible', calendar: null, target: null, refusal: null }, { key: '*', name: 'Hidden from you', calendar: null, target: null, refusal: 'Hidden.' }],
         items: [item, { ...item, id: 2, layer: 1, rows: [1] }], categories: [], closed: [],
     } as unknown as Sheet;
     expect(laneRows(sheet, 'layer', new Set([1])).map(({ name, items }) => [name, items.length])).toEqual([['Slip', 1]]);

@@ -1,17 +1,19 @@
 import { expect, test } from 'vitest';
 import { changesOf, endAfter, inputOf, valuesOf } from '@/features/events/eventValues';
-import { exceptionWords } from '@/features/events/exceptions';
-import { isLastOf, ordinalOf, pickOf, ruleOf, type RepeatPick } from '@/features/recurrence/repeatRule';
+import { isLastOf, ordinalOf, pickOf, ruleInputOf } from '@/features/recurrence/repeatValues';
 import type { Event } from '@/features/events/useEventActions';
 import { readRotaSearch } from '@/features/sheet/rotaSearch';
 import { stepped, windowOf } from '@/features/rota/useWindow';
 import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, startOfWeek, timeOfDay, weekNumber } from '@/time/dates';
 
+const PICK = { unit: 'week', interval: 2, weekdays: ['TU', 'TH'], monthBy: 'date' } as const;
+const WORDS = { one: '', following: '', all: '' };
+
 const event: Event = {
     id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
     timezone: 'Europe/London', startsAt: '2026-11-03T09:30:00Z', endsAt: '2026-11-03T11:00:00Z', organiser: { id: 2, name: 'Ines Halloran', chosen: false }, place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
     participants: [{ kind: 'person', id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 5, name: 'Rigging', part: 'optional', answer: 'unanswered' }, { kind: 'other', id: null, name: 'A guest', part: 'required', answer: 'declined' }],
-    repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [] },
+    repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],
     attachments: [], copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [],
     addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, version: 3,
@@ -22,7 +24,7 @@ test('an event goes through the form unchanged', () => {
     expect(input).toEqual({
         calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
         categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }], organiser: null, status: 'provisional', busy: false, private: true,
-        priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', until: '2026-12-17', count: null },
+        priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { pick: PICK, until: '2026-12-17', count: null },
     });
     expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');
 });
@@ -37,9 +39,9 @@ test('the last day of an all-day event is told as people say it, and sent exclus
 test('a new event repeats on its own weekday unless told otherwise', () => {
     const values = valuesOf({ begun: 1, calendar: 'slip', title: '', allDay: false, start: '2026-11-07T09:00', end: '2026-11-07T10:00' });
     expect([values.repeats, values.weekdays]).toEqual([false, ['SA']]);
-    expect(inputOf({ ...values, repeats: true, ends: 'count', count: 5 }, true).repeat).toEqual({ rule: 'FREQ=WEEKLY;BYDAY=SA', until: null, count: 5 });
-    expect(inputOf({ ...values, repeats: true, unit: 'month', monthBy: 'weekday', interval: 2 }, true).repeat).toEqual({ rule: 'FREQ=MONTHLY;INTERVAL=2;BYDAY=1SA', until: null, count: null });
-    expect(inputOf({ ...values, repeats: true, ends: 'never' }, true).repeat).toEqual({ rule: 'FREQ=WEEKLY;BYDAY=SA', until: null, count: null });
+    expect(inputOf({ ...values, repeats: true, ends: 'count', count: 5 }, true).repeat).toEqual({ pick: { unit: 'week', interval: 1, weekdays: ['SA'], monthBy: 'date' }, until: null, count: 5 });
+    expect(inputOf({ ...values, repeats: true, unit: 'month', monthBy: 'weekday', interval: 2 }, true).repeat).toEqual({ pick: { unit: 'month', interval: 2, weekdays: [], monthBy: 'weekday' }, until: null, count: null });
+    expect(inputOf({ ...values, repeats: true, ends: 'never' }, true).repeat).toEqual({ pick: { unit: 'week', interval: 1, weekdays: ['SA'], monthBy: 'date' }, until: null, count: null });
 });
 
 test('only what was changed is sent: of the time all, and dates left out only where they were touched', () => {
@@ -47,21 +49,8 @@ test('only what was changed is sent: of the time all, and dates left out only wh
     const before = inputOf(values, true);
     expect(changesOf(before, inputOf(values, true))).toEqual({});
     expect(changesOf(before, inputOf({ ...values, endTime: '12:00', place: 'Slip', timezone: 'Europe/Paris' }, true))).toEqual({ allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T12:00', timezone: 'Europe/Paris', place: 'Slip' });
-    expect(changesOf(before, inputOf({ ...values, skipped: [], datesTouched: true }, true))).toEqual({ repeat: { rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', until: '2026-12-17', count: null, skipped: [], extra: [] } });
+    expect(changesOf(before, inputOf({ ...values, skipped: [], datesTouched: true }, true))).toEqual({ repeat: { pick: PICK, until: '2026-12-17', count: null, skipped: [], extra: [] } });
     expect(changesOf(before, inputOf({ ...values, colour: null, tasks: [] }, true))).toEqual({ colour: null, tasks: [] });
-});
-
-test('it is said what becomes of times that were changed on their own, before it happens', () => {
-    const series = (occurrence: string | null, days: string[], skipped: string[] = []) => ({ occurrence, repeat: { ...event.repeat!, skipped, changed: days.map((day) => ({ occurrence: `${day}T09:00:00Z`, start: `${day}T10:00` })) } });
-    expect(exceptionWords(series('2026-11-10T09:00:00Z', []), 'delete')).toEqual({ one: 'All others stay.', following: 'Those before it stay.', all: 'Every time of it goes.' });
-    expect(exceptionWords(series('2026-11-10T09:00:00Z', ['2026-11-03', '2026-11-17', '2026-11-24']), 'delete')).toMatchObject({
-        following: 'Those before it stay. The 2 times changed on their own (Tue 17 Nov, Tue 24 Nov) go, too.', all: 'Every time of it goes. The 3 times changed on their own (Tue 3 Nov, Tue 17 Nov, Tue 24 Nov) go, too.',
-    });
-    expect(exceptionWords(series('2026-11-10T09:00:00Z', ['2026-11-17'], ['2026-11-24']), 'change')).toEqual({
-        one: 'It is told apart from the others from now on.', following: 'From here on it is a series of its own. The time changed on its own (Tue 17 Nov) goes along and keeps its changes.',
-        all: 'The time changed on its own (Tue 17 Nov) keeps what was changed and where it was put. One day that is left out stays so.',
-    });
-    expect(exceptionWords(series('2026-11-17T09:00:00Z', ['2026-11-17']), 'change').one).toBe('It was changed on its own before, and is changed again.');
 });
 
 test('a start that moves takes the end along, over midnight and months', () => {
@@ -124,29 +113,36 @@ test('times and spans are told in plain words', () => {
     expect(formatWhen({ allDay: true, start: '2026-11-02', end: '2026-11-05' })).toBe('Mon 2 Nov to Wed 4 Nov');
 });
 
-test('a rule is what was picked for it, and what the form has no fields for is written out', () => {
-    const picks: [string, string, Omit<RepeatPick, 'ruleText'>][] = [
-        ['2026-11-10', 'FREQ=DAILY', { unit: 'day', interval: 1, weekdays: ['TU'], monthBy: 'date' }],
-        ['2026-11-10', 'FREQ=DAILY;INTERVAL=3', { unit: 'day', interval: 3, weekdays: ['TU'], monthBy: 'date' }],
-        ['2026-11-10', 'FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,TU', { unit: 'week', interval: 2, weekdays: ['MO', 'TU'], monthBy: 'date' }],
-        ['2026-11-10', 'FREQ=MONTHLY', { unit: 'month', interval: 1, weekdays: ['TU'], monthBy: 'date' }],
-        ['2026-11-10', 'FREQ=MONTHLY;BYDAY=2TU', { unit: 'month', interval: 1, weekdays: ['TU'], monthBy: 'weekday' }],
-        ['2026-11-24', 'FREQ=MONTHLY;BYDAY=-1TU', { unit: 'month', interval: 1, weekdays: ['TU'], monthBy: 'last weekday' }],
-        ['2026-11-30', 'FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=-1', { unit: 'month', interval: 3, weekdays: ['MO'], monthBy: 'last day' }],
-        ['2028-02-29', 'FREQ=YEARLY', { unit: 'year', interval: 1, weekdays: ['TU'], monthBy: 'date' }],
-    ];
-    for (const [start, rule, pick] of picks) {
-        expect(ruleOf({ ...pick, ruleText: '' }, start)).toBe(rule);
-        expect(pickOf(rule, start)).toEqual({ ...pick, ruleText: rule });
-    }
-    // Without weekdays a weekly rule is on that of its start.
-    expect(pickOf('FREQ=WEEKLY', '2026-11-10')).toMatchObject({ unit: 'week', interval: 1, weekdays: ['TU'], monthBy: 'date' });
-    for (const rule of ['FREQ=MONTHLY;BYDAY=1MO,3MO', 'FREQ=MONTHLY;BYMONTHDAY=14', 'FREQ=YEARLY;BYMONTH=3;BYDAY=-1SU', 'FREQ=HOURLY', 'FREQ=MONTHLY;BYDAY=3TU', 'FREQ=DAILY;BYDAY=MO', 'FREQ=WEEKLY;WKST=SU;BYDAY=TU']) {
-        const written = pickOf(rule, '2026-11-10');
-        expect([written.unit, ruleOf(written, '2026-11-10')]).toEqual(['rule', rule]);
-    }
-    expect(ruleOf({ ...pickOf('FREQ=HOURLY', '2026-11-10'), ruleText: ' RRULE:FREQ=DAILY ' }, '2026-11-10')).toBe('FREQ=DAILY');
-    expect(ruleOf({ ...pickOf('FREQ=DAILY', '2026-11-10'), unit: 'dates' }, '2026-11-10')).toBeNull();
+test('a form begins with what was picked, with what is written where there is no such pick, or with days chosen one by one', () => {
+    const start = '2026-11-10';
+    const month = { unit: 'month', interval: 3, weekdays: [], monthBy: 'last day' } as const;
+    expect(pickOf({ rule: 'FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=-1', pick: { ...month, weekdays: [] } }, start)).toEqual({ ...month, ruleText: 'FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=-1' });
+    expect(pickOf({ rule: 'FREQ=HOURLY', pick: null }, start)).toMatchObject({ unit: 'rule', ruleText: 'FREQ=HOURLY', weekdays: ['TU'] });
+    expect(pickOf({ rule: null, pick: null }, start)).toMatchObject({ unit: 'dates', ruleText: '' });
+    expect(pickOf(null, start)).toEqual({ unit: 'week', interval: 1, weekdays: ['TU'], monthBy: 'date', ruleText: '' });
+});
+
+test('a repeat is sent as it was picked, or as it is written', () => {
+    const week = { ...pickOf(null, '2026-11-10'), weekdays: ['FR', 'TU'] as ('FR' | 'TU')[] };
+    expect(ruleInputOf(week)).toEqual({ pick: { unit: 'week', interval: 1, weekdays: ['TU', 'FR'], monthBy: 'date' } });
+    // What belongs to another unit goes with none.
+    expect(ruleInputOf({ ...week, unit: 'month', monthBy: 'weekday' })).toEqual({ pick: { unit: 'month', interval: 1, weekdays: [], monthBy: 'weekday' } });
+    expect(ruleInputOf({ ...week, unit: 'day', monthBy: 'weekday' })).toEqual({ pick: { unit: 'day', interval: 1, weekdays: [], monthBy: 'date' } });
+    expect(ruleInputOf({ ...week, unit: 'rule', ruleText: ' RRULE:FREQ=DAILY ' })).toEqual({ rule: 'FREQ=DAILY' });
+    expect(ruleInputOf({ ...week, unit: 'dates' })).toEqual({});
+});
+
+test('a repeat that counts weekdays of a month is sent along with another day, and no other is', () => {
+    const monthly = { unit: 'month', interval: 1, weekdays: [], monthBy: 'weekday' as 'weekday' | 'date' } as const;
+    const changed = (monthBy: 'weekday' | 'date') => {
+        const values = valuesOf({ ...event, repeat: { ...event.repeat!, pick: { ...monthly, weekdays: [], monthBy } } });
+        return changesOf(inputOf(values, true), inputOf({ ...values, startDate: '2026-11-04', endDate: '2026-11-04' }, true));
+    };
+    expect(changed('weekday')).toHaveProperty('repeat.pick.monthBy', 'weekday');
+    expect(changed('date')).not.toHaveProperty('repeat');
+});
+
+test('the days of a month are counted by their weekdays', () => {
     expect([ordinalOf('2026-11-01'), ordinalOf('2026-11-07'), ordinalOf('2026-11-08'), ordinalOf('2026-11-30')]).toEqual([1, 1, 2, 5]);
     expect([isLastOf('2026-11-23'), isLastOf('2026-11-24'), isLastOf('2026-12-31')]).toEqual([false, true, true]);
 });

@@ -1,5 +1,6 @@
 import clsx from 'clsx';
-import { INKS, Mark, MARKS, PATTERNS, type Ink, type MarkName, type Pattern } from './Mark';
+import { COLOURS, MARKS, PATTERNS } from '@/api/generated/words';
+import { Mark, type Ink, type MarkName, type Pattern } from './Mark';
 
 type Props = { ink: Ink; mark: MarkName; onChange: (ink: Ink, mark: MarkName) => void; /** Where what is drawn has a ground of its own. */ pattern?: Pattern; onPattern?: (pattern: Pattern) => void };
 
@@ -56,7 +57,7 @@ export function InkChoice({ ink, onChange, none }: { ink: Ink | null; onChange: 
                     {none.name}
                 </button>
             )}
-            {INKS.map((each) => (
+            {COLOURS.map((each) => (
                 <button
                     key={each}
                     type="button"

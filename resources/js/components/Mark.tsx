@@ -20,10 +20,6 @@ const SHAPES: Record<MarkName, ReactElement> = {
 
 export type Pattern = Schemas['OverlayLayer']['pattern'];
 
-export const PATTERNS: Pattern[] = ['plain', 'stripes', 'dots', 'checks', 'weave'];
-export const MARKS = Object.keys(SHAPES) as MarkName[];
-export const INKS: Ink[] = ['sea', 'brick', 'moss', 'plum', 'ochre', 'cobalt', 'pine', 'rose', 'slate', 'umber'];
-
 export function Mark({ mark, ink, size = 10 }: { mark: MarkName; ink?: Ink; size?: number }) {
     return (
         <svg

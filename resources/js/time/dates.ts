@@ -1,3 +1,4 @@
+import { WEEKDAYS } from '@/api/generated/words';
 import { Temporal } from './temporal';
 
 /** Milliseconds since 1970, now. */
@@ -47,8 +48,6 @@ export function addMonths(date: string, months: number): string {
 export function daysBetween(from: string, to: string): number {
     return dayNumber(to.slice(0, 10)) - dayNumber(from.slice(0, 10));
 }
-
-const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'] as const;
 
 export type FirstDay = (typeof WEEKDAYS)[number];
 

@@ -1638,6 +1638,7 @@ export interface components {
             tasks?: components["schemas"]["TaskInput"][];
             /** @description Those whom the directory knows; others stay */
             participants?: components["schemas"]["ParticipantInput"][];
+            row?: components["schemas"]["RowMoveInput"];
             repeat?: components["schemas"]["RepeatInput"] | null;
         };
         FeedInput: {
@@ -1657,6 +1658,17 @@ export interface components {
             } | null;
             /** @enum {string} */
             openingView?: "lanes" | "day" | "week" | "month" | "year" | "list";
+        };
+        RowMoveInput: {
+            /**
+             * @description By what the rows are told apart; to another layer or calendar, the calendar is changed
+             * @enum {string}
+             */
+            by: "person" | "place" | "category";
+            /** @description The key of the row it stands in */
+            from: string;
+            /** @description The key of the row of a person, the name of any other; empty for that of what has none */
+            to: string;
         };
         AnswerInput: {
             /** @enum {string} */
@@ -1691,8 +1703,10 @@ export interface components {
             doer?: number | null;
         };
         RepeatInput: {
-            /** @description RRULE (RFC 5545, 3.3.10); its end is told beside it. Null where only the extra dates repeat it */
-            rule: string | null;
+            /** @description As it is picked in a form, as the start has it */
+            pick?: components["schemas"]["RepeatPick"];
+            /** @description RRULE (RFC 5545, 3.3.10); its end is told beside it. Without it and without a pick, only the extra dates repeat it */
+            rule?: string | null;
             /** @description The last day, inclusive */
             until?: string | null;
             count?: number | null;
@@ -2320,6 +2334,8 @@ export interface components {
             pattern: "plain" | "stripes" | "dots" | "checks" | "weave";
             calendars: string[];
             target: string | null;
+            /** @description Why nothing can be put into it; null where something can */
+            refusal: string | null;
         };
         SheetRow: {
             /** @description Empty for what cannot be told apart, * for what is hidden */
@@ -2327,6 +2343,8 @@ export interface components {
             name: string;
             calendar: string | null;
             target: string | null;
+            /** @description Why nothing can be put into it; null where something can */
+            refusal: string | null;
         };
         Who: {
             /** @enum {string} */
@@ -2402,6 +2420,21 @@ export interface components {
             extra: string[];
             /** @description Times that were changed on their own */
             changed: components["schemas"]["ChangedTime"][];
+            /** @description As it is picked in a form; null where it has more than there is to pick */
+            pick: components["schemas"]["RepeatPick"] | null;
+            /** @description What becomes of other times when this is changed */
+            changing: components["schemas"]["ScopeWords"];
+            /** @description What becomes of other times when this is deleted */
+            deleting: components["schemas"]["ScopeWords"];
+        };
+        RepeatPick: {
+            /** @enum {string} */
+            unit: "day" | "week" | "month" | "year";
+            interval: number;
+            /** @description Of weeks */
+            weekdays: ("MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU")[];
+            /** @enum {string} */
+            monthBy: "date" | "weekday" | "last weekday" | "last day";
         };
         RepeatTold: {
             words: string;
@@ -2409,11 +2442,17 @@ export interface components {
             next: string[];
             more: boolean;
         };
+        ScopeWords: {
+            one: string;
+            following: string;
+            all: string;
+        };
         UnderstoodRepeat: {
             words: string;
             rule: string;
             until: string | null;
             count: number | null;
+            pick: components["schemas"]["RepeatPick"] | null;
         };
         Room: {
             id: number;
@@ -4841,8 +4880,13 @@ export interface operations {
     tellRepeat: {
         parameters: {
             query: {
-                /** @description RRULE without its end; none where only the extra dates repeat it */
+                /** @description RRULE without its end; none where it is picked, or where only the extra dates repeat it */
                 rule?: string;
+                /** @description Of a repeat that is picked */
+                unit?: "day" | "week" | "month" | "year";
+                interval?: number;
+                "weekdays[]"?: ("MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU")[];
+                monthBy?: "date" | "weekday" | "last weekday" | "last day";
                 start: string;
                 /** @description The last day, inclusive */
                 until?: string;

@@ -1,6 +1,7 @@
 import type { ComponentProps } from 'react';
 import { CONTROL, Field } from '@/components/Field';
-import { GIVABLE, LEVELS, type Level } from './levels';
+import { LEVELS } from '@/api/generated/words';
+import { GIVABLE, type Level } from './levels';
 
 type Props = { label: string; value: Level; onChange: (level: Level) => void; levels?: readonly Level[]; hidden?: boolean };
 

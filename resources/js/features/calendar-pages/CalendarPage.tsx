@@ -6,7 +6,7 @@ import { Mark } from '@/components/Mark';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
-import { LEVELS } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
 import { ReasonsPanel } from '@/features/sharing/ReasonsPanel';
 import { SharingPanel } from '@/features/sharing/SharingPanel';
 import { useManagers } from '@/features/sharing/useAccess';
@@ -79,7 +79,7 @@ export function CalendarPage() {
                     Look at it
                 </Link>
             </div>
-            <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].means}.`}>
+            <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].does}.`}>
                 <ul className="list-inside list-disc text-soft">
                     {calendar.reasons.map((reason) => (
                         <li key={reason}>{reason}</li>

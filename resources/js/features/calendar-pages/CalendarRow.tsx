@@ -1,7 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
-import { LEVELS } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
 import { useListActions } from '@/features/calendars/useListActions';
 import type { Calendar } from '@/features/calendars/useCalendars';
 

@@ -5,7 +5,8 @@ import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { FormProblem } from '@/components/Field';
-import { LEVELS, type Level } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
+import type { Level } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
 import { SubjectPicker, type Entry } from '@/features/directory/SubjectPicker';
 import type { Calendar } from '@/features/calendars/useCalendars';
@@ -34,7 +35,7 @@ export function HandOverDialog({ calendar, onClose }: { calendar: Calendar; onCl
                 <SubjectPicker entry={entry} onChange={setEntry} />
                 <LevelSelect label={`${calendar.keeper.name} goes on with`} value={stays} levels={['none', 'see', 'add', 'change', 'manage']} onChange={setStays} />
                 <p className="text-soft">
-                    {calendar.keeper.name} {LEVELS[stays].means}.
+                    {calendar.keeper.name} {LEVELS[stays].does}.
                 </p>
                 {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                 <div className="flex justify-end gap-2">

@@ -5,7 +5,7 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
 import { InkPicker } from '@/components/InkPicker';
-import { INKS, MARKS } from '@/components/Mark';
+import { COLOURS, MARKS } from '@/api/generated/words';
 import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
 import { useCalendarActions, useCalendars, type Calendar, type CalendarInput } from './useCalendars';
@@ -41,7 +41,7 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
     const [input, setInput] = useState<CalendarInput>({
         name: calendar?.name ?? '',
         description: calendar?.description ?? '',
-        colour: calendar?.colour ?? INKS[number % INKS.length] ?? 'sea',
+        colour: calendar?.colour ?? COLOURS[number % COLOURS.length] ?? 'sea',
         mark: calendar?.mark ?? MARKS[number % MARKS.length] ?? 'disc',
         timezone: calendar?.timezone ?? person.timezone,
         firstDay: calendar?.firstDay ?? null,

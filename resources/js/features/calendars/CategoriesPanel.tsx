@@ -5,7 +5,7 @@ import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { CheckField, CONTROL, TextField } from '@/components/Field';
-import { INKS } from '@/components/Mark';
+import { COLOURS } from '@/api/generated/words';
 import { useCalendarActions, useCategories, type Calendar, type Category } from './useCalendars';
 
 type Change = { name?: string; colour?: string | null; closesDay?: boolean };
@@ -46,7 +46,7 @@ export function CategoriesPanel({ calendar }: { calendar: Calendar | null }) {
                         {calendar === null && <CheckField label="closes its days" checked={category.closesDay} onChange={(event) => change.mutate({ category, to: { closesDay: event.target.checked } })} />}
                         <select aria-label={`Colour of ${category.name}`} className={`${CONTROL} w-28!`} value={category.colour ?? ''} onChange={(event) => change.mutate({ category, to: { colour: event.target.value || null } })}>
                             <option value="">no colour</option>
-                            {INKS.map((ink) => (
+                            {COLOURS.map((ink) => (
                                 <option key={ink}>{ink}</option>
                             ))}
                         </select>

@@ -2,7 +2,6 @@ import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { exceptionWords } from './exceptions';
 import { fetchEvent } from './useEventActions';
 import { queryKeys } from '@/api/queryKeys';
 
@@ -22,7 +21,7 @@ type Props = {
 export function SeriesQuestion({ title, doing, id, occurrence, onOne, onFollowing, onAll, onClose }: Props) {
     // Asked on its own: what a panel shows next is to be what the event is by then.
     const event = useQuery({ queryKey: queryKeys.event(id, 'exceptions', occurrence), queryFn: () => fetchEvent(id, occurrence) });
-    const words = event.data === undefined ? null : exceptionWords(event.data, doing);
+    const words = doing === 'change' ? event.data?.repeat?.changing : event.data?.repeat?.deleting;
     const choose = (action: () => void) => () => {
         onClose();
         action();

@@ -1,9 +1,8 @@
 import type { Schemas } from '@/api/client';
 import type { Ink } from '@/components/Mark';
 import type { TaskValues } from '@/features/preparation/TasksField';
-import { pickOf, ruleOf, type RepeatPick, type RepeatValues } from '@/features/recurrence/repeatRule';
-import { WEEKDAYS } from '@/features/recurrence/weekdays';
-import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
+import { pickOf, ruleInputOf, type RepeatValues } from '@/features/recurrence/repeatValues';
+import { addDays, addMinutes, minutesBetween } from '@/time/dates';
 import type { Draft } from '@/features/sheet/RotaContext';
 import type { Participant } from '@/features/participants/participants';
 import { knownOf } from '@/features/participants/participants';
@@ -41,7 +40,6 @@ export function valuesOf(event: Event | Draft): EventValues {
     const begun = 'id' in event ? null : event;
     const startDate = event.start.slice(0, 10);
     const told = full?.repeat ?? begun?.repeat ?? null;
-    const own: RepeatPick = { unit: 'week', interval: 1, weekdays: [WEEKDAYS[weekday(startDate)] ?? 'MO'], monthBy: 'date', ruleText: '' };
     return {
         calendar: event.calendar,
         title: event.title,
@@ -66,7 +64,7 @@ export function valuesOf(event: Event | Draft): EventValues {
         reminders: full?.reminders ?? [],
         tasks: full?.tasks.map(({ id, title, days, doer }) => ({ id, title, days, doer })) ?? [],
         repeats: told !== null,
-        ...(told === null ? own : told.rule === null ? { ...own, unit: 'dates' } : pickOf(told.rule, startDate)),
+        ...pickOf(told, startDate),
         ends: told?.until != null ? 'until' : told?.count != null ? 'count' : 'never',
         until: told?.until ?? addDays(startDate, 70),
         count: told?.count ?? 10,
@@ -115,14 +113,17 @@ const TIMES: (keyof EventInput)[] = ['allDay', 'start', 'end', 'timezone'];
 export function changesOf(before: EventInput, input: EventInput): Partial<EventInput> {
     const differs = (key: keyof EventInput) => !same(input[key], before[key]);
     const timed = TIMES.some(differs);
-    return Object.fromEntries((Object.keys(input) as (keyof EventInput)[]).filter((key) => (TIMES.includes(key) ? timed : differs(key))).map((key) => [key, input[key]]));
+    // Which of its weekdays a day is in its month is another where the day is.
+    const { pick } = input.repeat ?? {};
+    const counted = pick?.unit === 'month' && pick.monthBy !== 'date' && input.start?.slice(0, 10) !== before.start?.slice(0, 10);
+    return Object.fromEntries((Object.keys(input) as (keyof EventInput)[]).filter((key) => (TIMES.includes(key) ? timed : differs(key) || (key === 'repeat' && counted))).map((key) => [key, input[key]]));
 }
 
 function repeatOf(values: EventValues): Schemas['RepeatInput'] | null {
     if (!values.repeats) return null;
     const ends = values.unit === 'dates' ? 'never' : values.ends;
     return {
-        rule: ruleOf(values, values.startDate),
+        ...ruleInputOf(values),
         until: ends === 'until' ? values.until : null,
         count: ends === 'count' ? values.count : null,
         ...(values.datesTouched || values.unit === 'dates' ? { skipped: values.skipped, extra: values.extra } : {}),

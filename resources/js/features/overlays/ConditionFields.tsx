@@ -1,3 +1,4 @@
+import { STATUSES } from '@/api/generated/words';
 import { Plus, X } from 'lucide-react';
 import type { Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
@@ -86,7 +87,7 @@ function Values({ condition, set }: { condition: Condition; set: (part: Partial<
         case 'status':
             return (
                 <Choices
-                    all={['confirmed', 'provisional', 'cancelled'] as const}
+                    all={STATUSES}
                     chosen={condition.statuses ?? []}
                     onChange={(statuses) => set({ statuses })}
                 />

@@ -4,7 +4,8 @@ import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
-import { INKS, Mark, MARKS } from '@/components/Mark';
+import { COLOURS, MARKS } from '@/api/generated/words';
+import { Mark } from '@/components/Mark';
 import { useCalendars, useCategories } from '@/features/calendars/useCalendars';
 import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
@@ -49,7 +50,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
         const layer = layerOf(calendar);
         // Two layers in one ink and mark could not be told apart.
         const taken = layers.some((each) => each.colour === layer.colour && each.mark === layer.mark);
-        const free = INKS.find((ink) => !layers.some((each) => each.colour === ink));
+        const free = COLOURS.find((ink) => !layers.some((each) => each.colour === ink));
         setLayers([...layers, taken ? { ...layer, colour: free ?? layer.colour, mark: MARKS[layers.length % MARKS.length] ?? layer.mark } : layer]);
     };
     const theirs = problem?.status === 412 ? (problem.current as Overlay) : null;

@@ -9,7 +9,8 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { FormProblem } from '@/components/Field';
 import { Failed, Loading } from '@/components/States';
-import { LEVELS, OVERLAY_LEVELS, type Level } from '@/features/access/levels';
+import { LEVELS, OVERLAY_LEVELS } from '@/api/generated/words';
+import type { Level } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
 import { SubjectPicker, type Entry } from '@/features/directory/SubjectPicker';
 import type { Overlay } from './useOverlays';
@@ -62,7 +63,7 @@ export function OverlaySharingDialog({ overlay, onClose }: { overlay: Overlay; o
                         </Button>
                     </form>
                     <p className="text-soft">
-                        {LEVELS[level].name}: {OVERLAY_LEVELS[level]}.
+                        {LEVELS[level].name}: {OVERLAY_LEVELS[level as keyof typeof OVERLAY_LEVELS]}.
                     </p>
                     {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                     <ul className="border-t border-line" aria-label="Who may look through it">

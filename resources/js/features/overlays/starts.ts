@@ -1,4 +1,4 @@
-import { INKS, MARKS, PATTERNS } from '@/components/Mark';
+import { COLOURS, MARKS, PATTERNS } from '@/api/generated/words';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import type { Condition } from './ConditionFields';
 import type { Layer } from './LayerFields';
@@ -9,7 +9,7 @@ export function layerOf(calendar: Calendar): Layer {
 }
 
 function layer(index: number, name: string, part: Partial<Layer>): Layer {
-    return { name, colour: INKS[index % INKS.length] ?? 'sea', mark: MARKS[index % MARKS.length] ?? 'disc', pattern: PATTERNS[Math.floor(index / INKS.length) % PATTERNS.length] ?? 'plain', takes: 'all', group: null, calendars: [], conditions: [], ...part };
+    return { name, colour: COLOURS[index % COLOURS.length] ?? 'sea', mark: MARKS[index % MARKS.length] ?? 'disc', pattern: PATTERNS[Math.floor(index / COLOURS.length) % PATTERNS.length] ?? 'plain', takes: 'all', group: null, calendars: [], conditions: [], ...part };
 }
 
 const mine: Condition[] = [{ about: 'people', part: 'taking part', who: [{ kind: 'me' }], not: false }];

@@ -1,11 +1,11 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
+import { WEEKDAYS } from '@/api/generated/words';
 import { CheckField, CONTROL, Field, TextField } from '@/components/Field';
 import { formatDate } from '@/time/dates';
 import { DateChips } from './DateChips';
-import { isLastOf, ordinalOf, UNITS, type Unit, type RepeatValues } from './repeatRule';
+import { isLastOf, ordinalOf, UNITS, type Unit, type RepeatValues } from './repeatValues';
 import { RepeatWords } from './RepeatWords';
-import { WEEKDAYS } from './weekdays';
 
 const NAMES = { MO: 'Mon', TU: 'Tue', WE: 'Wed', TH: 'Thu', FR: 'Fri', SA: 'Sat', SU: 'Sun' } as const;
 const UNIT_NAMES: Record<Unit, string> = { day: 'days', week: 'weeks', month: 'months', year: 'years', rule: 'by a rule (RRULE)', dates: 'on chosen days' };
@@ -24,7 +24,7 @@ export function RepeatFields({ problem, withDates }: Props) {
     if (!repeats) return <CheckField label="Repeats" {...register('repeats')} />;
     const day = start === '' ? '' : formatDate(start, 'long').split(' ')[0];
     const none = unit === 'week' && weekdays.length === 0 ? 'Choose at least one weekday.' : undefined;
-    const told = problem?.field('repeat.rule') ?? none;
+    const told = problem?.fields.find(({ field }) => field === 'repeat.rule' || field.startsWith('repeat.pick'))?.message ?? none;
     const put = (name: 'skipped' | 'extra') => (dates: string[]) => {
         setValue(name, dates);
         setValue('datesTouched', true);

@@ -5,7 +5,7 @@ import { answered, api, Problem } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import type { paths } from '@/api/generated/schema';
 import { formatDate } from '@/time/dates';
-import { ruleOf, type RepeatValues } from './repeatRule';
+import { ruleInputOf, type RepeatValues } from './repeatValues';
 
 type Asked = paths['/repeat']['get']['parameters']['query'];
 
@@ -18,7 +18,9 @@ export function RepeatWords() {
     });
     const possible = start !== '' && Number.isInteger(interval) && interval > 0 && (unit !== 'week' || weekdays.length > 0) && (unit !== 'rule' || ruleText.trim() !== '') && (unit !== 'dates' || extra.length > 0);
     const end = unit === 'dates' ? {} : { until: ends === 'until' && until !== '' ? until : undefined, count: ends === 'count' && Number.isInteger(count) ? count : undefined };
-    const asked = useDeferredValue(possible ? JSON.stringify({ rule: ruleOf({ unit, interval, weekdays, monthBy, ruleText }, start) ?? undefined, start, ...end, 'skipped[]': unit === 'dates' ? [] : skipped, 'extra[]': extra }) : '');
+    const { rule, pick } = ruleInputOf({ unit, interval, weekdays, monthBy, ruleText });
+    const picked = pick === undefined ? {} : { unit: pick.unit, interval: pick.interval, 'weekdays[]': pick.weekdays, monthBy: pick.monthBy };
+    const asked = useDeferredValue(possible ? JSON.stringify({ rule, ...picked, start, ...end, 'skipped[]': unit === 'dates' ? [] : skipped, 'extra[]': extra }) : '');
     const told = useQuery({
         queryKey: queryKeys.repeat(asked),
         queryFn: ({ signal }) => answered(api.GET('/repeat', { params: { query: JSON.parse(asked) as Asked }, signal })),

@@ -6,7 +6,8 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem } from '@/components/Field';
 import type { Calendar } from '@/features/calendars/useCalendars';
-import { GIVABLE, LEVELS, type Level } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
+import { GIVABLE, type Level } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
 import { useManagers } from './useAccess';
 
@@ -62,7 +63,7 @@ function AskDialog({ calendar, levels, first, names, onClose }: DialogProps) {
             >
                 <LevelSelect label="Level" value={level} levels={levels} onChange={setLevel} />
                 <p className="text-soft">
-                    {LEVELS[level].name}: {LEVELS[level].means}.
+                    {LEVELS[level].name}: {LEVELS[level].does}.
                 </p>
                 <Field label="What for" error={problem?.field('message')}>
                     {(control) => <textarea rows={3} maxLength={500} {...control} value={message} onChange={(event) => setMessage(event.target.value)} />}

@@ -7,7 +7,7 @@ import { useListActions } from '@/features/calendars/useListActions';
 import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
 import { AskForAccess } from './AskForAccess';
-import { LEVELS } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
 import { useReach } from './useAccess';
 
 /** Above the sheet of a single calendar: what one looks at, with whose eyes, and what can be done about it. */
@@ -47,7 +47,7 @@ function OwnLook({ calendar }: { calendar: Calendar }) {
                     </>
                 ) : (
                     <>
-                        “{calendar.name}”, kept by {calendar.keeper.name}{calendar.archived ? ', archived' : ''}. {LEVELS[calendar.level].name}: {LEVELS[calendar.level].means}.
+                        “{calendar.name}”, kept by {calendar.keeper.name}{calendar.archived ? ', archived' : ''}. {LEVELS[calendar.level].name}: {LEVELS[calendar.level].does}.
                     </>
                 )}
             </p>

@@ -6,7 +6,8 @@ import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Field, FormProblem } from '@/components/Field';
 import type { Calendar } from '@/features/calendars/useCalendars';
-import { LEVELS, type Level } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
+import type { Level } from '@/features/access/levels';
 
 type Props = { calendar: Calendar; level: Level; letter: boolean };
 

@@ -3,7 +3,7 @@ import { useDeferredValue, useState } from 'react';
 import { TextField } from '@/components/Field';
 import { Failed, Loading } from '@/components/States';
 import type { Calendar } from '@/features/calendars/useCalendars';
-import { LEVELS } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
 import { useReach } from './useAccess';
 
 /** For any person: what they can see of a calendar and why, and a look at it as they see it. */

@@ -9,7 +9,8 @@ import { Button } from '@/components/Button';
 import { CheckField, FormProblem } from '@/components/Field';
 import { Failed, Loading } from '@/components/States';
 import { useCalendarActions, type Calendar } from '@/features/calendars/useCalendars';
-import { GIVABLE, LEVELS, type Level } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
+import { GIVABLE, type Level } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
 import { PasteAddresses } from './PasteAddresses';
 import { SubjectPicker, type Entry } from '@/features/directory/SubjectPicker';
@@ -70,7 +71,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
             </form>
             <div className="flex flex-wrap items-center gap-x-5">
                 <p className="min-w-0 flex-1 text-soft">
-                    {LEVELS[level].name}: {LEVELS[level].means}.
+                    {LEVELS[level].name}: {LEVELS[level].does}.
                 </p>
                 <CheckField label="Tell them by mail, too" checked={letter} onChange={(event) => setLetter(event.target.checked)} />
                 <Button look="quiet" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>

@@ -4,7 +4,7 @@ import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatWhen } from '@/time/dates';
 import type { Item } from './geometry';
 import { notes, type Look } from './ItemView';
-import { HOLDS } from './landing';
+import { HOLDS } from '@/api/generated/words';
 
 type Props = { sheet: RefObject<HTMLElement | null>; itemOf: (key: string) => Item | undefined; lookOf: (item: Item) => (Look & { name: string }) | undefined };
 

@@ -1,6 +1,6 @@
 import type { Schemas } from '@/api/client';
+import { HOLDS } from '@/api/generated/words';
 import { addDays, addMinutes, daysBetween, minutesBetween } from '@/time/dates';
-import { knownOf } from '@/features/participants/participants';
 import type { Item } from './geometry';
 import type { LaneRow } from './rows';
 
@@ -8,15 +8,6 @@ const DAY = 24 * 60;
 
 /** Where an item is taken: its start and end by so many minutes (whole days for what lasts whole days), or to another row. */
 export type Move = { item: Item; startBy: number; endBy: number; rows: { from: LaneRow; to: LaneRow } | null };
-
-export const HOLDS: Record<NonNullable<Item['hold']>, string> = {
-    hidden: 'What it is is hidden from you, so it stays where it is.',
-    outside: 'It comes from outside and is changed there.',
-    archived: 'Its calendar is archived, so nothing on it changes.',
-    level: 'You may look at this event, not change it.',
-    pinned: 'It is pinned here, and is changed on its own calendar.',
-    looking: 'You look with somebody else’s eyes; nothing can be changed.',
-};
 
 /** Adds minutes to a wall time, whole days to a date. */
 export function shifted(when: string, minutes: number): string {
@@ -44,26 +35,22 @@ export function refusalOf({ item, rows }: Move): string | null {
     if (item.hold !== null) return HOLDS[item.hold];
     if (rows === null) return null;
     const { to } = rows;
-    if (to.key === '*') return 'Nothing can be put among what is hidden from you.';
-    if (to.kind !== 'layer' && to.kind !== 'calendar') return null;
-    if (item.pinned === true) return 'It is pinned to several calendars. Open it to move it to another.';
-    if (to.calendars?.includes(item.calendar) === true) return 'Both layers are of its calendar: what tells them apart is in the event itself.';
-    return to.target == null ? `You may not add to ${to.name}.` : null;
+    const isCalendar = to.kind === 'layer' || to.kind === 'calendar';
+    if (isCalendar && item.pinned === true) return 'It is pinned to several calendars. Open it to move it to another.';
+    if (isCalendar && to.calendars?.includes(item.calendar) === true) return 'Both layers are of its calendar: what tells them apart is in the event itself.';
+    return to.refusal;
 }
 
 /** What changes of an event that goes to another row. */
-export function rowChange({ from, to }: NonNullable<Move['rows']>, event: Schemas['Event']): Schemas['EventChange'] {
+export function rowChange({ from, to }: NonNullable<Move['rows']>): Schemas['EventChange'] {
     switch (to.kind) {
         case 'place':
-            return { place: to.key === '' ? '' : to.name };
         case 'category':
-            return { categories: [...event.categories.filter((name) => name.toLowerCase() !== from.key && name.toLowerCase() !== to.key), ...(to.key === '' ? [] : [to.name])] };
-        case 'person': {
-            const stays = event.participants.filter((each) => !(each.kind === 'person' && each.part === 'responsible' && String(each.id) === from.key) && !(each.kind === 'person' && String(each.id) === to.key));
-            return { participants: [...knownOf(stays), ...(to.key === '' ? [] : [{ kind: 'person' as const, id: Number(to.key), part: 'responsible' as const }])] };
-        }
+            return { row: { by: to.kind, from: from.key, to: to.key === '' ? '' : to.name } };
+        case 'person':
+            return { row: { by: to.kind, from: from.key, to: to.key } };
         default:
-            return { calendar: to.target ?? event.calendar };
+            return to.target == null ? {} : { calendar: to.target };
     }
 }
 

@@ -16,6 +16,8 @@ export type LaneRow = {
     mark: MarkName | null;
     /** The calendar that an event begun here goes on; null where none may be added to, undefined where any will do. */
     target: string | null | undefined;
+    /** Why nothing can be put into it; null where something can. */
+    refusal: string | null;
     /** The calendars whose events can stand in it; null where those of any can. */
     calendars: readonly string[] | null;
     items: Item[];
@@ -26,7 +28,7 @@ type Layer = Schemas['SheetLayer'];
 /** The rows in order, each with what stands in it. */
 export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<number>): LaneRow[] {
     if (group === 'layer') {
-        const rows = sheet.layers.map((layer): LaneRow => ({ kind: 'layer', key: layer.name, name: layer.name, about: layer.about, ink: layer.colour, mark: layer.mark, target: layer.target, calendars: layer.calendars, items: [] }));
+        const rows = sheet.layers.map((layer): LaneRow => ({ kind: 'layer', key: layer.name, name: layer.name, about: layer.about, ink: layer.colour, mark: layer.mark, target: layer.target, refusal: layer.refusal, calendars: layer.calendars, items: [] }));
         for (const item of sheet.items) rows[item.layer]?.items.push(item);
         return rows.filter((_, index) => !hidden.has(index));
     }
@@ -34,7 +36,7 @@ export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<numb
         const layer = row.calendar === null ? undefined : layerOf(sheet.layers, row.calendar);
         return {
             kind: group, key: row.key, name: row.name, about: '', ink: layer?.colour ?? null, mark: layer?.mark ?? null,
-            target: group === 'calendar' ? row.target : row.key === '*' ? null : undefined, calendars: row.calendar === null ? null : [row.calendar], items: [],
+            target: group === 'calendar' ? row.target : row.refusal === null ? undefined : null, refusal: row.refusal, calendars: row.calendar === null ? null : [row.calendar], items: [],
         };
     });
     for (const item of sheet.items) {

@@ -174,7 +174,7 @@ function drawn(sheet: HTMLElement, { from }: Gesture, to: Spot, rows: readonly L
     const [start, end] = from.day <= last ? [from.day, last] : [last, from.day];
     const cells = [...sheet.querySelectorAll<HTMLElement>('[data-cell]')].filter((each) => each.dataset.kind === from.kind && (from.cell.dataset.weeks !== undefined || Number(each.dataset.row) === from.row) && (each.dataset.day ?? '') >= start && (each.dataset.day ?? '') <= end);
     const row = from.cell.dataset.weeks === undefined ? rows[from.row] : undefined;
-    const refusal = row?.target === null ? `You may not add to ${row.name}.` : null;
+    const refusal = row?.refusal ?? null;
     return { result: { start, end: addDays(end, 1), allDay: true, row: from.row }, words: start === end ? `${formatDate(start, 'long')}, all day` : formatSpan(start, end), refusal, cells };
 }
 

@@ -1,6 +1,7 @@
 import { useQueryClient, type InfiniteData } from '@tanstack/react-query';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Problem, type Schemas } from '@/api/client';
+import { STATUSES } from '@/api/generated/words';
 import { queryKeys } from '@/api/queryKeys';
 import { problemOf } from '@/api/useAction';
 import { useCalendars } from '@/features/calendars/useCalendars';
@@ -10,7 +11,6 @@ import { useBulk } from './useBulk';
 
 type Props = { row: Row; column: Column['key']; first: string | null; onDone: (to: 'down' | 'right' | 'left' | 'stay') => void };
 
-const STATES = ['confirmed', 'provisional', 'cancelled'];
 
 /** One cell being written. What is refused stays as it was typed, and it is said why. */
 export function CellEditor({ row, column, first, onDone }: Props) {
@@ -18,7 +18,7 @@ export function CellEditor({ row, column, first, onDone }: Props) {
     const client = useQueryClient();
     const calendars = useCalendars().data ?? [];
     const before = column === 'when' ? whenTyped(row) : column === 'calendar' ? row.calendar : column === 'categories' || column === 'responsible' ? row[column].join(', ') : row[column];
-    const choices = column === 'status' ? STATES.map((each) => [each, each] as const) : column === 'calendar' ? calendars.filter((each) => each.mayAdd || each.slug === row.calendar).map((each) => [each.slug, each.name] as const) : null;
+    const choices = column === 'status' ? STATUSES.map((each) => [each, each] as const) : column === 'calendar' ? calendars.filter((each) => each.mayAdd || each.slug === row.calendar).map((each) => [each.slug, each.name] as const) : null;
     const [text, setText] = useState(first !== null && choices === null ? first : before);
     const save = useBulk(() => `“${row.title}” is changed.`);
     // What others change meanwhile shows in the table; a cell is written from what it was when one began.

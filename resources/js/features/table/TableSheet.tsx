@@ -6,7 +6,7 @@ import { Failed, Loading } from '@/components/States';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
 import { PLAIN } from '@/features/sheet/ItemView';
-import { HOLDS } from '@/features/sheet/landing';
+import { HOLDS } from '@/api/generated/words';
 import { BulkDialog, type BulkStart } from './BulkDialog';
 import { COLUMNS, pasted, pasteInto, type Row } from './columns';
 import { TableBar } from './TableBar';

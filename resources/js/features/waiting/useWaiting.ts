@@ -3,7 +3,8 @@ import { toast } from '@/toast/toast';
 import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
-import { LEVELS, type Level } from '@/features/access/levels';
+import { LEVELS } from '@/api/generated/words';
+import type { Level } from '@/features/access/levels';
 
 type Invitation = Schemas['InvitationWaiting'];
 type Request = Schemas['RequestWaiting'];
