@@ -47,15 +47,20 @@ final readonly class ExceptionWords
     public function deleting(): ScopeWords
     {
         $others = array_filter($this->changed, fn (string $name): bool => $name !== $this->time, ARRAY_FILTER_USE_KEY);
-        $go = static fn (array $times): string => self::these($times, count($times) === 1 ? 'goes, too' : 'go, too');
 
-        return new ScopeWords('All others stay.', self::sentences('Those before it stay.', $go($this->later())), self::sentences('Every time of it goes.', $go($others)));
+        return new ScopeWords('All others stay.', self::sentences('Those before it stay.', self::gone($this->later())), self::sentences('Every time of it goes.', self::gone($others)));
     }
 
     /** @return array<string, LocalDateTime> */
     private function later(): array
     {
         return array_filter($this->changed, fn (string $name): bool => $name > $this->time, ARRAY_FILTER_USE_KEY);
+    }
+
+    /** @param  array<string, LocalDateTime>  $times */
+    private static function gone(array $times): string
+    {
+        return self::these($times, count($times) === 1 ? 'goes, too' : 'go, too');
     }
 
     /** @param  array<string, LocalDateTime>  $times */
