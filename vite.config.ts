@@ -44,6 +44,7 @@ export default defineConfig(({ command }) => ({
         target: 'esnext',
         // Where Laravel looks for it.
         manifest: 'manifest.json',
-        rollupOptions: { input: 'resources/js/main.tsx' },
+        // The page of the API has the styles alone.
+        rollupOptions: { input: ['resources/js/main.tsx', 'resources/css/api.css'] },
     },
 }));

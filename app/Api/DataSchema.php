@@ -67,7 +67,10 @@ final class DataSchema
             $properties[$parameter->name] = self::described($schema, (string) ($told[$parameter->name] ?? null)?->getDescription());
         }
 
-        return array_filter(['required' => $required, 'type' => 'object', 'properties' => $properties]);
+        $about = (string) $reflection->getDocComment();
+        $about = $about === '' ? '' : DocBlockFactory::createInstance()->create($about, $context)->getSummary();
+
+        return array_filter(['description' => strtr($about, "\n", ' '), 'required' => $required, 'type' => 'object', 'properties' => $properties]);
     }
 
     private static function declared(ReflectionParameter $parameter): Type

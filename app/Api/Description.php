@@ -22,6 +22,10 @@ final class Description
         $description->components->responses = ['Refused' => ['description' => 'Refused, with the reason', 'content' => $contents]];
         foreach ((array) $description->paths as $path) {
             foreach ((array) $path as $operation) {
+                foreach ($operation->parameters ?? [] as $parameter) {
+                    // What is part of the path is always there.
+                    $parameter->required = $parameter->in === 'path' || ($parameter->required ?? false);
+                }
                 foreach ((array) $operation->responses as $status => $response) {
                     if ($status >= 400 && ! isset($response->content)) {
                         $response->content = $contents;

@@ -1753,6 +1753,7 @@ export interface components {
             /** @description Only these of the week */
             events?: number[];
         };
+        /** @description The answer to one’s own request. */
         AnswerWaiting: {
             id: number;
             by: string;
@@ -1761,6 +1762,7 @@ export interface components {
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
             calendar: components["schemas"]["CalendarName"];
         };
+        /** @description A level that somebody was given. */
         Grant: {
             /** @enum {string} */
             kind: "person" | "group" | "everyone" | "public";
@@ -1769,6 +1771,7 @@ export interface components {
             /** @enum {string} */
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
         };
+        /** @description An invitation that one has not answered. */
         InvitationWaiting: {
             id: number;
             by: string;
@@ -1778,6 +1781,7 @@ export interface components {
             means: string;
             calendar: components["schemas"]["CalendarName"];
         };
+        /** @description Whom to ask about a calendar. */
         Managers: {
             names: string[];
             /**
@@ -1788,6 +1792,7 @@ export interface components {
             /** @description Whether it was shared with oneself by name */
             leaves: boolean;
         };
+        /** @description The level that a person has on a calendar. */
         PersonReached: {
             id: number;
             name: string;
@@ -1796,15 +1801,18 @@ export interface components {
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
             reasons: components["schemas"]["ReasonInWords"][];
         };
+        /** @description The levels that people have on a calendar. */
         ReachOfPeople: {
             total: number;
             people: components["schemas"]["PersonReached"][];
         };
+        /** @description Why somebody has a level. */
         ReasonInWords: {
             /** @enum {string} */
             level: "none" | "busy" | "see" | "add" | "change" | "manage";
             words: string;
         };
+        /** @description A request that one may decide. */
         RequestWaiting: {
             id: number;
             by: string;
@@ -1815,12 +1823,14 @@ export interface components {
             message: string;
             calendar: components["schemas"]["CalendarName"];
         };
+        /** @description What became of a list of addresses. */
         SharingByAddress: {
             given: string[];
             already: string[];
             unknown: string[];
             sharing: components["schemas"]["Sharing"];
         };
+        /** @description Who has which level on a calendar. */
         Sharing: {
             keeper: components["schemas"]["Subject"];
             grants: components["schemas"]["Grant"][];
@@ -1828,21 +1838,25 @@ export interface components {
             summary: string;
             publicUrl: string | null;
         };
+        /** @description What waits for the person. */
         Waiting: {
             invitations: components["schemas"]["InvitationWaiting"][];
             requests: components["schemas"]["RequestWaiting"][];
             answers: components["schemas"]["AnswerWaiting"][];
         };
+        /** @description A file that hangs on an event. */
         Attachment: {
             id: number;
             name: string;
             /** @description In octets */
             size: number;
         };
+        /** @description What was done with many events. */
         BulkDone: {
             operation: number;
             events: number;
         };
+        /** @description What a change of many makes of one event. */
         BulkPreviewRow: {
             id: number;
             title: string;
@@ -1851,6 +1865,7 @@ export interface components {
             refused: string | null;
             changes: components["schemas"]["FieldChange"][];
         };
+        /** @description A calendar as one viewer has it. */
         Calendar: {
             slug: string;
             name: string;
@@ -1876,10 +1891,12 @@ export interface components {
             offered: boolean;
             version: number;
         };
+        /** @description The calendars that were looked for. */
         CalendarDirectory: {
             total: number;
             calendars: components["schemas"]["Calendar"][];
         };
+        /** @description A calendar by name. */
         CalendarName: {
             slug: string;
             name: string;
@@ -1888,6 +1905,7 @@ export interface components {
             /** @enum {string} */
             mark: "disc" | "triangle" | "square" | "diamond" | "pentagon" | "plus" | "waves" | "ring" | "star" | "bars";
         };
+        /** @description A category of one calendar, or common to the organisation. */
         Category: {
             id: number;
             name: string;
@@ -1896,6 +1914,7 @@ export interface components {
             closesDay: boolean;
             calendar: string | null;
         };
+        /** @description A change of access or settings, in words. */
         LogEntry: {
             id: number;
             at: string;
@@ -1903,21 +1922,25 @@ export interface components {
             words: string;
             revertable: boolean;
         };
+        /** @description Marks that are others as soon as something has changed: of oneself alone, they tell nothing of the pace of what others do. */
         ChangeMarks: {
             /** @description Of the events of the calendars that one sees */
             events: string;
             /** @description Of who may see what, and of whatever else is kept: whoever sees other calendars sees other events, too */
             access: string;
         };
+        /** @description How a demo is entered. */
         Demo: {
             password: string;
             people: components["schemas"]["DemoPerson"][];
         };
+        /** @description Somebody as whom a demo may be entered. */
         DemoPerson: {
             name: string;
             email: string;
             post: string;
         };
+        /** @description A person, a group or a room that was looked for. */
         DirectoryEntry: {
             /** @enum {string} */
             kind: "person" | "group" | "room";
@@ -1925,6 +1948,7 @@ export interface components {
             name: string;
             about: string;
         };
+        /** @description A person as administrators are told of them. */
         DirectoryPerson: {
             id: number;
             name: string;
@@ -1940,6 +1964,7 @@ export interface components {
             workingHours: components["schemas"]["WorkingSpan"][];
             groups: components["schemas"]["GroupWithin"][];
         };
+        /** @description A group, and who is in it. */
         Group: {
             id: number;
             name: string;
@@ -1948,43 +1973,52 @@ export interface components {
             /** @description The groups in it: whoever is in one of them is in it */
             groups: components["schemas"]["GroupWithin"][];
         };
+        /** @description A person in a group. */
         GroupPerson: {
             id: number;
             name: string;
             post: string;
         };
+        /** @description A group in a group. */
         GroupWithin: {
             id: number;
             name: string;
         };
+        /** @description What a person keeps and what would end with them. */
         Kept: {
             calendars: components["schemas"]["KeptThing"][];
             overlays: components["schemas"]["KeptThing"][];
             feeds: components["schemas"]["KeptFeed"][];
         };
+        /** @description A feed link that a person has made. */
         KeptFeed: {
             id: number;
             name: string;
             calendar: string;
         };
+        /** @description A calendar or an overlay that a person keeps. */
         KeptThing: {
             slug: string;
             name: string;
         };
+        /** @description A person by name alone. */
         NamedPerson: {
             id: number;
             name: string;
         };
+        /** @description A page of the people of the organisation. */
         People: {
             total: number;
             pages: number;
             people: components["schemas"]["DirectoryPerson"][];
         };
+        /** @description What a table of people would add and change. */
         PeoplePlan: {
             digest: string;
             applied: boolean;
             rows: components["schemas"]["PeopleRow"][];
         };
+        /** @description A line of a table of people. */
         PeopleRow: {
             line: number;
             /** @enum {string} */
@@ -1995,6 +2029,7 @@ export interface components {
             post: string;
             groups: string[];
         };
+        /** @description Oneself. */
         Person: {
             id: number;
             name: string;
@@ -2004,16 +2039,19 @@ export interface components {
             post: string;
             workingHours: components["schemas"]["WorkingSpan"][];
         };
+        /** @description Who is signed in; in a demo, also who may be entered as. */
         Session: {
             person: components["schemas"]["Person"] | null;
             demo: components["schemas"]["Demo"] | null;
         };
+        /** @description Somebody who has access: a person, a group, everyone here, or the public. */
         Subject: {
             /** @enum {string} */
             kind: "person" | "group" | "everyone" | "public";
             id: number | null;
             name: string;
         };
+        /** @description A span of a working day; a day may have several. */
         WorkingSpan: {
             /** @enum {string} */
             day: "MO" | "TU" | "WE" | "TH" | "FR" | "SA" | "SU";
@@ -2022,6 +2060,7 @@ export interface components {
             /** @description 17:00; 24:00 ends a day */
             to: string;
         };
+        /** @description An event, or one time of it, as one viewer sees it. Times are on the wall of its zone; ends are exclusive. */
         Event: {
             id: number;
             occurrence: string | null;
@@ -2076,15 +2115,18 @@ export interface components {
             mayChange: boolean;
             version: number;
         };
+        /** @description The event of which another is a copy. */
         Original: {
             id: number;
             title: string;
         };
+        /** @description An event that somebody else changed first. */
         OutdatedEvent: {
             id: number;
             title: string;
             version: number;
         };
+        /** @description A secret feed link. */
         Feed: {
             id: number;
             name: string;
@@ -2095,15 +2137,18 @@ export interface components {
             madeAt: string;
             lastFetchedAt: string | null;
         };
+        /** @description A feed link that was just made: the only time that it is told. */
         NewFeed: {
             feed: components["schemas"]["Feed"];
             url: string;
         };
+        /** @description What was found. */
         Found: {
             /** @description The day that the words mean */
             date: string | null;
             events: components["schemas"]["FoundEvent"][];
         };
+        /** @description An event that was found. */
         FoundEvent: {
             id: number;
             occurrence: string | null;
@@ -2113,6 +2158,7 @@ export interface components {
             /** @description Of its next time, or its last */
             date: string;
         };
+        /** @description An event that was deleted and can be restored. */
         DeletedEvent: {
             id: number;
             title: string;
@@ -2121,6 +2167,7 @@ export interface components {
             at: string | null;
             by: string | null;
         };
+        /** @description What is different in one field. */
         FieldChange: {
             /** @description The day of a time that was changed on its own */
             of: string | null;
@@ -2128,6 +2175,7 @@ export interface components {
             before: string;
             after: string;
         };
+        /** @description What was done with an event. */
         HistoryEntry: {
             operation: number;
             /** @enum {string} */
@@ -2141,10 +2189,12 @@ export interface components {
             /** @description Whether the event can be put back as it was before */
             restorable: boolean;
         };
+        /** @description What is wrong with one field. */
         FieldProblem: {
             field: string;
             message: string;
         };
+        /** @description A problem document (RFC 9457). */
         Problem: {
             type: string;
             title: string;
@@ -2154,12 +2204,14 @@ export interface components {
             /** @description Where somebody else was first: the thing as it is now, or of many, those that have changed */
             current?: unknown;
         };
+        /** @description What was done with the events of a file. */
         ImportCounts: {
             added: number;
             changed: number;
             unchanged: number;
             removed: number;
         };
+        /** @description What bringing a file in would do. */
         ImportPreview: {
             id: number;
             fileName: string;
@@ -2168,6 +2220,7 @@ export interface components {
             problems: components["schemas"]["ImportProblem"][];
             problemCount: number;
         };
+        /** @description What is wrong with a line of a file. */
         ImportProblem: {
             line: number;
             property: string;
@@ -2175,6 +2228,7 @@ export interface components {
             /** @enum {string} */
             outcome: "mended" | "skipped" | "refused";
         };
+        /** @description An event of a file, and what becomes of it. */
         ImportRow: {
             /**
              * @description what is not in the file is never among them
@@ -2188,6 +2242,7 @@ export interface components {
             repeats: boolean;
             place: string;
         };
+        /** @description A piece of a line that was understood. */
         LinePiece: {
             /** @enum {string} */
             kind: "date" | "time" | "length" | "repeat" | "ending" | "place" | "category" | "person" | "group" | "responsible" | "calendar" | "state";
@@ -2195,6 +2250,7 @@ export interface components {
             at: number;
             text: string;
         };
+        /** @description What was understood of a line. */
         UnderstoodLine: {
             title: string;
             start: string | null;
@@ -2211,14 +2267,17 @@ export interface components {
             repeat: components["schemas"]["UnderstoodRepeat"] | null;
             pieces: components["schemas"]["LinePiece"][];
         };
+        /** @description How many have a category. */
         CategoryCount: {
             name: string;
             count: number;
         };
+        /** @description A day that is closed, and by what. */
         ClosedDay: {
             date: string;
             title: string;
         };
+        /** @description What must hold of an event for a layer to take it. */
         Condition: {
             /** @enum {string} */
             about: "category" | "words" | "people" | "status" | "all day" | "busy";
@@ -2235,6 +2294,7 @@ export interface components {
             statuses?: ("confirmed" | "provisional" | "cancelled")[];
             is?: boolean;
         };
+        /** @description An overlay as one viewer has it. */
         Overlay: {
             slug: string;
             name: string;
@@ -2248,6 +2308,7 @@ export interface components {
             layers: components["schemas"]["OverlayLayer"][];
             version: number;
         };
+        /** @description A layer of an overlay, with the calendars in it that the viewer sees. */
         OverlayLayer: {
             name: string;
             /** @enum {string} */
@@ -2267,15 +2328,18 @@ export interface components {
             /** @description How many calendars in it the viewer does not see, told to those who manage the overlay */
             hidden?: number;
         };
+        /** @description Who has which level on an overlay. */
         OverlaySharing: {
             keeper: components["schemas"]["Subject"];
             grants: components["schemas"]["Grant"][];
         };
+        /** @description How full each day of a window is. */
         Ruler: {
             from: string;
             loads: number[];
             closed: string[];
         };
+        /** @description What is on in a window. */
         Sheet: {
             layers: components["schemas"]["SheetLayer"][];
             /** @description Of lanes that are told apart by something else than layers */
@@ -2284,6 +2348,7 @@ export interface components {
             categories: components["schemas"]["CategoryCount"][];
             closed: components["schemas"]["ClosedDay"][];
         };
+        /** @description An occurrence in the layer that shows it. Times are on the wall of the sheet; all-day ones are dates; ends are exclusive. */
         SheetItem: {
             id: number;
             occurrence: string | null;
@@ -2323,6 +2388,7 @@ export interface components {
             /** @description Where rows are asked for: those in which it stands */
             rows?: number[];
         };
+        /** @description A layer of the sheet. */
         SheetLayer: {
             name: string;
             about: string;
@@ -2337,6 +2403,7 @@ export interface components {
             /** @description Why nothing can be put into it; null where something can */
             refusal: string | null;
         };
+        /** @description A row of lanes that are told apart by something else than layers. */
         SheetRow: {
             /** @description Empty for what cannot be told apart, * for what is hidden */
             key: string;
@@ -2346,12 +2413,14 @@ export interface components {
             /** @description Why nothing can be put into it; null where something can */
             refusal: string | null;
         };
+        /** @description Somebody of whom a condition is. */
         Who: {
             /** @enum {string} */
             kind: "me" | "person" | "group";
             id?: number;
             name?: string;
         };
+        /** @description Who or what takes part in an event. */
         EventParticipant: {
             /** @description Where they are in the directory */
             id: number | null;
@@ -2363,22 +2432,26 @@ export interface components {
             /** @enum {string} */
             answer: "unanswered" | "accepted" | "declined" | "tentative" | "delegated";
         };
+        /** @description Whoever asks those who take part. */
         Organiser: {
             id: number | null;
             name: string;
             /** @description Whether the event says so; else it is who added it */
             chosen: boolean;
         };
+        /** @description The calendar on which an event is that was joined. */
         JoinedEvent: {
             calendar: string;
             name: string;
         };
+        /** @description A further calendar on which an event shows. */
         Pin: {
             calendar: string;
             name: string;
             by: string | null;
             mayUnpin: boolean;
         };
+        /** @description Something that one has to prepare oneself. */
         DueTask: {
             id: number;
             title: string;
@@ -2392,6 +2465,7 @@ export interface components {
             /** @description The day of the event */
             on: string;
         };
+        /** @description Something to prepare for an event, or for one time of it. */
         Task: {
             id: number;
             title: string;
@@ -2402,11 +2476,13 @@ export interface components {
             doer: components["schemas"]["NamedPerson"] | null;
             done: boolean;
         };
+        /** @description A time of a series that was changed on its own. */
         ChangedTime: {
             occurrence: string;
             /** @description When it is now */
             start: string;
         };
+        /** @description How an event repeats. */
         Repeat: {
             words: string;
             /** @description RRULE without its end; null where there are several or none */
@@ -2427,6 +2503,7 @@ export interface components {
             /** @description What becomes of other times when this is deleted */
             deleting: components["schemas"]["ScopeWords"];
         };
+        /** @description A repeat as it is picked in a form; its end is told beside it. */
         RepeatPick: {
             /** @enum {string} */
             unit: "day" | "week" | "month" | "year";
@@ -2436,17 +2513,20 @@ export interface components {
             /** @enum {string} */
             monthBy: "date" | "weekday" | "last weekday" | "last day";
         };
+        /** @description A repeat in words, with the days that it falls on next. */
         RepeatTold: {
             words: string;
             /** @description The next days, at most six */
             next: string[];
             more: boolean;
         };
+        /** @description What becomes of other times of a series when something is done with one time, it and all that follow, or all of them. */
         ScopeWords: {
             one: string;
             following: string;
             all: string;
         };
+        /** @description The repeat that was understood of a line. */
         UnderstoodRepeat: {
             words: string;
             rule: string;
@@ -2454,15 +2534,18 @@ export interface components {
             count: number | null;
             pick: components["schemas"]["RepeatPick"] | null;
         };
+        /** @description A room. */
         Room: {
             id: number;
             name: string;
         };
+        /** @description A refresh of a source. */
         Refresh: {
             at: string;
             counts: components["schemas"]["ImportCounts"] | null;
             error: string | null;
         };
+        /** @description A calendar that comes from an outside address. */
         Source: {
             id: number;
             calendar: components["schemas"]["CalendarName"];
@@ -2473,18 +2556,21 @@ export interface components {
             error: string | null;
             history: components["schemas"]["Refresh"][];
         };
+        /** @description A page of rows. */
         Table: {
             rows: components["schemas"]["TableRow"][];
             total: number;
             /** @description The cursor of the next page */
             next: number | null;
         };
+        /** @description A row with only what is needed to do something with it. */
         TableKey: {
             id: number;
             /** @enum {string|null} */
             hold: "hidden" | "outside" | "archived" | "level" | "pinned" | "looking" | null;
             version: number;
         };
+        /** @description A series, or a single event, as a row: by its first time in the window. */
         TableRow: {
             id: number;
             /** @description Its first time in the window, of a series */
@@ -2514,6 +2600,7 @@ export interface components {
             changedAt: string;
             version: number;
         };
+        /** @description An event of a week, and the days on which it would be laid. */
         LaidEvent: {
             id: number;
             title: string;
