@@ -149,11 +149,13 @@ final class EventInput extends FormRequest
 
     private function contents(?EventContents $before): EventContents
     {
+        $texts = [];
+        foreach (EventContents::TEXTS as $name) {
+            $texts[$name] = $this->given($name, $before?->texts()[$name] ?? '');
+        }
+
         return new EventContents(
-            title: trim($this->given('title', $before->title ?? '')),
-            place: $this->given('place', $before->place ?? ''),
-            description: $this->given('description', $before->description ?? ''),
-            link: $this->given('link', $before->link ?? ''),
+            ...['title' => trim($texts['title'])] + $texts,
             status: Status::from($this->given('status', ($before->status ?? Status::Confirmed)->value)),
             busy: $this->boolean('busy', $before->busy ?? true),
             private: $this->boolean('private', $before->private ?? false),

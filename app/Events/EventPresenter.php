@@ -58,10 +58,10 @@ final class EventPresenter
         $time = $occurrence?->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId);
 
         return new EventData(
+            ...$contents->texts(),
             id: $head->id,
             occurrence: $time,
             calendar: $calendar->calendar->slug,
-            title: $contents->title,
             busyOnly: ! $full,
             allDay: $seen->timing->isAllDay(),
             start: self::time($occurrence->start ?? $seen->timing->start),
@@ -69,9 +69,6 @@ final class EventPresenter
             timezone: $seen->timing->start->zone?->name,
             startsAt: self::instant($start),
             endsAt: self::instant($occurrence === null ? $seen->timing->end : $start->at($occurrence->localEnd())),
-            place: $contents->place,
-            link: $contents->link,
-            description: $contents->description,
             status: $contents->status,
             busy: $contents->busy,
             private: $full && $contents->private,

@@ -102,19 +102,19 @@ final class SeriesFields
     /** @return array<string, string> */
     private function fields(int $calendarId, bool $deleted, Event $event): array
     {
+        $texts = $event->contents->texts();
+
         return [
-            'title' => $event->contents->title,
+            'title' => $texts['title'],
             'calendar' => $this->calendars[$calendarId] ??= Calendar::withTrashed()->find($calendarId)->name ?? '',
             'starts' => self::time($event->timing->start),
             'ends' => self::time($event->timing->end),
             'zone' => $event->timing->start->zone->name ?? '',
-            'place' => $event->contents->place,
+            ...array_diff_key($texts, ['title' => true]),
             'categories' => implode(', ', $event->contents->categories),
             'state' => $event->contents->status->value,
             'repeats' => RecurrenceWords::of($event->timing->recurrence, $event->timing->start),
             'people' => implode(', ', array_map(static fn (Participant $each): string => ($each->name === '' ? $each->mailAddress() : $each->name).' ('.strtolower($each->role->name).')', $event->participants)),
-            'link' => $event->contents->link,
-            'about' => $event->contents->description,
             'time' => $event->contents->busy ? 'busy' : 'free',
             'seen by' => $event->contents->private ? 'those who may change it' : '',
             'priority' => $event->contents->priority === 0 ? '' : (string) $event->contents->priority,

@@ -7,19 +7,16 @@ use App\Http\Rules\WallTime;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Recurrence\MonthBy;
-use PinnedRota\Core\Recurrence\RepeatUnit;
-use PinnedRota\Core\Recurrence\WeekdayRule;
 
 final class RepeatController
 {
     #[OA\Get(path: '/repeat', operationId: 'tellRepeat', summary: 'A repeat in words, with the next days that it falls on.', tags: ['events'],
         parameters: [
             new OA\QueryParameter(name: 'rule', required: false, description: 'RRULE without its end; none where it is picked, or where only the extra dates repeat it', schema: new OA\Schema(type: 'string')),
-            new OA\QueryParameter(name: 'unit', required: false, description: 'Of a repeat that is picked', schema: new OA\Schema(type: 'string', enum: RepeatUnit::class)),
+            new OA\QueryParameter(name: 'unit', required: false, description: 'Of a repeat that is picked', schema: new OA\Schema(type: 'string', enum: RepeatInput::UNITS)),
             new OA\QueryParameter(name: 'interval', required: false, schema: new OA\Schema(type: 'integer')),
-            new OA\QueryParameter(name: 'weekdays[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string', enum: WeekdayRule::NAMES))),
-            new OA\QueryParameter(name: 'monthBy', required: false, schema: new OA\Schema(type: 'string', enum: MonthBy::class)),
+            new OA\QueryParameter(name: 'weekdays[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string', enum: RepeatInput::WEEKDAYS))),
+            new OA\QueryParameter(name: 'monthBy', required: false, schema: new OA\Schema(type: 'string', enum: RepeatInput::MONTH_BYS)),
             new OA\QueryParameter(name: 'start', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
             new OA\QueryParameter(name: 'until', required: false, description: 'The last day, inclusive', schema: new OA\Schema(type: 'string', format: 'date')),
             new OA\QueryParameter(name: 'count', required: false, schema: new OA\Schema(type: 'integer')),

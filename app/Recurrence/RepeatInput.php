@@ -30,6 +30,12 @@ use PinnedRota\Core\Time\LocalDateTime;
 ])]
 final class RepeatInput
 {
+    public const UNITS = [RepeatUnit::Day->value, RepeatUnit::Week->value, RepeatUnit::Month->value, RepeatUnit::Year->value];
+
+    public const WEEKDAYS = WeekdayRule::NAMES;
+
+    public const MONTH_BYS = [MonthBy::Date->value, MonthBy::Weekday->value, MonthBy::LastWeekday->value, MonthBy::LastDay->value];
+
     /** @return array<string, mixed> */
     public static function rules(): array
     {

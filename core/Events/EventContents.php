@@ -9,6 +9,9 @@ use PinnedRota\Core\Overlay\Colour;
 /** What an event is about, apart from when it is and who takes part. */
 final readonly class EventContents
 {
+    /** The plain texts: each is a column, a property and a field of the same name. */
+    public const TEXTS = ['title', 'place', 'description', 'link'];
+
     /**
      * @param  list<string>  $categories
      * @param  int  $priority  0 undefined, 1 highest to 9 lowest (RFC 5545, 3.8.1.9)
@@ -46,5 +49,11 @@ final readonly class EventContents
             $title ?? $this->title, $place ?? $this->place, $this->description, $this->link, $status ?? $this->status, $busy ?? $this->busy,
             $private ?? $this->private, $categories ?? $this->categories, $priority ?? $this->priority, $this->colour,
         );
+    }
+
+    /** @return array{title: string, place: string, description: string, link: string} the plain texts by name */
+    public function texts(): array
+    {
+        return ['title' => $this->title, 'place' => $this->place, 'description' => $this->description, 'link' => $this->link];
     }
 }

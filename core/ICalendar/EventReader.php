@@ -21,10 +21,6 @@ final class EventReader
 {
     private const TITLE_LENGTH = 500;
 
-    private const PLACE_LENGTH = 500;
-
-    private const TEXT_LENGTH = 60_000;
-
     private const MOST_DATES = 10_000;
 
     /** A file inside the calendar that is larger than this, in octets as it is written, is left out. */
@@ -32,7 +28,7 @@ final class EventReader
 
     private const KNOWN = [
         'UID' => true, 'SUMMARY' => true, 'DTSTART' => true, 'DTEND' => true, 'DURATION' => true, 'RRULE' => true, 'RDATE' => true,
-        'EXDATE' => true, 'RECURRENCE-ID' => true, 'LOCATION' => true, 'DESCRIPTION' => true, 'URL' => true, 'STATUS' => true,
+        'EXDATE' => true, 'RECURRENCE-ID' => true, 'URL' => true, 'STATUS' => true,
         'TRANSP' => true, 'CLASS' => true, 'CATEGORIES' => true, 'PRIORITY' => true, 'SEQUENCE' => true, 'DTSTAMP' => true,
         'ATTENDEE' => true, 'ORGANIZER' => true,
     ];
@@ -89,10 +85,15 @@ final class EventReader
 
     private function contents(Component $component, string $title): EventContents
     {
+        $texts = [];
+        foreach (TextProperties::NAMES as $name => $property) {
+            $text = $this->text($component, $property, TextProperties::LENGTHS[$name]);
+            $texts[$name] = in_array($name, TextProperties::ONE_LINE, true) ? str_replace("\n", ', ', $text) : $text;
+        }
+
         return new EventContents(
+            ...$texts,
             title: $title === '' ? 'Untitled' : str_replace("\n", ' ', $title),
-            place: str_replace("\n", ', ', $this->text($component, 'LOCATION', self::PLACE_LENGTH)),
-            description: $this->text($component, 'DESCRIPTION', self::TEXT_LENGTH),
             link: $this->link($component),
             status: match ($this->word($component, 'STATUS', ['CONFIRMED', 'TENTATIVE', 'CANCELLED'])) {
                 'TENTATIVE' => Status::Provisional,
@@ -168,7 +169,7 @@ final class EventReader
     private function extra(Component $component): array
     {
         $extra = [];
-        foreach ($component->propertiesBut(self::KNOWN) as $property) {
+        foreach ($component->propertiesBut(self::KNOWN + array_fill_keys(TextProperties::NAMES, true)) as $property) {
             [$problem, $outcome] = $this->doubt($property);
             if ($problem !== null) {
                 $this->diagnostics->add($property->line, $property->name, $problem, $outcome);

@@ -40,9 +40,9 @@ final readonly class EventWriter
         }
         $this->recurrence->write($event->timing->recurrence);
         $this->writer->text('SUMMARY', $event->contents->title);
-        foreach (['LOCATION' => $event->contents->place, 'DESCRIPTION' => $event->contents->description] as $name => $text) {
-            if ($text !== '') {
-                $this->writer->text($name, $text);
+        foreach (TextProperties::NAMES as $text => $name) {
+            if ($event->contents->texts()[$text] !== '') {
+                $this->writer->text($name, $event->contents->texts()[$text]);
             }
         }
         if ($event->contents->link !== '') {

@@ -3,31 +3,9 @@ import { Button } from '@/components/Button';
 import { FormProblem } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatWhen } from '@/time/dates';
-import { same } from './eventValues';
+import { FIELDS, same } from './eventValues';
 import { dueWords, reminderWords } from '@/features/reminders/reminderWords';
 import type { Event, EventInput } from './useEventActions';
-
-type Key = keyof EventInput;
-
-const FIELDS: { name: string; keys: Key[] }[] = [
-    { name: 'Title', keys: ['title'] },
-    { name: 'When', keys: ['allDay', 'start', 'end', 'timezone'] },
-    { name: 'Calendar', keys: ['calendar'] },
-    { name: 'Place', keys: ['place'] },
-    { name: 'Categories', keys: ['categories'] },
-    { name: 'People', keys: ['participants'] },
-    { name: 'State', keys: ['status'] },
-    { name: 'Time', keys: ['busy'] },
-    { name: 'Private', keys: ['private'] },
-    { name: 'Repeat', keys: ['repeat'] },
-    { name: 'Link', keys: ['link'] },
-    { name: 'Priority', keys: ['priority'] },
-    { name: 'Colour', keys: ['colour'] },
-    { name: 'Reminders', keys: ['reminders'] },
-    { name: 'Joining', keys: ['joinable'] },
-    { name: 'To prepare', keys: ['tasks'] },
-    { name: 'About', keys: ['description'] },
-];
 
 type Props = {
     /** As it was when the form was opened, as it is now, and as it was typed. */

@@ -102,6 +102,27 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
     };
 }
 
+/** What each part of an input is called, the parts of the time together. */
+export const FIELDS: { name: string; keys: (keyof EventInput)[] }[] = [
+    { name: 'Title', keys: ['title'] },
+    { name: 'When', keys: ['allDay', 'start', 'end', 'timezone'] },
+    { name: 'Calendar', keys: ['calendar'] },
+    { name: 'Place', keys: ['place'] },
+    { name: 'Categories', keys: ['categories'] },
+    { name: 'People', keys: ['participants'] },
+    { name: 'State', keys: ['status'] },
+    { name: 'Time', keys: ['busy'] },
+    { name: 'Private', keys: ['private'] },
+    { name: 'Repeat', keys: ['repeat'] },
+    { name: 'Link', keys: ['link'] },
+    { name: 'Priority', keys: ['priority'] },
+    { name: 'Colour', keys: ['colour'] },
+    { name: 'Reminders', keys: ['reminders'] },
+    { name: 'Joining', keys: ['joinable'] },
+    { name: 'To prepare', keys: ['tasks'] },
+    { name: 'About', keys: ['description'] },
+];
+
 /** Whether two values of an input mean the same: what is not there is nothing. */
 export function same(a: unknown, b: unknown): boolean {
     return JSON.stringify(a ?? null) === JSON.stringify(b ?? null);

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\ICalendar;
+
+/** The properties of type TEXT (RFC 5545, 3.3.11) that the plain texts of an event stand in, but for its title. */
+final class TextProperties
+{
+    /** By the name of the text; in the order in which they are written. */
+    public const NAMES = ['place' => 'LOCATION', 'description' => 'DESCRIPTION'];
+
+    /** Most characters of each that are kept. */
+    public const LENGTHS = ['place' => 500, 'description' => 60_000];
+
+    /** Those that are one line: others become a comma. */
+    public const ONE_LINE = ['place'];
+}
