@@ -63,7 +63,7 @@ final class EventTranslator
             uid: $row->uid,
             timing: $this->timing($row),
             contents: new EventContents(
-                ...$row->only(EventContents::TEXTS),
+                ...array_map(strval(...), $row->only(EventContents::TEXTS)),
                 status: $row->status,
                 busy: $row->busy,
                 private: $row->private,
