@@ -1,0 +1,147 @@
+import { act, cleanup, fireEvent, render, renderHook, screen } from '@testing-library/react';
+import { useRef } from 'react';
+import { afterEach, beforeEach, expect, test } from 'vitest';
+import { SeriesQuestion } from '@/features/events/SeriesQuestion';
+import type { Item } from '@/features/sheet/geometry';
+import type { Move } from '@/features/sheet/landing';
+import type { LaneRow } from '@/features/sheet/rows';
+import { useSheetKeys } from '@/features/sheet/useSheetKeys';
+import { useColumns } from '@/features/table/useColumns';
+import { useSelection } from '@/features/table/useSelection';
+import { fakeServer, withQueries } from './server';
+
+beforeEach(() => localStorage.clear());
+afterEach(cleanup);
+
+const rows = [1, 2, 3, 4].map((id) => ({ id, version: id * 10, hold: null }));
+
+test('rows are chosen one by one, from one to another, and all; each is sent with the version that is known last', () => {
+    const { result, rerender } = renderHook((known: typeof rows) => useSelection(known), { initialProps: rows });
+    const ids = () => result.current.events.map(({ id }) => id);
+    act(() => result.current.toggle(rows[0]!));
+    act(() => result.current.extend(3, 2));
+    expect(ids()).toEqual([1, 3, 4]);
+    act(() => result.current.toggle(rows[2]!));
+    expect([ids(), result.current.has(3), result.current.has(4)]).toEqual([[1, 4], false, true]);
+    // Somebody changed one meanwhile; another has left the page that is drawn and is chosen still.
+    rerender([{ id: 1, version: 11, hold: null }]);
+    expect(result.current.events).toEqual([{ id: 1, version: 11 }, { id: 4, version: 40 }]);
+    act(() => result.current.all([{ id: 9, version: 2 }]));
+    expect(result.current.events).toEqual([{ id: 9, version: 2 }]);
+    act(() => result.current.none());
+    expect(ids()).toEqual([]);
+});
+
+test('columns are remembered in their own order, never without the title, and odd memories are forgotten', () => {
+    const { result, unmount } = renderHook(() => useColumns());
+    const usual = result.current[0];
+    act(() => result.current[1](['place', 'when']));
+    expect(result.current[0]).toEqual(expect.arrayContaining(['title', 'when', 'place']));
+    expect(result.current[0]).toHaveLength(3);
+    const kept = result.current[0];
+    unmount();
+    expect(renderHook(() => useColumns()).result.current[0]).toEqual(kept);
+    localStorage.setItem('rota.columns', 'nonsense,,');
+    expect(renderHook(() => useColumns()).result.current[0]).toEqual(usual);
+});
+
+test('before a series changes it is said what becomes of its other times, as the server tells it; then one thing is done, once', async () => {
+    const words = (of: string) => ({ one: `${of} one`, following: `${of} following`, all: `${of} all` });
+    const asked = fakeServer(() => ({ body: { id: 7, repeat: { words: 'every week', changing: words('change'), deleting: words('delete') } } }));
+    const { wrapper } = withQueries();
+    const done: string[] = [];
+    const question = (doing: 'change' | 'delete', onOne: (() => void) | undefined) => (
+        <SeriesQuestion title="Move" doing={doing} id={7} occurrence="2026-11-10T09:00:00Z" onOne={onOne} onFollowing={() => done.push('following')} onAll={() => done.push('all')} onClose={() => done.push('close')} />
+    );
+    const { rerender } = render(question('change', () => done.push('one')), { wrapper });
+    await screen.findByText('change following');
+    expect(screen.getByText('It repeats every week.')).toBeDefined();
+    expect(asked[0]?.query.get('occurrence')).toBe('2026-11-10T09:00:00Z');
+    fireEvent.click(screen.getByText('This and all that follow'));
+    expect(done).toEqual(['close', 'following']);
+    // Where one time cannot be meant, it is not offered.
+    rerender(question('delete', undefined));
+    await screen.findByText('delete all');
+    expect(screen.queryByText('Only this one')).toBeNull();
+});
+
+const item: Item = {
+    id: 1, occurrence: null, layer: 0, also: [], calendar: 'slip', title: 'Haul out', place: '', categories: [], allDay: false, start: '2026-11-10T09:00', end: '2026-11-10T10:00',
+    status: 'confirmed', busyOnly: false, private: false, repeats: false, hold: null, external: false, unanswered: false, responsible: [],
+};
+const lanes = ['Slip', 'Loft'].map((name) => ({ kind: 'layer', key: name, name }) as LaneRow);
+
+function board(view: string) {
+    const moves: Move[] = [];
+    const begun: [string | undefined, number | null][] = [];
+    const opened: Item[] = [];
+    function Board() {
+        const ref = useRef<HTMLDivElement>(null);
+        useSheetKeys(ref, {
+            view, rows: lanes, itemOf: (key) => (key === 'one' ? item : undefined),
+            onMove: (move) => void moves.push(move), onOpen: (each) => void opened.push(each), onBegin: (cell, y) => void begun.push([cell.dataset.cell, y]),
+        });
+        return (
+            <div ref={ref}>
+                <div role="grid" tabIndex={0}>
+                    <div data-cell="0:0" data-row="0" tabIndex={-1}>
+                        <button type="button" data-item="one">
+                            Haul out
+                        </button>
+                    </div>
+                    <div data-cell="0:1" data-row="0" tabIndex={-1} />
+                    <div data-cell="1:0" data-row="1" tabIndex={-1} />
+                </div>
+            </div>
+        );
+    }
+    const { container } = render(<Board />);
+    const cell = (name: string) => container.querySelector<HTMLElement>(`[data-cell="${name}"]`)!;
+    const press = (target: HTMLElement, key: string, more = {}) => fireEvent.keyDown(target, { key, ...more });
+    return { moves, begun, opened, cell, press, face: () => screen.getByText('Haul out'), grid: () => screen.getByRole('grid') };
+}
+
+test('the arrows go from day to day and from row to row, and Enter begins an event there', () => {
+    const { begun, cell, press, grid } = board('lanes');
+    press(grid(), 'ArrowRight');
+    expect(document.activeElement).toBe(cell('0:0'));
+    press(cell('0:0'), 'ArrowRight');
+    expect(document.activeElement).toBe(cell('0:1'));
+    press(cell('0:0'), 'ArrowDown');
+    expect(document.activeElement).toBe(cell('1:0'));
+    // There is nothing beyond the edge: one stays.
+    press(cell('1:0'), 'ArrowDown');
+    expect(document.activeElement).toBe(cell('1:0'));
+    press(cell('1:0'), 'Enter');
+    expect(begun).toEqual([['1:0', null]]);
+});
+
+test('with Shift an event is carried, with Alt it is lengthened, by what the view counts', () => {
+    const carried = (view: string, key: string, altKey = false) => {
+        const { moves, press, face } = board(view);
+        press(face(), key);
+        expect(moves).toEqual([]);
+        press(face(), key, { shiftKey: true, altKey });
+        cleanup();
+        const [move] = moves;
+        return move === undefined ? null : [move.startBy, move.endBy, move.rows?.to.name ?? null];
+    };
+    expect(carried('lanes', 'ArrowRight')).toEqual([1440, 1440, null]);
+    expect(carried('lanes', 'ArrowDown')).toEqual([0, 0, 'Loft']);
+    expect(carried('lanes', 'ArrowUp')).toBeNull();
+    expect(carried('week', 'ArrowDown')).toEqual([15, 15, null]);
+    expect(carried('month', 'ArrowUp')).toEqual([-7 * 1440, -7 * 1440, null]);
+    expect(carried('week', 'ArrowUp', true)).toEqual([0, -15, null]);
+    expect(carried('week', 'ArrowRight', true)).toBeNull();
+    expect(carried('month', 'ArrowRight', true)).toEqual([0, 1440, null]);
+});
+
+test('a click opens an event or begins one, and what is a control has its own click', () => {
+    const { begun, opened, cell, face } = board('week');
+    fireEvent.click(face());
+    fireEvent.click(cell('0:1'), { clientY: 120 });
+    expect([opened.map(({ id }) => id), begun]).toEqual([[1], [['0:1', 120]]]);
+    const link = cell('1:0').appendChild(document.createElement('a'));
+    fireEvent.click(link);
+    expect(begun).toHaveLength(1);
+});

@@ -1,0 +1,30 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { vi } from 'vitest';
+
+export type Asked = { method: string; path: string; query: URLSearchParams; body: unknown; headers: Headers };
+type Answer = { status?: number; body?: unknown; headers?: Record<string, string> } | 'lost' | 'never';
+
+/** Stands in for the server: answers each operation as told, and keeps what was asked. */
+export function fakeServer(answer: (asked: Asked) => Answer): Asked[] {
+    const all: Asked[] = [];
+    vi.spyOn(globalThis, 'fetch').mockImplementation(async (input) => {
+        const request = input as Request;
+        const url = new URL(request.url);
+        const text = await request.clone().text();
+        const asked: Asked = { method: request.method, path: url.pathname.replace('/api/v1', ''), query: url.searchParams, body: text === '' ? null : (JSON.parse(text) as unknown), headers: request.headers };
+        all.push(asked);
+        const told = answer(asked);
+        if (told === 'lost') throw new TypeError('Failed to fetch');
+        if (told === 'never') return new Promise<Response>(() => undefined);
+        const { status = 200, body = null, headers = {} } = told;
+        return new Response(status === 204 ? null : JSON.stringify(body), { status, headers });
+    });
+    return all;
+}
+
+/** What surrounds hooks that ask the server. */
+export function withQueries(client = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } })) {
+    const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={client}>{children}</QueryClientProvider>;
+    return { client, wrapper };
+}
