@@ -111,7 +111,8 @@ Route::middleware('auth')->group(function (): void {
 
     Route::post('events/{id}/copies', [CopiesController::class, 'store'])->whereNumber('id');
     Route::post('events/{id}/pins', [PinsController::class, 'store'])->whereNumber('id');
-    Route::delete('events/{id}/pins/{slug}', [PinsController::class, 'destroy'])->whereNumber('id');
+    Route::delete('events/{id}/pins/{pin}', [PinsController::class, 'destroy'])->whereNumber(['id', 'pin']);
+    Route::get('calendars/{slug}/pins', [PinsController::class, 'index']);
     Route::post('events/{id}/join', [PinsController::class, 'join'])->whereNumber('id');
     Route::delete('events/{id}/join', [PinsController::class, 'leave'])->whereNumber('id');
     Route::post('events/{id}/attachments', [AttachmentsController::class, 'store'])->whereNumber('id');

@@ -71,15 +71,15 @@ abstract class TestCase extends BaseTestCase
 
     public function give(Calendar $calendar, Person|Group|SubjectKind $to, Level $level): void
     {
-        GrantRecord::query()->create([
-            'on_kind' => 'calendar', 'on_id' => $calendar->id, 'level' => $level,
+        GrantRecord::query()->updateOrCreate([
+            'on_kind' => 'calendar', 'on_id' => $calendar->id,
             'subject_kind' => match (true) {
                 $to instanceof Person => SubjectKind::Person,
                 $to instanceof Group => SubjectKind::Group,
                 default => $to,
             },
             'subject_id' => $to instanceof SubjectKind ? 0 : $to->id,
-        ]);
+        ], ['level' => $level]);
     }
 
     /** Puts an event on a calendar without the API. */

@@ -60,7 +60,7 @@ final class CurrentViewer
         $other = $this->reader->viewer(Person::query()->where('status', 'active')->findOrFail($as));
         $managed = $this->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->level() === Level::Manage);
 
-        return new Perspective($other, $this->reader->calendars($other)->intersectByKeys($managed), true);
+        return new Perspective($other, $this->reader->calendars($other)->intersectByKeys($managed), true, looker: $this->perspective());
     }
 
     /**

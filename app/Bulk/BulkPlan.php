@@ -4,6 +4,7 @@ namespace App\Bulk;
 
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
+use App\Copies\EventCopy;
 use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Events\Read\SeenSeries;
@@ -19,7 +20,7 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 /** What a bulk change makes of each of its events: the same for the preview and for carrying it out. */
 final class BulkPlan
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly Cells $cells, private readonly EventTranslator $translator)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly Cells $cells, private readonly EventTranslator $translator, private readonly EventCopy $copies)
     {
     }
 
@@ -72,6 +73,8 @@ final class BulkPlan
             if ($target === null && $input->filled('copyDays')) {
                 $target = $this->targets->named($this->viewer->calendars()[$head->calendar_id]->calendar->slug ?? '');
             }
+            // A copy has of it what its viewer sees.
+            $series = $input->filled('copyDays') ? $this->copies->seen($head, $series, $this->viewer->perspective()) : $series;
             $after = $asked['cells'] === [] ? $series : $this->cells->apply($asked['cells'], $series, $wall);
             $after = ($input->filled('copyDays') ? new BulkChange(shiftDays: $input->integer('copyDays')) : $change)->apply($after);
             $this->targets->demandCategoriesOf($target ?? $this->viewer->calendars()[$head->calendar_id], $after);

@@ -36,7 +36,7 @@ final class CopiesController
     public function store(Request $request, int $id): JsonResponse
     {
         $perspective = $this->viewer->perspective();
-        $head = $this->seen->full($id, $perspective);
+        $head = $this->seen->partly($id, $perspective);
         $target = $this->targets->named($request->validate(['calendar' => ['required', 'string', 'max:80']], ['calendar.required' => 'Choose the calendar it is copied to.'])['calendar']);
         $series = $this->seen->load($head);
         $text = $request->query('occurrence');

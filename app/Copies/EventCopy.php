@@ -27,18 +27,28 @@ final class EventCopy
      */
     public function of(EventRecord $head, Series $series, ?Occurrence $occurrence, string $uid, Perspective $perspective): Series
     {
-        $visibility = fn (Event $event): Visibility => $this->seen->visibility($head, $event, $perspective);
-        $this->seen->demandFull($visibility($occurrence->event ?? $series->events()[0]));
-        if ($occurrence !== null) {
-            return new Series($occurrence->event->beginningAt($occurrence, new RecurrenceSet)->copied($uid));
+        if ($occurrence === null) {
+            return $this->seen($head, $series, $perspective)->each(static fn (Event $event): Event => $event->copied($uid));
         }
+        $this->seen->demandFull($this->seen->visibility($head, $occurrence->event, $perspective));
+
+        return new Series($occurrence->event->beginningAt($occurrence, new RecurrenceSet)->copied($uid));
+    }
+
+    /**
+     * A series without the times of it that are hidden from the viewer, which do not come back as they were before.
+     *
+     * @throws AccessDeniedHttpException where it is hidden from them as such
+     */
+    public function seen(EventRecord $head, Series $series, Perspective $perspective): Series
+    {
+        $this->seen->demandFull($this->seen->asSuch($head, $perspective));
         foreach ($series->overrides as $event) {
-            // What is hidden of a series is not copied.
-            if ($series->master !== null && $visibility($event) !== Visibility::Full) {
+            if ($series->master !== null && $this->seen->visibility($head, $event, $perspective) !== Visibility::Full) {
                 $series = OccurrenceChanges::withoutChanged($series, $event);
             }
         }
 
-        return $series->each(static fn (Event $event): Event => $event->copied($uid));
+        return $series;
     }
 }

@@ -48,12 +48,14 @@ final class EventPresenter
             return null;
         }
         $full = $visibility === Visibility::Full;
+        // What hangs on the series is had by what is seen of it as such, not by a time of it that is open.
+        $whole = $full && $this->seen->asSuch($head, $perspective) === Visibility::Full;
         $people = $full ? Person::query()->whereKey(array_filter([$head->created_by, $row->updated_by]))->pluck('name', 'id') : collect();
         $calendar = $ways[array_key_first($ways)];
         $start = $occurrence->start ?? $event->timing->start;
         $mayChange = $full && $this->seen->mayChange($head, $perspective);
 
-        $pins = $full ? EventPins::of($head, $ways, $perspective, $mayChange) : EventPins::none();
+        $pins = $whole ? EventPins::of($head, $ways, $perspective, $mayChange) : EventPins::none();
         $contents = $seen->contents;
         $time = $occurrence?->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId);
 
@@ -75,14 +77,14 @@ final class EventPresenter
             categories: $contents->categories,
             participants: $full ? EventParticipantData::ofEvent($event) : [],
             organiser: $full ? OrganiserData::of($head, $event) : null,
-            repeat: $full ? $this->repeat($head, (string) $time) : null,
+            repeat: $whole ? $this->repeat($head, (string) $time) : null,
             priority: $contents->priority,
             colour: $contents->colour,
             reminders: $full ? array_values(array_filter(array_map(Reminders::minutes(...), $event->reminders), is_int(...))) : [],
-            attachments: $full ? AttachmentData::ofEvent($head) : [],
-            tasks: $full ? TaskData::ofEvent($head, (string) $time, $start->local) : [],
-            joinable: $full && $head->joinable,
-            copyOf: $full ? $this->original($head, $perspective) : null,
+            attachments: $whole ? AttachmentData::ofEvent($head) : [],
+            tasks: $whole ? TaskData::ofEvent($head, (string) $time, $start->local) : [],
+            joinable: $whole && $head->joinable,
+            copyOf: $whole ? $this->original($head, $perspective) : null,
             pins: $pins->pins,
             // Its own calendar is not open to the viewer.
             pinned: $full && ! isset($ways[$head->calendar_id]),

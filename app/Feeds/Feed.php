@@ -47,10 +47,10 @@ final class Feed extends Model
         return rtrim(strtr(base64_encode(random_bytes(24)), '+/', '-_'), '=');
     }
 
-    /** @return Builder<self> */
+    /** @return Builder<self> also where it was ended */
     public static function byToken(string $token): Builder
     {
-        return self::query()->where('token_hash', hash('sha256', $token))->whereNull('revoked_at');
+        return self::query()->where('token_hash', hash('sha256', $token));
     }
 
     protected function casts(): array

@@ -5,6 +5,8 @@ namespace App\Feeds;
 use App\Access\AccessReader;
 use App\Access\Perspective;
 use App\Calendars\Calendar;
+use App\Changes\Change;
+use App\Pins\Pin;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use PinnedRota\Core\Access\Level;
@@ -24,20 +26,32 @@ final class FeedDownloadController
     public function show(Request $request, string $token): Response
     {
         $feed = Feed::byToken($token)->with(['publisher', 'calendar.source'])->first();
-        // A deleted calendar, or one that its publisher may no longer see, is answered like a link that never was.
-        $calendar = $feed?->getRelation('calendar');
-        if ($feed === null || ! $calendar instanceof Calendar) {
-            return $this->gone();
+        if ($feed === null) {
+            return $this->unknown();
+        }
+        if ($feed->revoked_at?->addDays(FeedEnd::DAYS)->isPast() === true) {
+            return new Response("This feed was ended.\n", 410, ['Content-Type' => 'text/plain; charset=utf-8']);
+        }
+        // A deleted calendar is answered like a link that never was.
+        $calendar = $feed->getRelation('calendar');
+        if (! $calendar instanceof Calendar) {
+            return $this->unknown();
         }
         $perspective = $this->access->perspective($this->access->viewer($feed->publisher), $calendar, $feed->detail === 'busy' ? Level::BusyTimes : null);
         $level = $perspective->eventLevel($calendar->id);
-        if (! $level->includes(Level::BusyTimes)) {
-            return $this->gone();
+        $end = match (true) {
+            $feed->revoked_at !== null => FeedEnd::Revoked,
+            ! $feed->publisher->isActive() => FeedEnd::PublisherGone,
+            ! $level->includes(Level::BusyTimes) => FeedEnd::PublisherShutOut,
+            default => null,
+        };
+        if ($end !== null) {
+            return new Response($end->document($calendar->name, now()), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, no-cache']);
         }
         $feed->timestamps = false;
         $feed->update(['last_fetched_at' => now()]);
 
-        $etag = hash('sha256', "{$feed->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|".CalendarWriter::class);
+        $etag = hash('sha256', "{$feed->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class);
 
         return $this->answer($request, $calendar, $perspective, $etag);
     }
@@ -47,15 +61,15 @@ final class FeedDownloadController
     {
         $calendar = Calendar::query()->with('source')->where('slug', $slug)->first();
         if ($calendar === null) {
-            return $this->gone();
+            return $this->unknown();
         }
         $perspective = $this->access->perspective(Viewer::outsider(), $calendar);
         $level = $perspective->eventLevel($calendar->id);
         if (! $level->includes(Level::BusyTimes)) {
-            return $this->gone();
+            return $this->unknown();
         }
 
-        return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|".CalendarWriter::class));
+        return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class));
     }
 
     private function answer(Request $request, Calendar $calendar, Perspective $perspective, string $etag): Response
@@ -83,7 +97,13 @@ final class FeedDownloadController
         return (string) stream_get_contents($stream);
     }
 
-    private function gone(): Response
+    /** What others have pinned there shows as far as they may see it: their access is part of what it is. */
+    private function pinsMark(Calendar $calendar): int
+    {
+        return Pin::query()->where('calendar_id', $calendar->id)->exists() ? (int) Change::query()->whereNull('calendar_id')->max('id') : 0;
+    }
+
+    private function unknown(): Response
     {
         return new Response("This feed link is not valid (any more). Ask whoever gave it to you for a new one.\n", 404, ['Content-Type' => 'text/plain; charset=utf-8']);
     }

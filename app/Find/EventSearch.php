@@ -7,10 +7,12 @@ use App\Access\Perspective;
 use App\Calendars\Category;
 use App\Directory\Person;
 use App\Events\Read\InvolvedEvents;
+use App\Pins\PinnerAccess;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
@@ -30,7 +32,7 @@ final class EventSearch
     /** @var array<int, int> a readable calendar to which a series is pinned, by its head */
     private array $pinned = [];
 
-    public function __construct(private readonly InvolvedEvents $involved)
+    public function __construct(private readonly InvolvedEvents $involved, private readonly PinnerAccess $pinners)
     {
     }
 
@@ -47,7 +49,7 @@ final class EventSearch
         if ($sought === [] || $readable->isEmpty()) {
             return [];
         }
-        $this->pinned = DB::table('event_pins')->whereIntegerInRaw('calendar_id', $readable->keys()->all())->pluck('calendar_id', 'event_id')->all();
+        $this->pinned = $this->pinnedTo($readable->keys()->all());
         $head = static fn (object $row): int => $row->series_id ?? $row->id;
         $rows = $this->candidates($words, $sought, $readable, $perspective)->unique($head)->take(self::RANKED);
         $times = $this->times($rows->map($head)->values()->all());
@@ -72,6 +74,23 @@ final class EventSearch
             calendar: ($readable[$found['row']->calendar_id] ?? $readable[$this->pinned[$found['head']]])->calendar->slug,
             date: $found['row']->time_kind === TimeKind::Zoned->value && $found['indexed'] ? (new LocalDateTime($zone->toLocal((int) strtotime($found['at'].' UTC'))))->toDate() : substr($found['at'], 0, 10),
         ))->all();
+    }
+
+    /**
+     * The series that show on some calendars by a pin of somebody who may read them still: private ones only where that
+     * is not by being involved.
+     *
+     * @param  list<int>  $calendarIds
+     * @return array<int, int> a calendar by series
+     */
+    private function pinnedTo(array $calendarIds): array
+    {
+        $pins = DB::table('event_pins as p')->join('events as e', 'e.id', '=', 'p.event_id')->whereIntegerInRaw('p.calendar_id', $calendarIds)->whereNull('e.deleted_at')
+            ->get(['p.event_id', 'p.calendar_id', 'p.pinned_by', 'p.joined', 'e.calendar_id as home', 'e.private', 'e.busy', 'e.created_by']);
+        $this->pinners->prepare($pins->map(static fn (object $pin): array => [$pin->home, $pin->pinned_by])->all());
+
+        return $pins->filter(fn (object $pin): bool => $this->pinners->sees($pin->home, $pin->pinned_by, (bool) $pin->private, (bool) $pin->busy, $pin->created_by, static fn (): array => [], (bool) $pin->joined) === Visibility::Full)
+            ->pluck('calendar_id', 'event_id')->all();
     }
 
     /**

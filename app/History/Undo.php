@@ -5,6 +5,7 @@ namespace App\History;
 use App\Access\AccessibleCalendar;
 use App\Access\Perspective;
 use App\Directory\Person;
+use App\Events\Read\SeenSeries;
 use App\Events\Write\Actor;
 use App\Events\Write\ChangeEvents;
 use App\Events\Write\Command;
@@ -14,13 +15,14 @@ use App\Events\Write\Commands\UnpinSeries;
 use App\Events\Write\SeriesState;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\EventRights;
+use PinnedRota\Core\Access\Visibility;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** Undoes operations and does them again: as a whole, and only where nobody changed the same events since. */
 final class Undo
 {
-    public function __construct(private readonly ChangeEvents $changes)
+    public function __construct(private readonly ChangeEvents $changes, private readonly SeenSeries $seen)
     {
     }
 
@@ -73,6 +75,9 @@ final class Undo
         }
         [$were, $are] = [array_column($from->pins, null, 'calendar_id'), array_column($to->pins, null, 'calendar_id')];
         foreach (array_diff_key($are, $were) as $calendarId => $pin) {
+            if ($this->seen->pinnerSees($seriesId, $pin['pinned_by'], (bool) $pin['joined']) !== Visibility::Full) {
+                throw new AccessDeniedHttpException('This event is not shared with you any more.');
+            }
             if (! $this->calendar($perspective, (int) $calendarId)->mayAdd()) {
                 throw new AccessDeniedHttpException('You may not add to this calendar any more.');
             }

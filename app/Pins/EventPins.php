@@ -32,13 +32,17 @@ final readonly class EventPins
     public static function of(EventRecord $head, array $ways, Perspective $perspective, bool $mayChange): self
     {
         $joined = $head->pins->where('joined', true);
-        $seen = $head->pins->where('calendar_id', '!=', $head->calendar_id)->filter(static fn (Pin $pin): bool => isset($ways[$pin->calendar_id]));
-        $people = Person::query()->whereKey($joined->pluck('pinned_by')->concat($seen->pluck('pinned_by'))->filter())->pluck('name', 'id');
-        $mayUnpin = static fn (Pin $pin): bool => ! $perspective->readOnly
-            && ($mayChange || $pin->pinned_by === $perspective->viewer->personId || EventRights::mayChange($ways[$pin->calendar_id]->eventLevel(), false));
+        $there = $head->pins->where('calendar_id', '!=', $head->calendar_id)->filter(static fn (Pin $pin): bool => $mayChange || isset($ways[$pin->calendar_id]));
+        $people = Person::query()->whereKey($joined->pluck('pinned_by')->concat($there->pluck('pinned_by'))->filter())->pluck('name', 'id');
+        $tell = static function (Pin $pin) use ($ways, $perspective, $mayChange, $people): PinData {
+            $way = $ways[$pin->calendar_id] ?? null;
+            $mayUnpin = ! $perspective->readOnly && ($mayChange || $pin->pinned_by === $perspective->viewer->personId || ($way !== null && EventRights::mayChange($way->eventLevel(), false)));
+
+            return new PinData($pin->id, $way?->calendar->slug, $way === null ? 'a calendar that you do not see' : $way->calendar->name, $people[$pin->pinned_by] ?? null, $mayUnpin, $pin->joined);
+        };
 
         return new self(
-            $seen->map(static fn (Pin $pin): PinData => new PinData($ways[$pin->calendar_id]->calendar->slug, $ways[$pin->calendar_id]->calendar->name, $people[$pin->pinned_by] ?? null, $mayUnpin($pin)))->values()->all(),
+            $there->map($tell)->values()->all(),
             $joined->contains('pinned_by', $perspective->viewer->personId),
             $joined->count(),
             $mayChange ? $joined->map(static fn (Pin $pin): string => $people[$pin->pinned_by] ?? 'Somebody who has left')->sort()->values()->all() : [],

@@ -8,6 +8,7 @@ use Illuminate\Support\Carbon;
 /**
  * A further calendar on which a series shows.
  *
+ * @property int $id
  * @property int $event_id the head
  * @property int $calendar_id
  * @property ?int $pinned_by
@@ -16,13 +17,9 @@ use Illuminate\Support\Carbon;
  */
 final class Pin extends Model
 {
-    public $incrementing = false;
-
     public $timestamps = false;
 
     protected $table = 'event_pins';
-
-    protected $primaryKey = 'event_id';
 
     protected $guarded = [];
 

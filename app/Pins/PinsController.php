@@ -4,6 +4,7 @@ namespace App\Pins;
 
 use App\Access\CurrentViewer;
 use App\Api\Answers;
+use App\Directory\Person;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
 use App\Events\TargetCalendar;
@@ -22,6 +23,7 @@ use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\EventRights;
+use PinnedRota\Core\Access\Level;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
@@ -29,6 +31,8 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 #[OA\Schema(schema: 'PinInput', required: ['calendar'], properties: [new OA\Property(property: 'calendar', type: 'string')])]
 final class PinsController
 {
+    private const MOST = 200;
+
     public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TargetCalendar $targets, private readonly ChangeEvents $changes)
     {
     }
@@ -48,22 +52,37 @@ final class PinsController
         return Answer::done($this->carryOut(OperationKind::Pin, new PinSeries($id, $target->calendar->id)));
     }
 
-    #[OA\Delete(path: '/events/{id}/pins/{slug}', operationId: 'unpinEvent', summary: 'Takes an event off a calendar that it is pinned to: for whoever pinned it, may edit that calendar, or may change the event.', tags: ['events'],
-        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+    #[OA\Delete(path: '/events/{id}/pins/{pin}', operationId: 'unpinEvent', summary: 'Takes an event off a calendar that it is pinned to: for whoever pinned it, may edit that calendar, or may change the event.', tags: ['events'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'pin', schema: new OA\Schema(type: 'integer'))],
         responses: [new OA\Response(response: 204, description: 'Taken off')])]
-    public function destroy(int $id, string $slug): Response
+    public function destroy(int $id, int $pin): Response
     {
-        $head = $this->seen->full($id, $this->viewer->perspective());
-        $way = $this->viewer->calendars()->first(fn ($each): bool => $each->calendar->slug === $slug);
-        $pin = $way === null ? null : $head->pins->firstWhere('calendar_id', $way->calendar->id);
-        if ($pin === null) {
-            throw new ConflictHttpException('It is not pinned there.');
-        }
-        if ($pin->pinned_by !== $this->viewer->person()->id && ! EventRights::mayChange($way->eventLevel(), false) && ! $this->seen->mayChange($head, $this->viewer->perspective())) {
-            throw new AccessDeniedHttpException('Somebody else pinned it there.');
+        $head = EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($id);
+        $found = $head->pins->firstWhere('id', $pin);
+        $perspective = $this->viewer->perspective();
+        // Who has nothing to do with the calendar sees what they see of the event, and no more by trying.
+        $mayEdit = $found !== null && EventRights::mayChange($perspective->eventLevel($found->calendar_id), false);
+        if ($found === null || ($found->pinned_by !== $this->viewer->person()->id && ! $mayEdit && ! $this->seen->mayChange($head, $perspective))) {
+            $this->seen->partly($id, $perspective);
+            throw $found === null || ! isset($perspective->calendars[$found->calendar_id]) ? new ConflictHttpException('It is not pinned there.') : new AccessDeniedHttpException('Somebody else pinned it there.');
         }
 
-        return Answer::done($this->carryOut($pin->joined ? OperationKind::Leave : OperationKind::Unpin, new UnpinSeries($id, $way->calendar->id)));
+        return Answer::done($this->carryOut($found->joined ? OperationKind::Leave : OperationKind::Unpin, new UnpinSeries($id, $found->calendar_id)));
+    }
+
+    #[OA\Get(path: '/calendars/{slug}/pins', operationId: 'listPins', summary: 'What is pinned to a calendar from elsewhere, and what of it is no longer shared; for those who may change what is on it.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        responses: [new Answers(CalendarPinData::class, 'The newest first, at most 200', many: true)])]
+    public function index(string $slug, PinnerAccess $pinners): JsonResponse
+    {
+        $calendar = $this->viewer->calendar($slug, Level::Change)->calendar;
+        $pins = Pin::query()->where('calendar_id', $calendar->id)->orderByDesc('id')->limit(self::MOST)->get();
+        $heads = EventRecord::query()->whereKey($pins->pluck('event_id'))->with(EventRecord::WHOLE)->get()->keyBy('id');
+        $people = Person::query()->whereKey($pins->pluck('pinned_by')->filter())->pluck('name', 'id');
+        $there = $pins->filter(static fn (Pin $pin): bool => $heads->has($pin->event_id));
+        $pinners->prepare($there->map(static fn (Pin $pin): array => [$heads[$pin->event_id]->calendar_id, $pin->pinned_by])->values()->all());
+
+        return new JsonResponse($there->map(fn (Pin $pin): CalendarPinData => CalendarPinData::of($pin, $heads[$pin->event_id], $people[$pin->pinned_by] ?? null, $this->seen->asSuch($heads[$pin->event_id], $this->viewer->perspective()->on($calendar->id))))->values());
     }
 
     #[OA\Post(path: '/events/{id}/join', operationId: 'joinEvent', summary: 'Joins an event that is open for it: it is pinned to one’s own calendar, and one is counted.', tags: ['events'],

@@ -7,6 +7,8 @@ use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Events\Read\Scope;
 use App\Events\Read\SeenOccurrences;
+use App\Events\Read\SeenSeries;
+use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
@@ -14,7 +16,7 @@ use PinnedRota\Core\Time\Zone;
 /** What somebody has to prepare, by the day on which it is due: of every time of every event that they see. */
 final class DueTasks
 {
-    public function __construct(private readonly SeenOccurrences $occurrences, private readonly EventTranslator $translator)
+    public function __construct(private readonly SeenOccurrences $occurrences, private readonly SeenSeries $series, private readonly EventTranslator $translator)
     {
     }
 
@@ -34,10 +36,12 @@ final class DueTasks
         $scope = new Scope(
             $perspective->calendars->keys()->all(), $day($from, -(int) $tasks->max('days') - 1), $day($to, -(int) $tasks->min('days') + 1), $zone, seriesIds: $bySeries->keys()->all(),
         );
-        $due = $zones = [];
+        $due = $zones = $open = [];
         foreach ($this->occurrences->in($perspective, $scope) as $seen) {
             $occurrence = $seen->occurrence;
-            if (! $seen->isFull) {
+            // What is to be prepared for a series is known to those who see it as such.
+            $open[$occurrence->seriesId] ??= $this->series->asSuch(EventRecord::query()->findOrFail($occurrence->seriesId), $perspective) === Visibility::Full;
+            if (! $seen->isFull || ! $open[$occurrence->seriesId]) {
                 continue;
             }
             // A day is counted from the one on which the event starts where it is.

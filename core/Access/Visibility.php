@@ -39,4 +39,10 @@ enum Visibility: int
     {
         return $this->value >= $other->value ? $this : $other;
     }
+
+    /** Of an event that is looked at with somebody else's eyes, or shown on by somebody, the lesser of both counts. */
+    public function atMost(self $other): self
+    {
+        return $this->value <= $other->value ? $this : $other;
+    }
 }

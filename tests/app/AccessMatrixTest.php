@@ -46,6 +46,7 @@ const ON_CALENDARS = [
     'DELETE calendars/{slug}/requests' => [404, 204, 204, 204, 204, 204],
     'GET calendars/{slug}/log' => [404, 403, 403, 403, 403, 200],
     'POST calendars/{slug}/log/{entry}/revert' => [404, 403, 403, 403, 403, 200],
+    'GET calendars/{slug}/pins' => [404, 403, 403, 403, 200, 200],
     'POST calendars/{slug}/feeds' => [404, 403, 403, 403, 403, 201],
     'DELETE feeds/{feed}' => [404, 404, 404, 404, 404, 204],
     'POST calendars/{slug}/imports' => [404, 403, 403, 403, 422, 422],
@@ -92,7 +93,7 @@ const ON_EVENTS = [
         'normal' => [404, 403, 204, 204, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
         'own' => [404, 403, 204, 204, 204, 204], 'participant' => [404, 403, 204, 204, 204, 204],
     ],
-    'DELETE events/{id}/pins/{board}' => [
+    'DELETE events/{id}/pins/{pin}' => [
         'normal' => [404, 403, 409, 409, 409, 409], 'private' => [404, 403, 403, 403, 409, 409],
         'own' => [404, 403, 409, 409, 409, 409], 'participant' => [404, 403, 409, 409, 409, 409],
     ],
@@ -249,7 +250,7 @@ function scene($test, string $how, Level $level): object
         $viewer->update(['status' => 'suspended']);
     }
     $ids = [
-        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{invitation}' => $invitation->id,
+        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{pin}' => 0, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{invitation}' => $invitation->id,
         '{request}' => $request->id, '{category}' => Category::query()->where('calendar_id', $calendar->id)->value('id'),
     ];
 
@@ -274,6 +275,7 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             'PUT calendars/{slug}/archived' => ['archived' => true],
             'PUT calendars/{slug}/list' => ['onList' => false],
             'POST calendars/{slug}/requests' => ['level' => 'change'],
+            'GET calendars/{slug}/pins' => [404, 403, 403, 403, 200, 200],
             'POST calendars/{slug}/feeds' => ['name' => 'x', 'detail' => 'full'],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],
             'POST events/{id}/copies', 'POST events/{id}/pins' => ['calendar' => $scene->ids['{board}']],

@@ -54,10 +54,10 @@ test('an unchanged feed is answered 304 without reading an event', function () {
     ($this->fetch)($url, ['If-None-Match' => $etag])->assertOk();
 });
 
-test('a revoked link is gone, and the others go on', function () {
+test('a link that was ended gives nothing any more, and the others go on', function () {
     [$one, $two] = [($this->make)(), ($this->make)()];
     $this->as($this->ada, 'DELETE', '/feeds/'.Feed::query()->min('id'))->assertNoContent();
-    ($this->fetch)($one)->assertNotFound();
+    expect(($this->fetch)($one)->assertOk()->getContent())->toContain('This feed was ended');
     ($this->fetch)($two)->assertOk();
     $this->as($this->ada, 'GET', '/feeds')->assertJsonCount(1);
 });
@@ -84,7 +84,7 @@ test('a feed gives what its publisher may see at that moment, and ends with thei
     $this->add($this->slip, $this->ada, title: 'Hospital');
     expect(($this->fetch)($url)->assertOk()->getContent())->not->toContain('Hospital');
     $this->as($this->ada, 'PUT', "/calendars/{$this->slip->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'none'])->assertOk();
-    ($this->fetch)($url)->assertNotFound();
+    expect(($this->fetch)($url)->assertOk()->getContent())->not->toContain('Busy')->toContain('may no longer see this calendar');
 });
 
 test('a feed of a deleted calendar, or of a link that never was, is answered alike', function () {

@@ -86,7 +86,7 @@ test('a private event is found by whoever is in a group that takes part, and a p
     $hidden = $this->calendar($this->ada, 'Hidden');
     $board = $this->calendar($cy, 'Board');
     $pinned = $this->add($hidden, $this->ada, title: 'Regatta supper', start: "{$this->soon}T19:00");
-    Pin::query()->insert(['event_id' => $pinned->id, 'calendar_id' => $board->id]);
+    Pin::query()->insert(['event_id' => $pinned->id, 'calendar_id' => $board->id, 'pinned_by' => $this->ada->id]);
     ($this->settle)();
     expect(($this->find)('debrief', $this->ben))->toBe(['Debrief'])->and(($this->find)('debrief', $cy))->toBe([])
         ->and(($this->find)('regatta', $cy))->toBe(['Regatta supper'])->and(($this->find)('regatta', $this->ben))->toBe([]);

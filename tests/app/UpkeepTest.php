@@ -76,7 +76,7 @@ describe('the sync log', function () {
         $start = ($this->revision)();
         $this->as($this->ada, 'POST', "/events/{$this->event->id}/pins", ['calendar' => $loft->slug])->assertNoContent();
         expect(app(SyncLog::class)->since($loft->id, 0))->toHaveCount(1)->and(($this->since)($start))->toBe([[$this->event->id, false]]);
-        $this->as($this->ada, 'DELETE', "/events/{$this->event->id}/pins/{$loft->slug}")->assertNoContent();
+        $this->as($this->ada, 'DELETE', "/events/{$this->event->id}/pins/".DB::table('event_pins')->value('id'))->assertNoContent();
         expect(app(SyncLog::class)->since($loft->id, 0)[0]['deleted'])->toBeTrue();
         $this->as($this->ada, 'PATCH', "/events/{$this->event->id}", ['calendar' => $loft->slug], 1)->assertOk();
         expect(app(SyncLog::class)->since($loft->id, 0)[0]['deleted'])->toBeFalse()->and(($this->since)(($this->revision)() - 1))->toBe([[$this->event->id, true]]);

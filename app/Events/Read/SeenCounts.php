@@ -26,7 +26,7 @@ final class SeenCounts
             return $loads->all();
         }
         $window = new Window($scope->from, $scope->to, $scope->zone);
-        if (! $this->occurrences->holdsAll($scope->calendarIds, $window) || DB::table('event_pins')->whereIntegerInRaw('calendar_id', $scope->calendarIds)->exists()) {
+        if ($perspective->looker !== null || ! $this->occurrences->holdsAll($scope->calendarIds, $window) || DB::table('event_pins')->whereIntegerInRaw('calendar_id', $scope->calendarIds)->exists()) {
             return null;
         }
         $at = static fn (Level $level): array => array_values(array_filter($scope->calendarIds, static fn (int $id): bool => $perspective->eventLevel($id)->includes($level)));

@@ -5,6 +5,8 @@ namespace App\Events\Read;
 use App\Access\AccessibleCalendar;
 use App\Access\Perspective;
 use App\Occurrences\OccurrenceQuery;
+use App\Pins\PinnerAccess;
+use Closure;
 use Generator;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Hold;
@@ -20,7 +22,7 @@ use PinnedRota\Core\Events\IndexedOccurrence;
  */
 final class SeenOccurrences
 {
-    public function __construct(private readonly OccurrenceQuery $occurrences, private readonly FactsReader $facts)
+    public function __construct(private readonly OccurrenceQuery $occurrences, private readonly FactsReader $facts, private readonly PinnerAccess $pinners)
     {
     }
 
@@ -33,24 +35,19 @@ final class SeenOccurrences
         }
         $viewer = $perspective->viewer;
         // Asked once of each calendar, not of each occurrence.
-        $levels = $external = $holds = [];
+        $external = $holds = [];
         foreach ($scope->calendarIds as $id) {
-            $levels[$id] = $perspective->eventLevel($id);
             $external[$id] = ($perspective->calendars[$id] ?? null)?->calendar->isSubscribed() === true;
         }
         $categories = CategoriesOfWindow::read($found);
         $participation = Participation::read($found, $viewer);
         $facts = $this->facts->read($found, $scope->asksText(), $scope->asksPeople());
-        $visibility = static fn (IndexedOccurrence $each): Visibility => Visibility::of(
-            $levels[$each->calendarId] ?? Level::None, $each->private, $each->busy,
-            $each->private && Involvement::of($viewer, $each->createdBy, $participation->parties($each->eventId), $participation->joined($each->seriesId)),
-            $each->isPinned(),
-        );
+        $visibility = $this->visibility($perspective, $scope, $found, $participation);
         $best = $this->bestOfPinned($found, $visibility);
         foreach ($found as $each) {
             $seen = $visibility($each);
             // What one calendar shows of an event, another that it is pinned to does not hide.
-            if ($best !== [] && $seen->value < ($best[$each->seriesId] ?? $seen)->value) {
+            if ($best !== [] && $seen->value < ($best[self::name($each)] ?? $seen)->value) {
                 continue;
             }
             $shown = Redaction::occurrence($each, $seen);
@@ -83,26 +80,57 @@ final class SeenOccurrences
     }
 
     /**
-     * How much is seen, by the calendar that shows most, of the series that are pinned somewhere in view.
+     * @param  list<IndexedOccurrence>  $found
+     * @return Closure(IndexedOccurrence): Visibility
+     */
+    private function visibility(Perspective $perspective, Scope $scope, array $found, Participation $participation): Closure
+    {
+        $levels = [];
+        foreach ($scope->calendarIds as $id) {
+            $levels[$id] = $perspective->eventLevel($id);
+        }
+        $viewer = $perspective->viewer;
+        $pins = PinsOfWindow::read($found, $this->pinners);
+        $own = static fn (IndexedOccurrence $each): Visibility => Visibility::of(
+            $levels[$each->calendarId] ?? Level::None, $each->private, $each->busy,
+            $each->private && Involvement::of($viewer, $each->createdBy, $participation->parties($each->eventId), $participation->joined($each->seriesId)),
+            $each->isPinned(),
+        );
+        $bounded = $pins === null ? $own : static fn (IndexedOccurrence $each): Visibility => $each->isPinned() ? $own($each)->atMost($pins->pinnerSees($each)) : $own($each);
+        if ($perspective->looker === null) {
+            return $bounded;
+        }
+        $looked = $this->visibility($perspective->looker, $scope, $found, Participation::read($found, $perspective->looker->viewer));
+
+        return static fn (IndexedOccurrence $each): Visibility => $bounded($each)->atMost($looked($each));
+    }
+
+    /**
+     * How much is seen, by the calendar that shows most, of the times that are pinned somewhere in view.
      *
      * @param  list<IndexedOccurrence>  $found
      * @param  callable(IndexedOccurrence): Visibility  $visibility
-     * @return array<int, Visibility> by series
+     * @return array<string, Visibility> by the name of the time
      */
     private function bestOfPinned(array $found, callable $visibility): array
     {
         $best = [];
         foreach ($found as $each) {
             if ($each->isPinned()) {
-                $best[$each->seriesId] = Visibility::Hidden;
+                $best[self::name($each)] = Visibility::Hidden;
             }
         }
         foreach ($best === [] ? [] : $found as $each) {
-            if (isset($best[$each->seriesId])) {
-                $best[$each->seriesId] = $best[$each->seriesId]->or($visibility($each));
+            if (isset($best[self::name($each)])) {
+                $best[self::name($each)] = $best[self::name($each)]->or($visibility($each));
             }
         }
 
         return $best;
+    }
+
+    private static function name(IndexedOccurrence $each): string
+    {
+        return "{$each->seriesId} {$each->recurrenceId}";
     }
 }

@@ -7,6 +7,7 @@ use App\Access\Perspective;
 use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Pins\Pin;
+use App\Pins\PinnerAccess;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Involvement;
@@ -15,13 +16,14 @@ use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\Party;
 use PinnedRota\Core\Events\Series;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 /** Whole series as somebody sees them: on their own calendar, or on one that they are pinned to. */
 final class SeenSeries
 {
-    public function __construct(private readonly EventTranslator $translator)
+    public function __construct(private readonly EventTranslator $translator, private readonly PinnerAccess $pinners)
     {
     }
 
@@ -51,27 +53,28 @@ final class SeenSeries
 
     public function visibility(EventRecord $head, Event $event, Perspective $perspective): Visibility
     {
-        $isInvolved = Involvement::of(
-            $perspective->viewer, $head->created_by, array_map(static fn (Participant $each) => $each->party, $event->participants),
-            $head->pins->filter(static fn (Pin $pin): bool => $pin->joined)->pluck('pinned_by')->all(),
-        );
+        $parties = array_map(static fn (Participant $each): ?Party => $each->party, $event->participants);
+        $joined = $head->pins->filter(static fn (Pin $pin): bool => $pin->joined)->pluck('pinned_by')->all();
+        $isInvolved = Involvement::of($perspective->viewer, $head->created_by, $parties, $joined);
         $seen = Visibility::Hidden;
         foreach (array_keys($this->ways($head, $perspective)) as $id) {
-            $seen = $seen->or(Visibility::of($perspective->eventLevel($id), $event->contents->private, $event->contents->busy, $isInvolved, $id !== $head->calendar_id));
+            $by = Visibility::of($perspective->eventLevel($id), $event->contents->private, $event->contents->busy, $isInvolved, $id !== $head->calendar_id);
+            $pin = $id === $head->calendar_id ? null : $head->pins->firstWhere('calendar_id', $id);
+            $seen = $seen->or($pin === null ? $by : $by->atMost($this->pinners->sees($head->calendar_id, $pin->pinned_by, $event->contents->private, $event->contents->busy, $head->created_by, static fn (): array => $parties, $pin->joined)));
         }
 
-        return $seen;
+        return $perspective->looker === null ? $seen : $seen->atMost($this->visibility($head, $event, $perspective->looker));
     }
 
     /**
-     * An event of which somebody sees the contents.
+     * An event of which somebody sees the contents of one time at least.
      *
      * @throws ModelNotFoundException where they see nothing of it, as though it were not there
      * @throws AccessDeniedHttpException where they see only that the time is taken
      */
-    public function full(int $id, Perspective $perspective): EventRecord
+    public function partly(int $id, Perspective $perspective): EventRecord
     {
-        $head = EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($id);
+        $head = $this->find($id);
         $visibility = Visibility::Hidden;
         foreach ($this->load($head)->events() as $event) {
             $visibility = $visibility->or($this->visibility($head, $event, $perspective));
@@ -79,6 +82,44 @@ final class SeenSeries
         $this->demandFull($visibility);
 
         return $head;
+    }
+
+    /**
+     * An event of which somebody sees the contents as such: what is had of all of it, such as its files, is had by that
+     * alone, and not by a time of it that is open.
+     *
+     * @throws ModelNotFoundException
+     * @throws AccessDeniedHttpException
+     */
+    public function full(int $id, Perspective $perspective): EventRecord
+    {
+        $head = $this->partly($id, $perspective);
+        $this->demandFull($this->asSuch($head, $perspective));
+
+        return $head;
+    }
+
+    /** How much is seen of a series as such, whatever is seen of single times of it. */
+    public function asSuch(EventRecord $head, Perspective $perspective): Visibility
+    {
+        return $this->visibility($head, $this->load($head)->events()[0], $perspective);
+    }
+
+    /** How much whoever pins or joins a series may see of it as such, by its own calendar. */
+    public function pinnerSees(int $id, ?int $personId, bool $joined): Visibility
+    {
+        $head = $this->find($id);
+        $event = $this->load($head)->events()[0];
+
+        return $this->pinners->sees(
+            $head->calendar_id, $personId, $event->contents->private, $event->contents->busy, $head->created_by,
+            static fn (): array => array_map(static fn (Participant $each): ?Party => $each->party, $event->participants), $joined,
+        );
+    }
+
+    private function find(int $id): EventRecord
+    {
+        return EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($id);
     }
 
     /**

@@ -175,7 +175,7 @@ final class SeriesTable
             }
         }
         foreach (Pin::query()->where('event_id', $fromId)->get() as $pin) {
-            Pin::query()->insert(['event_id' => $seriesId] + $pin->getAttributes());
+            $pin->replicate()->fill(['event_id' => $seriesId])->save();
         }
     }
 

@@ -23,6 +23,7 @@ export const queryKeys = {
     event: (id: number, ...asked: unknown[]) => events('event', id, ...asked),
     eventHistory: (id: number, version: number) => events('history', id, version),
     dueTasks: (...asked: unknown[]) => events('tasks', ...asked),
+    calendarPins: (slug: string) => events('pins', slug),
     deletedEvents: (slug: string) => events('deleted', slug),
     find: (...asked: unknown[]) => events('find', ...asked),
     /** New ones come with events; calendars are found by those of their events. */

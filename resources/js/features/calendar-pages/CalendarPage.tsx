@@ -3,6 +3,7 @@ import { ArrowLeft } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
+import { CalendarPins } from '@/features/pins/CalendarPins';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
@@ -111,6 +112,11 @@ export function CalendarPage() {
             {manages && (
                 <Section title="Feed links" about="A link of its own for one reader or one place, kept secret by whoever has it. Each can be revoked alone.">
                     <FeedLinks calendar={calendar} />
+                </Section>
+            )}
+            {edits && (
+                <Section title="Pinned here" about="Events of other calendars that show here. A pin shows no more than whoever pinned it may see.">
+                    <CalendarPins slug={calendar.slug} name={calendar.name} />
                 </Section>
             )}
             {edits && !calendar.subscribed && !calendar.archived && (

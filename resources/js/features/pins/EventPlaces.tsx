@@ -19,9 +19,9 @@ export function EventPlaces({ event }: { event: Event }) {
         changes: 'events',
         onDone: (done, slug) => said(done, `Pinned to ${nameOf(slug)}: it is one event, and shows on both.`),
     });
-    const unpin = useAction(({ calendar }: Schemas['Pin']) => done(api.DELETE('/events/{id}/pins/{slug}', { params: { path: { id: event.id, slug: calendar } } })), {
+    const unpin = useAction(({ id: pin }: Schemas['Pin']) => done(api.DELETE('/events/{id}/pins/{pin}', { params: { path: { id: event.id, pin } } })), {
         changes: 'events',
-        onDone: (done, { name }) => said(done, `No longer on ${name}.`),
+        onDone: (done, { name, joined, by }) => said(done, joined ? `${by ?? 'Somebody'} no longer takes part.` : `No longer on ${name}.`),
     });
     const copy = useAction(({ slug, occurrence }: { slug: string; occurrence: string | null }) => done(api.POST('/events/{id}/copies', { params: { path: { id: event.id }, query: { occurrence: occurrence ?? undefined } }, body: { calendar: slug } })), {
         changes: 'events',
@@ -34,6 +34,8 @@ export function EventPlaces({ event }: { event: Event }) {
     const leave = useAction(() => done(api.DELETE('/events/{id}/join', { params: { path: { id: event.id } } })), { changes: 'events', onDone: (done) => said(done, 'You no longer take part.') });
     if (event.busyOnly || rota.search.as !== undefined) return null;
     const targets = calendars.filter((each) => each.mayAdd);
+    const joiners = event.mayChange ? event.pins.filter((each) => each.joined) : [];
+    const places = event.pins.filter((each) => !joiners.includes(each));
     const unpinned = targets.filter((each) => each.slug !== event.calendar && !event.pins.some((there) => there.calendar === each.slug));
     return (
         <section aria-label="Where else it is" className="mt-3 border-t border-line pt-2.5">
@@ -46,10 +48,10 @@ export function EventPlaces({ event }: { event: Event }) {
                     .
                 </p>
             )}
-            {event.pins.length > 0 && (
+            {places.length > 0 && (
                 <ul aria-label="Pinned to" className="mb-1.5 flex flex-col gap-1">
-                    {event.pins.map((each) => (
-                        <li key={each.calendar} className="flex items-center gap-1.5">
+                    {places.map((each) => (
+                        <li key={each.id} className="flex items-center gap-1.5">
                             <span aria-hidden="true" className="size-2 shrink-0 rounded-full bg-pin" />
                             <span className="min-w-0 flex-1 truncate" title={each.by === null ? undefined : `pinned by ${each.by}`}>
                                 on {each.name}, too
@@ -64,7 +66,7 @@ export function EventPlaces({ event }: { event: Event }) {
                 </ul>
             )}
             {(event.joinable || event.joiners > 0) && (
-                <p className="mb-1.5 flex flex-wrap items-center gap-2">
+                <div className="mb-1.5 flex flex-wrap items-center gap-2">
                     {event.joined ? (
                         <Button onClick={() => leave.mutate()} disabled={leave.isPending}>
                             Leave it
@@ -79,8 +81,19 @@ export function EventPlaces({ event }: { event: Event }) {
                     <span className="text-soft" title={event.joinerNames.join(', ')}>
                         {event.joiners === 0 ? 'Nobody has joined yet.' : `${event.joiners} ${event.joiners === 1 ? 'has' : 'have'} joined${event.joined ? ', you among them' : ''}.`}
                     </span>
-                    {event.joinerNames.length > 0 && <span className="w-full text-xs text-soft">{event.joinerNames.join(', ')}</span>}
-                </p>
+                    {joiners.length > 0 && (
+                        <ul aria-label="Who has joined" className="flex w-full flex-wrap gap-x-2 text-xs text-soft">
+                            {joiners.map((each) => (
+                                <li key={each.id} className="flex items-center">
+                                    {each.by ?? 'Somebody who has left'}
+                                    <button type="button" className="grid size-6 place-items-center" disabled={unpin.isPending} onClick={() => unpin.mutate(each)} aria-label={`Take ${each.by ?? 'them'} off`}>
+                                        <X size={12} />
+                                    </button>
+                                </li>
+                            ))}
+                        </ul>
+                    )}
+                </div>
             )}
             <div className="flex flex-wrap gap-3">
                 {unpinned.length > 0 && <PlacePicker label="pin to…" name="Pin to a further calendar" calendars={unpinned} onChoose={(slug) => pin.mutate(slug)} />}

@@ -1,0 +1,41 @@
+<?php
+
+namespace App\Feeds;
+
+use Illuminate\Support\Carbon;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\ICalendar\CalendarWriter;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use RuntimeException;
+
+/** Why a feed gives nothing any more, told where its readers look: as the one event of an empty calendar. */
+enum FeedEnd: string
+{
+    /** So many days it is told of a feed that was ended; then the address is gone. */
+    public const DAYS = 14;
+
+    private const REFRESH_MINUTES = 1440;
+
+    case Revoked = 'This feed was ended by those who look after it.';
+    case PublisherGone = 'Whoever published it is no longer here.';
+    case PublisherShutOut = 'Whoever published it may no longer see this calendar.';
+
+    /** @param  Carbon  $today  on which it is told */
+    public function document(string $name, Carbon $today): string
+    {
+        $event = new Event(
+            uid: hash('sha256', "{$name}|{$this->name}").'@ended.invalid',
+            timing: EventTiming::from(EventTime::date(LocalDateTime::parse($today->toDateString()))),
+            contents: new EventContents('This calendar is no longer shared here', description: "{$this->value} Ask whoever gave you the address for a new one, and take this one off your list.", busy: false),
+        );
+        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
+        (new CalendarWriter($stream))->write($name, [new Series($event)], $today->startOfDay()->getTimestamp(), self::REFRESH_MINUTES);
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
+    }
+}
