@@ -47,6 +47,8 @@ final class DemoExtras
         );
         $this->change(OperationKind::Pin, new PinSeries($open, $this->calendars['Volunteers']->id));
         $this->change(OperationKind::Pin, new PinSeries($show, $this->calendars['Staff away']->id));
+        // She was on the council then: the pin stands, and shows nothing any more.
+        $this->change(OperationKind::Pin, new PinSeries($this->event('Term council', 'Term council'), $this->calendars['Volunteers']->id, by: $this->people['Nadia Thornquist']->id));
     }
 
     private function change(OperationKind $kind, Command ...$commands): void

@@ -1,0 +1,54 @@
+<?php
+
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+
+/*
+ * What the migrations since version 0.9 make of a database that is in use: it is laid as 0.9 had it, filled, and taken
+ * on step by step. Each step says here what was there before it and what is there after it.
+ */
+const LAST_OF_0_9 = '2026_11_26_000007_create_publishing_tables';
+
+/** @return array<string, array{0: callable(): void, 1: callable(): void}> what fills the database before a migration, and what holds after it */
+function steps(): array
+{
+    return [
+        '2026_11_26_000008_name_pins' => [
+            function (): void {
+                $person = DB::table('people')->insertGetId(['name' => 'Ada Quill', 'email' => 'ada@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                $calendar = fn (string $slug): int => DB::table('calendars')->insertGetId(['slug' => $slug, 'name' => $slug, 'description' => '', 'colour' => 'sea', 'mark' => 'disc', 'timezone' => 'Europe/London', 'keeper_kind' => 'person', 'keeper_id' => $person]);
+                [$home, $board, $wall] = [$calendar('home'), $calendar('board'), $calendar('wall')];
+                foreach (['one', 'two'] as $uid) {
+                    $event = DB::table('events')->insertGetId(['calendar_id' => $home, 'uid' => $uid, 'title' => $uid, 'description' => '', 'time_kind' => 'zoned', 'timezone' => 'Europe/London', 'starts_local' => '2026-11-10 09:00:00', 'ends_local' => '2026-11-10 10:00:00']);
+                    DB::table('event_pins')->insert([['event_id' => $event, 'calendar_id' => $board, 'pinned_by' => $person, 'joined' => false], ['event_id' => $event, 'calendar_id' => $wall, 'pinned_by' => null, 'joined' => true]]);
+                }
+            },
+            function (): void {
+                $pins = DB::table('event_pins')->orderBy('event_id')->orderBy('calendar_id')->get();
+                expect($pins->pluck('id')->unique())->toHaveCount(4)->and($pins->pluck('id')->min())->toBeGreaterThan(0)
+                    ->and($pins->pluck('joined')->all())->toBe([0, 1, 0, 1])->and($pins->whereNotNull('pinned_by'))->toHaveCount(2);
+                // One pin of an event on a calendar, as before.
+                expect(fn () => DB::table('event_pins')->insert((array) $pins[0]))->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
+            },
+        ],
+    ];
+}
+
+test('each migration since 0.9 takes a filled database on', function () {
+    config(['database.connections.filled' => ['database' => 'rota_migrations'] + config('database.connections.'.config('database.default'))]);
+    config(['database.default' => 'filled']);
+    Artisan::call('db:wipe', ['--force' => true]);
+    $files = array_map(static fn (string $path): string => basename($path, '.php'), glob(database_path('migrations/*.php')));
+    $later = array_values(array_filter($files, static fn (string $name): bool => $name > LAST_OF_0_9));
+    expect(array_keys(steps()))->toBe($later, 'Each migration is tested here.');
+    $migrate = static fn (string ...$names): int => Artisan::call('migrate', ['--force' => true, '--path' => array_map(static fn (string $name): string => "database/migrations/{$name}.php", $names)]);
+    expect($migrate(...array_diff($files, $later)))->toBe(0);
+    foreach (steps() as $name => [$before, $after]) {
+        $before();
+        expect($migrate($name))->toBe(0);
+        $after();
+    }
+    // There is nothing left to do, and doing it again does nothing.
+    Artisan::call('migrate', ['--force' => true]);
+    expect(Artisan::output())->toContain('Nothing to migrate');
+});
