@@ -2,6 +2,7 @@
 
 use App\Feeds\ExportCalendar;
 use App\Http\Middleware\ActivePeopleOnly;
+use App\Http\Middleware\DoneOnce;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\TellChangeMarks;
 use App\Http\Problem;
@@ -45,6 +46,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             StartSession::class,
             ValidateCsrfToken::class,
             ActivePeopleOnly::class,
+            DoneOnce::class,
             TellChangeMarks::class,
         ]);
     })

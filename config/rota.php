@@ -25,6 +25,8 @@ return [
         'history_days' => 400,
         /* By which open browsers learn that something has changed. */
         'change_mark_days' => 7,
+        /* The keys under which things were done, with their answers: as long as somebody may ask again. */
+        'key_days' => 2,
     ],
 
     'imports' => [

@@ -34,10 +34,11 @@ use App\Recurrence\RepeatController;
 use App\Rooms\RoomsController;
 use App\Sources\SourcesController;
 use App\Table\TableController;
+use App\Upkeep\HealthController;
 use App\Weeks\WeeksController;
 use Illuminate\Support\Facades\Route;
 
-Route::get('health', fn () => response()->json(['ok' => true]))->withoutMiddleware('api');
+Route::get('health', HealthController::class)->withoutMiddleware('api');
 
 Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');

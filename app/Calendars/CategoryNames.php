@@ -19,7 +19,7 @@ final class CategoryNames
             $key = mb_strtolower($name);
             $this->known[$calendarId] ??= $this->load($calendarId);
             $ids[] = $this->known[$calendarId][$key]
-                ??= Category::query()->create(['calendar_id' => $calendarId, 'name' => $name])->id;
+                ??= Category::query()->createOrFirst(['calendar_id' => $calendarId, 'name' => $name])->id;
         }
 
         return array_values(array_unique($ids));
@@ -36,6 +36,12 @@ final class CategoryNames
         $this->known[$calendarId] ??= $this->load($calendarId);
 
         return array_values(array_filter($names, fn (string $name): bool => ! isset($this->known[$calendarId][mb_strtolower($name)])));
+    }
+
+    /** What was looked up may be another by now. */
+    public function forget(): void
+    {
+        $this->known = [];
     }
 
     /** @return array<string, int> */

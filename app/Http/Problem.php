@@ -4,6 +4,8 @@ namespace App\Http;
 
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\LostConnectionDetector;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
@@ -24,9 +26,23 @@ final class Problem
             $problem instanceof PostTooLargeException => self::response(413, 'That is too large.', 'Send a smaller file.'),
             $problem instanceof ThrottleRequestsException => self::response(429, 'Too many tries.', 'Wait a minute and try again.', headers: $problem->getHeaders()),
             $problem instanceof HttpExceptionInterface => self::fromHttp($problem),
+            (new LostConnectionDetector)->causedByLostConnection($problem) => self::unreachable(),
+            $problem instanceof UniqueConstraintViolationException => self::response(409, 'Somebody else was first.', 'There is one of this name by now. Look at what is there.'),
             // Anything else is a fault of ours: Laravel logs it, and says no more than that outside of debugging.
             default => config('app.debug') ? null : self::response(500, 'Something went wrong here.', 'It has been noted. Nothing was changed; try again.'),
         };
+    }
+
+    /** Others were in the way, again and again: nothing was changed. */
+    public static function busy(): JsonResponse
+    {
+        return self::response(503, 'Many change this at once.', 'Nothing was changed. Try again in a moment.', headers: ['Retry-After' => '2']);
+    }
+
+    /** The database is away: what was begun is taken back by it. */
+    public static function unreachable(): JsonResponse
+    {
+        return self::response(503, 'The rota cannot be reached just now.', 'What was not finished was not done. It comes back by itself; try again in a moment.', headers: ['Retry-After' => '5']);
     }
 
     private static function fromHttp(HttpExceptionInterface&Throwable $problem): JsonResponse
@@ -51,7 +67,7 @@ final class Problem
      * @param  ?list<FieldProblemData>  $errors
      * @param  array<string, string>  $headers
      */
-    private static function response(int $status, string $title, string $detail, ?array $errors = null, mixed $current = null, array $headers = []): JsonResponse
+    public static function response(int $status, string $title, string $detail, ?array $errors = null, mixed $current = null, array $headers = []): JsonResponse
     {
         return new JsonResponse(new ProblemData('about:blank', $title, $status, $detail, $errors, $current), $status, ['Content-Type' => 'application/problem+json'] + $headers);
     }

@@ -20,6 +20,7 @@ use App\Http\Answer;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\EventRights;
@@ -90,8 +91,14 @@ final class PinsController
         responses: [new Answers(JoinedEventData::class, 'The calendar it is on now')])]
     public function join(int $id): JsonResponse
     {
+        return DB::transaction(fn (): JsonResponse => $this->joinOnce($id));
+    }
+
+    private function joinOnce(int $id): JsonResponse
+    {
+        // One after the other: whoever has no calendar of their own is made one, not one by each click.
+        $person = Person::query()->lockForUpdate()->findOrFail($this->viewer->person()->id);
         $head = $this->seen->full($id, $this->viewer->perspective());
-        $person = $this->viewer->person();
         if (! $head->joinable) {
             throw new ConflictHttpException('This event is not open for joining.');
         }

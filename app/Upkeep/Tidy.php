@@ -23,6 +23,7 @@ final class Tidy
             'deleted events' => $this->deletedEvents(),
             'operations' => $this->operations(),
             'changes of what is gone' => DB::table('series_changes')->where('deleted', true)->where('changed_at', '<', now()->subDays((int) config('rota.keep.deleted_days')))->delete(),
+            'keys of what was done' => DB::table('idempotency_keys')->where('created_at', '<', now()->subDays((int) config('rota.keep.key_days')))->delete(),
             'files that were looked at' => $this->importFiles(),
             'files of what is gone' => $this->attachmentFiles(),
         ];

@@ -31,6 +31,29 @@ function steps(): array
                 expect(fn () => DB::table('event_pins')->insert((array) $pins[0]))->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
             },
         ],
+        '2026_11_26_000009_create_idempotency_keys' => [
+            fn () => null,
+            function (): void {
+                $key = ['person_id' => DB::table('people')->value('id'), 'key' => 'a-key-of-hers', 'request' => str_repeat('a', 64)];
+                expect(DB::table('idempotency_keys')->insertOrIgnore($key))->toBe(1)->and(DB::table('idempotency_keys')->insertOrIgnore($key))->toBe(0);
+            },
+        ],
+        '2026_11_26_000010_categories_are_unique' => [
+            function (): void {
+                [$calendar, $other] = DB::table('calendars')->orderBy('id')->pluck('id')->all();
+                $events = DB::table('events')->orderBy('id')->pluck('id')->all();
+                $category = fn (?int $of, string $name): int => DB::table('categories')->insertGetId(['calendar_id' => $of, 'name' => $name]);
+                [$first, $second] = [$category($calendar, 'Launch'), $category($calendar, 'launch')];
+                // On another calendar, and with the organisation, the same name is another category.
+                [$category($other, 'Launch'), $category(null, 'Closed'), $category(null, 'Closed')];
+                DB::table('event_category')->insert([['event_id' => $events[0], 'category_id' => $first], ['event_id' => $events[0], 'category_id' => $second], ['event_id' => $events[1], 'category_id' => $second]]);
+            },
+            function (): void {
+                expect(DB::table('categories')->orderBy('id')->pluck('name')->all())->toBe(['Launch', 'Launch', 'Closed'])
+                    ->and(DB::table('event_category')->count())->toBe(2)->and(DB::table('event_category')->distinct()->pluck('category_id'))->toHaveCount(1)
+                    ->and(fn () => DB::table('categories')->insert(['calendar_id' => null, 'name' => 'Closed']))->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
+            },
+        ],
     ];
 }
 

@@ -21,6 +21,8 @@ final class ChangeEvents
     /** Where two get into each other’s way in the database, one of them begins again. */
     private const ATTEMPTS = 3;
 
+    private const AT_ONCE = 1000;
+
     public function __construct(private readonly SeriesTable $table, private readonly SeriesStates $states, private readonly OperationLog $log, private readonly Dispatcher $events)
     {
     }
@@ -64,6 +66,7 @@ final class ChangeEvents
             return DB::transaction(function () use ($actor, $cause, $commands, $basedOn, $written): Done {
                 $this->table->begin();
                 $known = array_values(array_unique(array_filter(array_map(static fn (Command $each): ?int => $each->seriesId(), $commands), is_int(...))));
+                $this->lockCalendars($commands, $known);
                 $this->lock($known, $basedOn);
                 $before = $this->states->all($known);
                 $changed = array_map(fn (Command $each): int => $each->apply($this->table, $actor), $commands);
@@ -84,6 +87,22 @@ final class ChangeEvents
                 ? new ConflictHttpException('There is this event on that calendar already: one of the same UID, as it came in by a file or from outside.')
                 : $problem;
         }
+    }
+
+    /**
+     * Locks the calendars that are concerned before anything else, everybody in the same order: whoever adds to one counts
+     * it up in the end, and two who first share it and then both want it alone would wait for each other.
+     *
+     * @param  list<Command>  $commands
+     * @param  list<int>  $known
+     */
+    private function lockCalendars(array $commands, array $known): void
+    {
+        $ids = array_merge(...array_map(static fn (Command $each): array => $each instanceof NamesCalendars ? $each->calendarIds() : [], $commands));
+        foreach (array_chunk($known, self::AT_ONCE) as $some) {
+            array_push($ids, ...DB::table('events')->whereIntegerInRaw('id', $some)->distinct()->pluck('calendar_id'), ...DB::table('event_pins')->whereIntegerInRaw('event_id', $some)->distinct()->pluck('calendar_id'));
+        }
+        DB::table('calendars')->whereIntegerInRaw('id', array_unique($ids))->orderBy('id')->lockForUpdate()->pluck('id');
     }
 
     /**

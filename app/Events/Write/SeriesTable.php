@@ -31,6 +31,7 @@ final class SeriesTable
     public function begin(): void
     {
         $this->parties->forget();
+        $this->categories->forget();
     }
 
     /** The head of a series, with all of it. */

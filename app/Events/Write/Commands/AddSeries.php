@@ -4,12 +4,13 @@ namespace App\Events\Write\Commands;
 
 use App\Events\Write\Actor;
 use App\Events\Write\Command;
+use App\Events\Write\NamesCalendars;
 use App\Events\Write\NewSeries;
 use App\Events\Write\SeriesTable;
 use PinnedRota\Core\Events\Series;
 
 /** Adds a series to a calendar. */
-final readonly class AddSeries implements Command
+final readonly class AddSeries implements Command, NamesCalendars
 {
     /**
      * @param  list<array{id?: ?int, title: string, days: int, doer?: ?int}>  $tasks  its preparation list
@@ -22,6 +23,11 @@ final readonly class AddSeries implements Command
     public function seriesId(): null
     {
         return null;
+    }
+
+    public function calendarIds(): array
+    {
+        return [$this->calendarId];
     }
 
     public function apply(SeriesTable $table, Actor $actor): int

@@ -4,10 +4,11 @@ namespace App\Events\Write\Commands;
 
 use App\Events\Write\Actor;
 use App\Events\Write\Command;
+use App\Events\Write\NamesCalendars;
 use App\Events\Write\SeriesTable;
 
 /** Shows a series on a further calendar. */
-final readonly class PinSeries implements Command
+final readonly class PinSeries implements Command, NamesCalendars
 {
     /**
      * @param  bool  $joined  whether whoever pins it joins it by that
@@ -20,6 +21,11 @@ final readonly class PinSeries implements Command
     public function seriesId(): int
     {
         return $this->seriesId;
+    }
+
+    public function calendarIds(): array
+    {
+        return [$this->calendarId];
     }
 
     public function apply(SeriesTable $table, Actor $actor): int

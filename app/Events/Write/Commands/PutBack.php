@@ -4,12 +4,13 @@ namespace App\Events\Write\Commands;
 
 use App\Events\Write\Actor;
 use App\Events\Write\Command;
+use App\Events\Write\NamesCalendars;
 use App\Events\Write\SeriesState;
 use App\Events\Write\SeriesTable;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** Puts a series back as it was, where nobody has changed it since. */
-final readonly class PutBack implements Command
+final readonly class PutBack implements Command, NamesCalendars
 {
     /**
      * @param  ?SeriesState  $state  null takes it away altogether
@@ -23,6 +24,11 @@ final readonly class PutBack implements Command
     public function seriesId(): int
     {
         return $this->seriesId;
+    }
+
+    public function calendarIds(): array
+    {
+        return $this->state?->calendarIds() ?? [];
     }
 
     public function apply(SeriesTable $table, Actor $actor): int

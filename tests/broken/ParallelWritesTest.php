@@ -1,0 +1,83 @@
+<?php
+
+use App\Calendars\Calendar;
+use App\Directory\Person;
+use App\Events\EventRecord;
+use App\History\Operation;
+use App\Imports\Import;
+use App\Occurrences\VerifyOccurrences;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
+use Illuminate\Support\Facades\Storage;
+use PinnedRota\Core\Access\Level;
+use Tests\Support\Make;
+
+// Many processes at once, each with a connection of its own.
+
+beforeEach(function () {
+    $this->ada = $this->person();
+    $this->slip = $this->calendar($this->ada, 'Slipway');
+    $this->input = fn (string $title, array $more = []): array => $more + ['calendar' => $this->slip->slug, 'title' => $title, 'start' => '2026-11-10T09:00'];
+    /** Each list is asked for by a process, all of them at once. */
+    $this->atOnce = function (array $lists): array {
+        $env = ['APP_ENV' => 'testing', 'APP_CONFIG_CACHE' => 'var/no-cache/config.php', 'APP_ROUTES_CACHE' => 'var/no-cache/routes.php', 'QUEUE_CONNECTION' => 'sync', 'DB_DATABASE' => DB::getDatabaseName(), 'ROTA_HOME' => (string) getenv('ROTA_HOME')];
+        $running = array_map(fn (array $list) => Process::path(base_path())->env($env)->timeout(300)->input(json_encode($list[1]))->start([PHP_BINARY, 'tests/Support/ask.php', (string) $list[0]->id]), $lists);
+        $statuses = [];
+        foreach ($running as $each) {
+            $done = $each->wait();
+            array_push($statuses, ...json_decode($done->output(), true) ?? throw new RuntimeException($done->output().$done->errorOutput()));
+        }
+        sort($statuses);
+
+        return $statuses;
+    };
+    $this->sound = fn () => expect(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
+});
+
+afterEach(function () {
+    DB::table('occurrences')->delete();
+    Calendar::withTrashed()->forceDelete();
+    Operation::query()->delete();
+    Person::query()->delete();
+    foreach (['changes', 'occurrence_horizons', 'categories'] as $table) {
+        DB::table($table)->delete();
+    }
+});
+
+test('fifty events added to one calendar by ten at once are all added', function () {
+    $lists = array_map(fn (int $process): array => [$this->ada, array_map(fn (int $each): array => ['method' => 'POST', 'path' => '/events', 'body' => ($this->input)("Event {$process}.{$each}", ['categories' => ['launch', "of {$each}"]])], range(1, 5))], range(1, 10));
+    expect(($this->atOnce)($lists))->toBe(array_fill(0, 50, 201))->and(EventRecord::query()->count())->toBe(50)
+        // The categories that none had before are there once.
+        ->and(DB::table('categories')->where('calendar_id', $this->slip->id)->orderBy('name')->pluck('name')->all())->toBe(['launch', 'of 1', 'of 2', 'of 3', 'of 4', 'of 5']);
+    ($this->sound)();
+});
+
+test('one thing asked for by six at once under one key is done once', function () {
+    $asked = ['method' => 'POST', 'path' => '/events', 'body' => ($this->input)('Haul out'), 'key' => 'six-times-the-same'];
+    expect(($this->atOnce)(array_fill(0, 6, [$this->ada, [$asked]])))->toBe(array_fill(0, 6, 201))->and(EventRecord::query()->count())->toBe(1);
+    $event = EventRecord::query()->firstOrFail();
+    $bulk = ['method' => 'POST', 'path' => '/bulk', 'body' => ['key' => 'a4c6e0b2-0f6e-4f43-9c9c-0c6a3d0b1a11', 'tz' => 'UTC', 'copyDays' => 7, 'events' => [['id' => $event->id, 'version' => 1]]]];
+    expect(($this->atOnce)(array_fill(0, 6, [$this->ada, [$bulk]])))->toBe(array_fill(0, 6, 200))->and(EventRecord::query()->count())->toBe(2);
+    ($this->sound)();
+});
+
+test('who joins by three clicks at once has joined once, on one calendar of their own', function () {
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::See);
+    $id = $this->as($this->ada, 'POST', '/events', ($this->input)('Regatta', ['joinable' => true]))->assertCreated()->json('id');
+    expect(($this->atOnce)(array_fill(0, 3, [$ben, [['method' => 'POST', 'path' => "/events/{$id}/join"]]])))->toBe([200, 409, 409])
+        ->and(Calendar::query()->where('keeper_id', $ben->id)->count())->toBe(1)->and(DB::table('event_pins')->count())->toBe(1);
+});
+
+test('a file that is brought in by three at once is brought in once', function () {
+    Storage::put('imports/parallel.ics', Make::calendar("UID:one\nDTSTAMP:20261101T000000Z\nDTSTART:20261110T090000Z\nSUMMARY:Tide"));
+    $import = Import::query()->create(['calendar_id' => $this->slip->id, 'created_by' => $this->ada->id, 'file_name' => 'tides.ics', 'path' => 'imports/parallel.ics']);
+    expect(($this->atOnce)(array_fill(0, 3, [$this->ada, [['method' => 'POST', 'path' => "/imports/{$import->id}/apply"]]])))->toBe([200, 409, 409])
+        ->and(EventRecord::query()->count())->toBe(1);
+});
+
+test('one category added by ten at once is there once, and each is told how it went', function () {
+    $asked = ['method' => 'POST', 'path' => '/categories', 'body' => ['calendar' => $this->slip->slug, 'name' => 'Launch']];
+    $statuses = ($this->atOnce)(array_fill(0, 10, [$this->ada, [$asked]]));
+    expect($statuses[0])->toBe(201)->and(array_diff(array_slice($statuses, 1), [409, 422]))->toBe([])->and(DB::table('categories')->count())->toBe(1);
+});
