@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './generated/schema';
+import { closeKey, keyOf } from './keys';
 import { takeMarks } from './marks';
 
 export type Schemas = components['schemas'];
@@ -24,18 +25,34 @@ export class Problem extends Error {
     }
 }
 
+const KEY = 'Idempotency-Key';
+
+/** Forms have files in them, which are not read to be compared. */
+function isForm(request: Request): boolean {
+    return request.headers.get('Content-Type')?.startsWith('multipart/') === true;
+}
+
+function pathOf(request: Request): string {
+    return new URL(request.url).pathname;
+}
+
 /** What is refused is thrown as a problem, so that whoever asks only has the answer to look at. */
 const refusals: Middleware = {
-    onRequest({ request }) {
+    async onRequest({ request }) {
         request.headers.set('Accept', 'application/json');
-        if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', csrfToken());
+        if (request.method === 'GET') return;
+        request.headers.set('X-XSRF-TOKEN', csrfToken());
+        if (request.method === 'POST') request.headers.set(KEY, keyOf(pathOf(request), isForm(request) ? crypto.randomUUID() : await request.clone().text()));
     },
-    async onResponse({ response }) {
+    async onResponse({ request, response }) {
         takeMarks(response);
+        // Of a fault in between it is not known what came of it: asked again, it is the same.
+        const key = request.headers.get(KEY);
+        if (key !== null && response.status < 500) closeKey(key, pathOf(request), response.ok);
         if (!response.ok) throw problemOf(response.status, await response.json().catch(() => null));
     },
     onError({ request }) {
-        return request.signal.aborted ? undefined : new Problem(0, 'No connection.', 'Nothing was changed. Try again when you are connected.', [], null);
+        return request.signal.aborted ? undefined : new Problem(0, 'No connection.', 'What you typed is kept. Try again: what was saved already is not saved twice.', [], null);
     },
 };
 
