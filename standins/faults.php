@@ -10,6 +10,8 @@ function fault(string $name): void
         'slow' => sleep(40),
         'page' => print '<!doctype html><title>Sign in</title><p>Please sign in to see this calendar.',
         'large' => array_map(static fn (int $line): int => print str_repeat('X', 1023)."\n", range(1, 12 * 1024)),
+        // Leads to an address that is none.
+        'astray' => header('Location: http://[::1', true, 302),
         'redirect' => header('Location: http://169.254.169.254/latest/', true, 302),
         default => http_response_code(404),
     };

@@ -6,6 +6,7 @@ use GuzzleHttp\Client;
 use GuzzleHttp\Exception\GuzzleException;
 use GuzzleHttp\Psr7\UriResolver;
 use GuzzleHttp\Psr7\Utils;
+use InvalidArgumentException;
 use PinnedRota\Core\Sources\AddressRules;
 use PinnedRota\Core\Sources\UnsafeAddress;
 use Psr\Http\Message\ResponseInterface;
@@ -32,7 +33,7 @@ final class Fetcher
             $response = $this->request($url, $headers);
             $status = $response->getStatusCode();
             if (in_array($status, [301, 302, 303, 307, 308], true)) {
-                $url = (string) UriResolver::resolve(Utils::uriFor($url), Utils::uriFor($response->getHeaderLine('Location')));
+                $url = $this->redirected($url, $response->getHeaderLine('Location'));
 
                 continue;
             }
@@ -52,6 +53,15 @@ final class Fetcher
             );
         }
         throw new FetchFailed('The address redirects too often.');
+    }
+
+    private function redirected(string $url, string $location): string
+    {
+        try {
+            return (string) UriResolver::resolve(Utils::uriFor($url), Utils::uriFor($location));
+        } catch (InvalidArgumentException $problem) {
+            throw new FetchFailed('The address leads on to one that is none.', previous: $problem);
+        }
     }
 
     /** @param  array<string, string>  $headers */

@@ -19,6 +19,7 @@ use Illuminate\Support\Carbon;
  * @property ?string $last_modified
  * @property ?Carbon $succeeded_at
  * @property ?Carbon $next_refresh_at
+ * @property int $failures in a row
  * @property ?string $error why the last refresh failed; null when it did not
  * @property ?int $created_by
  * @property Calendar $calendar
@@ -27,7 +28,7 @@ final class Source extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['etag' => null, 'last_modified' => null, 'succeeded_at' => null, 'next_refresh_at' => null, 'error' => null];
+    protected $attributes = ['failures' => 0, 'etag' => null, 'last_modified' => null, 'succeeded_at' => null, 'next_refresh_at' => null, 'error' => null];
 
     /** @return BelongsTo<Calendar, $this> */
     public function calendar(): BelongsTo

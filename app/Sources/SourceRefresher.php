@@ -8,11 +8,19 @@ use App\Imports\Intake;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
+use Throwable;
 
 /** Fetches a source and lays its calendar after it; when that fails, the last good copy stays. */
 final class SourceRefresher
 {
     private const HISTORY = 200;
+
+    private const ATTEMPTS = 3;
+
+    private const MOST_FAILURES = 10;
+
+    /** A source that fails again and again is tried once a day, in minutes. */
+    private const LONGEST = 1440;
 
     public function __construct(private readonly Fetcher $fetcher, private readonly Intake $intake)
     {
@@ -23,13 +31,26 @@ final class SourceRefresher
         try {
             $document = $this->fetcher->fetch($source->url, $source->etag, $source->last_modified);
 
-            return DB::transaction(fn (): Refresh => $this->take($source, $document));
-        } catch (FetchFailed|NotICalendar $problem) {
-            $message = $problem instanceof NotICalendar ? 'The far side answered with something that is not iCalendar.' : $problem->getMessage();
-            $source->update(['error' => $message, 'next_refresh_at' => now()->addMinutes($source->refresh_minutes)]);
+            return DB::transaction(fn (): Refresh => $this->take($source, $document), self::ATTEMPTS);
+        } catch (FetchFailed $problem) {
+            return $this->failed($source, $problem->getMessage());
+        } catch (NotICalendar) {
+            return $this->failed($source, 'The far side answered with something that is not iCalendar.');
+        } catch (Throwable $problem) {
+            // Whatever it is, it is no reason to try every minute, nor to leave whoever keeps the calendar without a word.
+            report($problem);
 
-            return $this->record($source, ['error' => $message]);
+            return $this->failed($source, 'It could not be read for a reason that nobody foresaw. Whoever looks after this site finds it in the log.');
         }
+    }
+
+    private function failed(Source $source, string $message): Refresh
+    {
+        $source->refresh();
+        $failures = min($source->failures + 1, self::MOST_FAILURES);
+        $source->update(['error' => $message, 'failures' => $failures, 'next_refresh_at' => now()->addMinutes(min($source->refresh_minutes * 2 ** ($failures - 1), self::LONGEST))]);
+
+        return $this->record($source, ['error' => $message]);
     }
 
     /** @throws NotICalendar */
@@ -49,6 +70,7 @@ final class SourceRefresher
             'succeeded_at' => now(),
             'next_refresh_at' => now()->addMinutes($source->refresh_minutes),
             'error' => null,
+            'failures' => 0,
         ]);
 
         return $this->record($source, ['counts' => $counts]);

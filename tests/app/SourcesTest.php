@@ -1,8 +1,11 @@
 <?php
 
 use App\Events\EventRecord;
+use App\Events\Write\SeriesChanged;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
+use App\Sources\SourceRefresher;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Queue;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
@@ -52,6 +55,7 @@ test('when the far side fails the last good copy stays, and the keeper is told',
     ['/faults/page', 'The far side answered with something that is not iCalendar.'],
     ['/faults/gone', 'The far side has nothing at this address (404).'],
     ['/faults/large', 'The answer is larger than 10 MB.'],
+    ['/faults/astray', 'The address leads on to one that is none.'],
 ]);
 
 test('an address that cannot be subscribed to is refused at its field and leaves nothing', function (array $input, string $message) {
@@ -110,4 +114,27 @@ test('those who read a source see where it leads, not the key in its address, an
     $this->give($calendar, SubjectKind::Everyone, Level::See);
     expect($this->as($ben, 'GET', '/sources')->assertJsonPath('0.url', '127.0.0.1')->getContent())->not->toContain('hunter2');
     $this->as($ben, 'POST', '/sources/'.$source->json('id').'/refresh')->assertForbidden();
+});
+
+test('what nobody foresaw is written down, too, and a source that fails again and again is tried less often', function () {
+    $this->freezeSecond();
+    $id = ($this->subscribe)('/switch/a.ics?events=one')->assertCreated()->json('id');
+    $waits = function (): int {
+        (new RefreshSource(Source::query()->sole()->id))->handle(app(SourceRefresher::class));
+
+        return (int) now()->diffInMinutes(Source::query()->sole()->next_refresh_at);
+    };
+    Source::query()->update(['url' => ($this->far)('/faults/500')]);
+    expect([$waits(), $waits(), $waits()])->toBe([60, 120, 240]);
+    foreach (range(1, 10) as $ignored) {
+        $last = $waits();
+    }
+    expect($last)->toBe(1440);
+    // Something that breaks in our own house, in the middle of taking it in.
+    Source::query()->update(['url' => ($this->far)('/switch/a.ics?events=one,two'), 'failures' => 0]);
+    Event::listen(SeriesChanged::class, fn () => throw new RuntimeException('Nobody thought of this.'));
+    $this->as($this->ada, 'POST', "/sources/{$id}/refresh")->assertOk()->assertJsonPath('error', 'It could not be read for a reason that nobody foresaw. Whoever looks after this site finds it in the log.');
+    expect(($this->titles)())->toBe(['one'])->and(Source::query()->sole()->next_refresh_at->isFuture())->toBeTrue();
+    Event::forget(SeriesChanged::class);
+    expect($waits())->toBe(60)->and(Source::query()->sole()->failures)->toBe(0);
 });

@@ -54,6 +54,14 @@ function steps(): array
                     ->and(fn () => DB::table('categories')->insert(['calendar_id' => null, 'name' => 'Closed']))->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
             },
         ],
+        '2026_11_26_000011_count_failures_of_sources' => [
+            function (): void {
+                foreach (DB::table('calendars')->orderBy('id')->limit(2)->pluck('id') as $index => $calendar) {
+                    DB::table('sources')->insert(['calendar_id' => $calendar, 'url' => 'https://example.org/x.ics', 'refresh_minutes' => 60, 'error' => $index === 0 ? 'The far side has a fault (500).' : null]);
+                }
+            },
+            fn () => expect(DB::table('sources')->orderBy('id')->pluck('failures')->all())->toBe([1, 0]),
+        ],
     ];
 }
 
