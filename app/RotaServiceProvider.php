@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
@@ -37,6 +38,9 @@ final class RotaServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(fn (string $path): string => '/'.$path);
         // Links that leave the house name the address of the site, not whatever Host a request came with.
         URL::useOrigin((string) config('app.url'));
+
+        // A number that is none of ours is a place where there is nothing.
+        Route::patterns(array_fill_keys(['id', 'attachment', 'operation', 'task', 'pin'], '[0-9]{1,18}'));
 
         // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
         RateLimiter::for('sign-in', fn (Request $request): array => [

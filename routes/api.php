@@ -56,25 +56,25 @@ Route::middleware('auth')->group(function (): void {
     Route::get('people', [PeopleController::class, 'index']);
     Route::post('people', [PeopleController::class, 'store']);
     Route::post('people/table', [PeopleTableController::class, 'store']);
-    Route::patch('people/{id}', [PeopleController::class, 'update'])->whereNumber('id');
-    Route::post('people/{id}/invitation', [PeopleController::class, 'invite'])->whereNumber('id');
-    Route::put('people/{id}/suspended', [PeopleController::class, 'suspend'])->whereNumber('id');
-    Route::get('people/{id}/kept', [PeopleController::class, 'kept'])->whereNumber('id');
-    Route::post('people/{id}/departure', [PeopleController::class, 'depart'])->whereNumber('id');
-    Route::delete('people/{id}/departure', [PeopleController::class, 'return'])->whereNumber('id');
+    Route::patch('people/{id}', [PeopleController::class, 'update']);
+    Route::post('people/{id}/invitation', [PeopleController::class, 'invite']);
+    Route::put('people/{id}/suspended', [PeopleController::class, 'suspend']);
+    Route::get('people/{id}/kept', [PeopleController::class, 'kept']);
+    Route::post('people/{id}/departure', [PeopleController::class, 'depart']);
+    Route::delete('people/{id}/departure', [PeopleController::class, 'return']);
     Route::get('log', [ChangeLogController::class, 'organisation']);
-    Route::post('log/{id}/revert', [ChangeLogController::class, 'revertOrganisation'])->whereNumber('id');
+    Route::post('log/{id}/revert', [ChangeLogController::class, 'revertOrganisation']);
 
     Route::get('groups', [GroupsController::class, 'index']);
     Route::post('groups', [GroupsController::class, 'store']);
-    Route::patch('groups/{id}', [GroupsController::class, 'update'])->whereNumber('id');
-    Route::delete('groups/{id}', [GroupsController::class, 'destroy'])->whereNumber('id');
-    Route::put('groups/{id}/members', [GroupsController::class, 'member'])->whereNumber('id');
+    Route::patch('groups/{id}', [GroupsController::class, 'update']);
+    Route::delete('groups/{id}', [GroupsController::class, 'destroy']);
+    Route::put('groups/{id}/members', [GroupsController::class, 'member']);
 
     Route::get('rooms', [RoomsController::class, 'index']);
     Route::post('rooms', [RoomsController::class, 'store']);
-    Route::patch('rooms/{id}', [RoomsController::class, 'update'])->whereNumber('id');
-    Route::delete('rooms/{id}', [RoomsController::class, 'destroy'])->whereNumber('id');
+    Route::patch('rooms/{id}', [RoomsController::class, 'update']);
+    Route::delete('rooms/{id}', [RoomsController::class, 'destroy']);
 
     Route::get('calendars', [CalendarsController::class, 'index']);
     Route::post('calendars', [CalendarsController::class, 'store']);
@@ -86,8 +86,8 @@ Route::middleware('auth')->group(function (): void {
     Route::put('calendars/{slug}/list', [CalendarsController::class, 'list']);
     Route::get('categories', [CategoriesController::class, 'index']);
     Route::post('categories', [CategoriesController::class, 'store']);
-    Route::patch('categories/{id}', [CategoriesController::class, 'update'])->whereNumber('id');
-    Route::delete('categories/{id}', [CategoriesController::class, 'destroy'])->whereNumber('id');
+    Route::patch('categories/{id}', [CategoriesController::class, 'update']);
+    Route::delete('categories/{id}', [CategoriesController::class, 'destroy']);
 
     Route::get('calendars/{slug}/grants', [GrantsController::class, 'index']);
     Route::put('calendars/{slug}/grants', [GrantsController::class, 'put']);
@@ -98,34 +98,34 @@ Route::middleware('auth')->group(function (): void {
     Route::post('calendars/{slug}/requests', [RequestsController::class, 'store']);
     Route::delete('calendars/{slug}/requests', [RequestsController::class, 'destroy']);
     Route::get('calendars/{slug}/log', [ChangeLogController::class, 'calendar']);
-    Route::post('calendars/{slug}/log/{id}/revert', [ChangeLogController::class, 'revert'])->whereNumber('id');
+    Route::post('calendars/{slug}/log/{id}/revert', [ChangeLogController::class, 'revert']);
     Route::get('waiting', [WaitingController::class, 'index']);
-    Route::put('invitations/{id}', [WaitingController::class, 'answer'])->whereNumber('id');
-    Route::put('requests/{id}', [RequestsController::class, 'decide'])->whereNumber('id');
-    Route::put('requests/{id}/seen', [RequestsController::class, 'seen'])->whereNumber('id');
+    Route::put('invitations/{id}', [WaitingController::class, 'answer']);
+    Route::put('requests/{id}', [RequestsController::class, 'decide']);
+    Route::put('requests/{id}/seen', [RequestsController::class, 'seen']);
 
     Route::post('events', [EventsController::class, 'store']);
-    Route::get('events/{id}', [EventsController::class, 'show'])->whereNumber('id');
-    Route::patch('events/{id}', [EventsController::class, 'update'])->whereNumber('id');
-    Route::delete('events/{id}', [EventsController::class, 'destroy'])->whereNumber('id');
-    Route::post('events/{id}/restore', [EventsController::class, 'restore'])->whereNumber('id');
+    Route::get('events/{id}', [EventsController::class, 'show']);
+    Route::patch('events/{id}', [EventsController::class, 'update']);
+    Route::delete('events/{id}', [EventsController::class, 'destroy']);
+    Route::post('events/{id}/restore', [EventsController::class, 'restore']);
 
-    Route::post('events/{id}/copies', [CopiesController::class, 'store'])->whereNumber('id');
-    Route::post('events/{id}/pins', [PinsController::class, 'store'])->whereNumber('id');
-    Route::delete('events/{id}/pins/{pin}', [PinsController::class, 'destroy'])->whereNumber(['id', 'pin']);
+    Route::post('events/{id}/copies', [CopiesController::class, 'store']);
+    Route::post('events/{id}/pins', [PinsController::class, 'store']);
+    Route::delete('events/{id}/pins/{pin}', [PinsController::class, 'destroy']);
     Route::get('calendars/{slug}/pins', [PinsController::class, 'index']);
-    Route::post('events/{id}/join', [PinsController::class, 'join'])->whereNumber('id');
-    Route::delete('events/{id}/join', [PinsController::class, 'leave'])->whereNumber('id');
-    Route::post('events/{id}/attachments', [AttachmentsController::class, 'store'])->whereNumber('id');
-    Route::get('events/{id}/attachments/{attachment}', [AttachmentsController::class, 'show'])->whereNumber(['id', 'attachment']);
-    Route::delete('events/{id}/attachments/{attachment}', [AttachmentsController::class, 'destroy'])->whereNumber(['id', 'attachment']);
+    Route::post('events/{id}/join', [PinsController::class, 'join']);
+    Route::delete('events/{id}/join', [PinsController::class, 'leave']);
+    Route::post('events/{id}/attachments', [AttachmentsController::class, 'store']);
+    Route::get('events/{id}/attachments/{attachment}', [AttachmentsController::class, 'show']);
+    Route::delete('events/{id}/attachments/{attachment}', [AttachmentsController::class, 'destroy']);
     Route::get('tasks', [TasksController::class, 'index']);
-    Route::put('events/{id}/tasks/{task}/done', [TasksController::class, 'done'])->whereNumber(['id', 'task']);
-    Route::put('events/{id}/answer', [AnswersController::class, 'update'])->whereNumber('id');
-    Route::post('operations/{id}/undo', [OperationsController::class, 'undo'])->whereNumber('id');
-    Route::post('operations/{id}/redo', [OperationsController::class, 'redo'])->whereNumber('id');
-    Route::get('events/{id}/history', [HistoryController::class, 'index'])->whereNumber('id');
-    Route::post('events/{id}/history/{operation}/restore', [HistoryController::class, 'restore'])->whereNumber(['id', 'operation']);
+    Route::put('events/{id}/tasks/{task}/done', [TasksController::class, 'done']);
+    Route::put('events/{id}/answer', [AnswersController::class, 'update']);
+    Route::post('operations/{id}/undo', [OperationsController::class, 'undo']);
+    Route::post('operations/{id}/redo', [OperationsController::class, 'redo']);
+    Route::get('events/{id}/history', [HistoryController::class, 'index']);
+    Route::post('events/{id}/history/{operation}/restore', [HistoryController::class, 'restore']);
     Route::get('calendars/{slug}/deleted', [HistoryController::class, 'deleted']);
     Route::get('repeat', [RepeatController::class, 'show']);
     Route::get('line', [LineController::class, 'show']);
@@ -150,12 +150,12 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('feeds', [FeedsController::class, 'index']);
     Route::post('calendars/{slug}/feeds', [FeedsController::class, 'store']);
-    Route::delete('feeds/{id}', [FeedsController::class, 'destroy'])->whereNumber('id');
+    Route::delete('feeds/{id}', [FeedsController::class, 'destroy']);
 
     Route::post('calendars/{slug}/imports', [ImportsController::class, 'store']);
-    Route::post('imports/{id}/apply', [ImportsController::class, 'apply'])->whereNumber('id');
+    Route::post('imports/{id}/apply', [ImportsController::class, 'apply']);
 
     Route::get('sources', [SourcesController::class, 'index']);
     Route::post('sources', [SourcesController::class, 'store'])->middleware('throttle:fetching');
-    Route::post('sources/{id}/refresh', [SourcesController::class, 'refresh'])->whereNumber('id')->middleware('throttle:fetching');
+    Route::post('sources/{id}/refresh', [SourcesController::class, 'refresh'])->middleware('throttle:fetching');
 });

@@ -26,9 +26,10 @@ final class ReasonsController
     public function people(Request $request, string $slug, ReasonWords $words): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Manage)->calendar;
-        $people = Person::searched($request->string('q')->limit(100, ''))->where('status', 'active');
-        if ($request->filled('person')) {
-            $people->whereKey($request->integer('person'));
+        $input = $request->validate(['q' => ['sometimes', 'nullable', 'string', 'max:200'], 'person' => ['sometimes', 'nullable', 'integer']]);
+        $people = Person::searched((string) ($input['q'] ?? ''))->where('status', 'active');
+        if (isset($input['person'])) {
+            $people->whereKey($input['person']);
         }
         $total = $people->count();
         $found = $people->with('groups:id')->orderBy('name')->orderBy('id')->limit(self::MOST)->get();

@@ -14,6 +14,7 @@ use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\BulkChange;
 use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\Zone;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
@@ -80,7 +81,7 @@ final class BulkPlan
             $this->targets->demandCategoriesOf($target ?? $this->viewer->calendars()[$head->calendar_id], $after);
 
             return new Planned($id, $head, $series, $after, $target?->calendar->id ?? $head->calendar_id);
-        } catch (InvalidRule|HttpExceptionInterface $problem) {
+        } catch (InvalidRule|InvalidTime|HttpExceptionInterface $problem) {
             return Planned::refused($id, $head, $problem->getMessage());
         } catch (ValidationException $problem) {
             return Planned::refused($id, $head, (string) collect($problem->errors())->flatten()->first());

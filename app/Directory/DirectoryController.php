@@ -20,13 +20,14 @@ final class DirectoryController
         responses: [new Answers(DirectoryEntryData::class, 'At most 20, groups first', many: true)])]
     public function index(Request $request): JsonResponse
     {
-        $input = $request->validate(['kind' => ['sometimes', Rule::in(['person', 'group'])], 'people' => ['sometimes', 'array', 'max:50'], 'people.*' => ['integer'], 'rooms' => ['sometimes', 'boolean']]);
+        $input = $request->validate(['q' => ['sometimes', 'nullable', 'string', 'max:200'], 'kind' => ['sometimes', Rule::in(['person', 'group'])], 'people' => ['sometimes', 'array', 'max:50'], 'people.*' => ['integer'], 'rooms' => ['sometimes', 'boolean']]);
         $kind = isset($input['people']) ? 'person' : ($input['kind'] ?? null);
-        $words = preg_split('/\s+/', trim($request->string('q')->limit(100, '')), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $q = (string) ($input['q'] ?? '');
+        $words = preg_split('/\s+/', trim($q), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $like = array_map(static fn (string $word): string => '%'.addcslashes($word, '%_\\').'%', $words);
         $groups = Group::query()->withCount('people')->orderBy('name')->limit(20);
         $rooms = Room::query()->orderBy('name')->limit(10);
-        $people = Person::searched($request->string('q')->limit(100, ''))->where('status', 'active')->orderBy('name')->limit(20)
+        $people = Person::searched($q)->where('status', 'active')->orderBy('name')->limit(20)
             ->when(isset($input['people']), fn ($query) => $query->whereKey($input['people']));
         foreach ($like as $pattern) {
             $groups->where('name', 'like', $pattern);

@@ -10,6 +10,8 @@ use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Time\InvalidTime;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 
@@ -27,6 +29,7 @@ final class Problem
             $problem instanceof ThrottleRequestsException => self::response(429, 'Too many tries.', 'Wait a minute and try again.', headers: $problem->getHeaders()),
             $problem instanceof HttpExceptionInterface => self::fromHttp($problem),
             (new LostConnectionDetector)->causedByLostConnection($problem) => self::unreachable(),
+            $problem instanceof InvalidTime, $problem instanceof InvalidRule => self::response(422, 'Some of this cannot be.', $problem->getMessage()),
             $problem instanceof UniqueConstraintViolationException => self::response(409, 'Somebody else was first.', 'There is one of this name by now. Look at what is there.'),
             // Anything else is a fault of ours: Laravel logs it, and says no more than that outside of debugging.
             default => config('app.debug') ? null : self::response(500, 'Something went wrong here.', 'It has been noted. Nothing was changed; try again.'),

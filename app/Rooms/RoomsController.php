@@ -62,8 +62,8 @@ final class RoomsController
 
     private function save(Room $room, Request $request): Room
     {
-        $name = trim((string) $request->input('name'));
-        $input = validator(['name' => $name], ['name' => ['required', 'string', 'max:120', Rule::unique('rooms')->ignore($room->id)]], [
+        $name = $request->input('name');
+        $input = validator(['name' => is_string($name) ? trim($name) : $name], ['name' => ['required', 'string', 'max:120', Rule::unique('rooms')->ignore($room->id)]], [
             'name.required' => 'Give the room a name.', 'name.unique' => 'There is a room of this name.',
         ])->validate();
         DB::transaction(function () use ($room, $input): void {

@@ -19,11 +19,14 @@ final readonly class EventTiming
 {
     private const NEW_TIMED_SECONDS = 3600;
 
+    /** 9999-12-31T00:00:00: what ends later is beyond the years that are written with four digits, in one zone or another. */
+    private const LAST = 253_402_214_400;
+
     /**
      * @param  EventTime  $end  exclusive; of the kind of the start
      * @param  ?Duration  $duration  where the author gave a length instead of an end: nominal days then hold in each occurrence
      *
-     * @throws InvalidTime where the end is before the start, or is of another kind
+     * @throws InvalidTime where the end is before the start, or is of another kind, or where it is after the year 9999
      */
     private function __construct(public EventTime $start, public EventTime $end, public ?Duration $duration, public RecurrenceSet $recurrence)
     {
@@ -32,6 +35,9 @@ final readonly class EventTiming
         }
         if ($end->indexSeconds() < $start->indexSeconds()) {
             throw new InvalidTime('The end is before the start.');
+        }
+        if ($end->local->seconds > self::LAST || $end->indexSeconds() > self::LAST) {
+            throw new InvalidTime('An event ends in the year 9999 at the latest.');
         }
         if ($start->kind === TimeKind::Date && $end->indexSeconds() === $start->indexSeconds()) {
             throw new InvalidTime('An all-day event lasts a day at least.');

@@ -1,10 +1,15 @@
 <?php
 
 use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\Duration;
+use PinnedRota\Core\Time\Duration;
+use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 use Tests\Support\Make;
 
@@ -56,4 +61,16 @@ test('how it repeats is kept when it is moved, and changed alone', function () {
     expect($timing->startingAt(Make::time('2026-10-19T12:00'))->recurrence)->toBe($weekly)->and($timing->repeating(new RecurrenceSet)->repeats())->toBeFalse()
         ->and(toldTiming($timing->repeating(new RecurrenceSet)))->toBe(toldTiming($timing))
         ->and($timing->longestSeconds())->toBe(2 * 86_400)->and($timing->endOf(Make::time('2026-10-25T00:30')) - Make::time('2026-10-25T00:30')->indexSeconds())->toBe(25 * 3600);
+});
+
+test('nothing ends after the year 9999, whatever its kind', function () {
+    $at = fn (string $text): EventTime => strlen($text) === 10 ? EventTime::date(LocalDateTime::parse($text)) : EventTime::floating(LocalDateTime::parse($text));
+    expect(EventTiming::between($at('9999-12-30'), $at('9999-12-31'))->end->local->toDate())->toBe('9999-12-31');
+    $beyond = [
+        fn () => EventTiming::from($at('9999-12-31')), fn () => EventTiming::from($at('9999-12-31T23:30')),
+        fn () => EventTiming::lasting($at('2026-11-10T09:00'), Duration::parse('P9999999D')), fn () => EventTiming::from($at('2026-11-10T09:00'))->endingAt($at('9999-12-31T12:00')),
+    ];
+    foreach ($beyond as $each) {
+        expect($each)->toThrow(InvalidTime::class, 'in the year 9999 at the latest');
+    }
 });
