@@ -8,6 +8,9 @@ use PinnedRota\Core\Time\LocalDateTime;
 /** How far the index reaches: series are kept in it from `from` to `to` (UTC seconds, end exclusive). */
 final readonly class OccurrenceHorizon
 {
+    /** Of a series that has more than these in reach the index holds none: it is expanded when it is looked at. */
+    public const MOST_OF_ONE = 20_000;
+
     private const HELD = 1;
 
     private const ROLLING = 2;
@@ -40,6 +43,12 @@ final readonly class OccurrenceHorizon
         $day = intdiv($now, 86400) * 86400;
 
         return new self($day - 86400 * (int) config('rota.occurrences.days_back'), $day + 86400 * (int) config('rota.occurrences.days_ahead'));
+    }
+
+    /** How many days are in reach. */
+    public static function days(): int
+    {
+        return (int) config('rota.occurrences.days_back') + (int) config('rota.occurrences.days_ahead');
     }
 
     /** From now on the index holds this. */

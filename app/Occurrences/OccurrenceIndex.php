@@ -12,9 +12,6 @@ use PinnedRota\Core\Events\RecurrenceId;
 /** Keeps the table of occurrences in step with events, within the transaction of each change. */
 final class OccurrenceIndex
 {
-    /** A series with more occurrences than this within the horizon is expanded when it is looked at instead. */
-    public const MOST_OF_ONE = 20_000;
-
     /** Farther than any single event can be: those are indexed wherever they are. */
     private const EVER = [-31_000_000_000, 254_000_000_000];
 
@@ -51,7 +48,7 @@ final class OccurrenceIndex
     {
         $head->load(['overrides', 'pins']);
         $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::toLay());
-        $indexed = count($occurrences) <= self::MOST_OF_ONE;
+        $indexed = count($occurrences) <= OccurrenceHorizon::MOST_OF_ONE;
         if ($head->indexed !== $indexed) {
             // Not a change of the event: nobody's version moves.
             EventRecord::query()->whereKey($head->id)->toBase()->update(['indexed' => $indexed]);

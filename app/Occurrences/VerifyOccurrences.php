@@ -20,7 +20,7 @@ final class VerifyOccurrences
         foreach (EventRecord::query()->whereNull('series_id')->with(['overrides', 'pins'])->lazyById(200) as $head) {
             $expected = $this->lines($this->index->occurrencesOf($head, $horizon));
             if (! $head->indexed) {
-                if (count($expected) <= OccurrenceIndex::MOST_OF_ONE) {
+                if (count($expected) <= OccurrenceHorizon::MOST_OF_ONE) {
                     yield "event {$head->id}: left out of the index, though it has ".count($expected).' occurrences only';
                 }
                 $expected = [];

@@ -3,6 +3,7 @@
 namespace App\Recurrence;
 
 use App\Http\Rules\WallTime;
+use App\Occurrences\OccurrenceHorizon;
 use Illuminate\Validation\Rule as ValidationRule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -87,7 +88,12 @@ final class RepeatInput
         }
 
         // Days that are chosen one by one leave none out.
-        return $rules === [] ? new RecurrenceSet([], $extra) : new RecurrenceSet($rules, $extra, $skipped);
+        $set = $rules === [] ? new RecurrenceSet([], $extra) : new RecurrenceSet($rules, $extra, $skipped);
+        if ($set->isDenserThan(OccurrenceHorizon::MOST_OF_ONE, $start, OccurrenceHorizon::days())) {
+            throw ValidationException::withMessages(["{$at}rule" => 'This repeats more often than a calendar can show: '.number_format(OccurrenceHorizon::MOST_OF_ONE).' times in some four years at most.']);
+        }
+
+        return $set;
     }
 
     /**

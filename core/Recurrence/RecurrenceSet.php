@@ -76,6 +76,28 @@ final readonly class RecurrenceSet
         return array_values($starts);
     }
 
+    /** Whether there are more than so many within some days of the start; it stops counting as soon as that is known. */
+    public function isDenserThan(int $most, EventTime $start, int $days): bool
+    {
+        $byClock = array_filter($this->rules, static fn (Rule $rule): bool => $rule->frequency->isSubDaily() || [...$rule->byHour, ...$rule->byMinute, ...$rule->bySecond] !== []);
+        if ($byClock === [] && count($this->rules) + count($this->extraDates) <= intdiv($most, $days)) {
+            return false;
+        }
+        $from = $start->indexSeconds();
+        $count = 0;
+        // Near first: what repeats by the second is told by its first day.
+        foreach ([1, 31, max(1, $days - 32)] as $next) {
+            $to = $from + $next * CivilDate::SECONDS_PER_DAY;
+            $count += count($this->startsBetween($start, $from, $to));
+            if ($count > $most) {
+                return true;
+            }
+            $from = $to;
+        }
+
+        return false;
+    }
+
     /** Where an extra date that is a PERIOD begins then: its end, exclusive. */
     public function endOfPeriod(EventTime $begins, EventTime $start): ?EventTime
     {

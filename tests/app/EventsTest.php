@@ -51,6 +51,9 @@ test('bad input gets a message at its field and changes nothing', function (arra
     'no such calendar' => [['calendar' => 'nowhere'], 'calendar', 'There is no such calendar for you.'],
     'a repeat that ends before it begins' => [['repeat' => ['rule' => 'FREQ=WEEKLY;BYDAY=TU', 'until' => '2026-11-01']], 'repeat.until', 'The repeat ends before the event starts.'],
     'a repeat on no day' => [['repeat' => ['pick' => ['unit' => 'week', 'interval' => 1, 'weekdays' => [], 'monthBy' => 'date']]], 'repeat.pick.weekdays', 'Choose at least one weekday.'],
+    'a repeat by the second' => [['repeat' => ['rule' => 'FREQ=SECONDLY']], 'repeat.rule', 'This repeats more often than a calendar can show: 20,000 times in some four years at most.'],
+    'a repeat by the hour without end' => [['repeat' => ['rule' => 'FREQ=HOURLY']], 'repeat.rule', 'This repeats more often than a calendar can show: 20,000 times in some four years at most.'],
+    'a day that repeats by many hours' => [['repeat' => ['rule' => 'FREQ=DAILY;BYHOUR=8,9,10,11,12;BYMINUTE=0,10,20,30,40']], 'repeat.rule', 'This repeats more often than a calendar can show: 20,000 times in some four years at most.'],
     'a repeat that is picked and written' => [['repeat' => ['rule' => 'FREQ=DAILY', 'pick' => ['unit' => 'day', 'interval' => 1, 'weekdays' => [], 'monthBy' => 'date']]], 'repeat.pick', 'Pick a repeat or write its rule, not both.'],
     'a row of somebody who is not there' => [['row' => ['by' => 'person', 'from' => '', 'to' => '999999']], 'row', 'Somebody here is not there any more.'],
     'a row of nothing that rows are told apart by' => [['row' => ['by' => 'layer', 'from' => '', 'to' => 'Loft']], 'row.by', 'The selected row.by is invalid.'],
@@ -159,3 +162,7 @@ test('a contributor changes what is their own and nothing else', function () {
     $this->as($ben, 'PATCH', "/events/{$others}", ['title' => 'Yours'], 1)->assertForbidden();
     $this->as($ben, 'DELETE', "/events/{$others}", [], 1)->assertForbidden();
 });
+
+test('a repeat by the hour that ends, or leaves most hours out, is kept', function (string $rule) {
+    $this->as($this->ada, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'Watch', 'start' => '2026-11-10T09:00', 'repeat' => ['rule' => $rule]])->assertCreated();
+})->with(['FREQ=HOURLY;INTERVAL=4', 'FREQ=DAILY;BYHOUR=8,12,16,20']);
