@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\Support\Str;
 use PinnedRota\Core\Sources\AddressRules;
 
 final class RotaServiceProvider extends ServiceProvider
@@ -44,11 +45,17 @@ final class RotaServiceProvider extends ServiceProvider
 
         // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
         RateLimiter::for('sign-in', fn (Request $request): array => [
-            Limit::perMinute(10)->by(mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
+            // An address counts as what the database would match: nöor is noor.
+            Limit::perMinute(10)->by(self::asMatched($request->input('email')).'|'.$request->ip()),
             Limit::perMinute(100)->by((string) $request->ip()),
         ]);
         RateLimiter::for('feeds', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         RateLimiter::for('fetching', fn (Request $request): Limit => Limit::perMinute(30)->by((string) self::personId($request)));
+    }
+
+    private static function asMatched(mixed $address): string
+    {
+        return is_string($address) ? rtrim(mb_strtolower(Str::ascii($address))) : '';
     }
 
     private static function personId(Request $request): ?int

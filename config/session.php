@@ -8,6 +8,9 @@ return [
 
     'lifetime' => 60 * 24 * 7,
 
+    /* Whoever does not ask to stay signed in is signed out with the browser. */
+    'expire_on_close' => true,
+
     'cookie' => 'rota_session',
 
     'path' => '/',

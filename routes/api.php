@@ -12,6 +12,7 @@ use App\Calendars\CategoriesController;
 use App\ChangeLog\ChangeLogController;
 use App\Changes\ChangesController;
 use App\Copies\CopiesController;
+use App\Directory\DevicesController;
 use App\Directory\DirectoryController;
 use App\Directory\GroupsController;
 use App\Directory\PeopleController;
@@ -48,6 +49,10 @@ Route::put('session/password-link', [SessionController::class, 'setPassword'])->
 
 Route::middleware('auth')->group(function (): void {
     Route::put('session/password', [SessionController::class, 'changePassword'])->middleware('throttle:sign-in');
+    Route::get('session/devices', [DevicesController::class, 'index']);
+    Route::delete('session/devices', [DevicesController::class, 'others']);
+    Route::delete('session/devices/{device}', [DevicesController::class, 'one'])->where('device', '[0-9a-f]{24}');
+    Route::delete('people/{id}/sessions', [DevicesController::class, 'person']);
     Route::patch('session/person', [SessionController::class, 'update']);
     Route::get('changes', [ChangesController::class, 'show']);
     Route::get('directory', [DirectoryController::class, 'index']);

@@ -12,7 +12,6 @@ use App\Changes\Change;
 use App\Feeds\Feed;
 use App\Overlays\Overlay;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
@@ -20,7 +19,7 @@ use PinnedRota\Core\Access\SubjectKind;
 /** What happens when somebody goes: all that they keep is handed over, nothing is left alone. */
 final class Departure
 {
-    public function __construct(private readonly CalendarChanges $calendars)
+    public function __construct(private readonly CalendarChanges $calendars, private readonly Devices $devices)
     {
     }
 
@@ -76,8 +75,7 @@ final class Departure
         $before = $person->status;
         $person->update(['status' => $status]);
         if ($status !== 'active') {
-            $person->forceFill(['remember_token' => bin2hex(random_bytes(30))])->save();
-            DB::table('sessions')->where('user_id', $person->id)->delete();
+            $this->devices->end($person);
         }
         ChangeLog::person($person, $by, ['status' => $before], ['status' => $status]);
         Change::ofAccess();

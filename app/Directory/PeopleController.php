@@ -114,7 +114,8 @@ final class PeopleController
         $this->viewer->demandAdministrator();
         $suspended = (bool) $request->validate(['suspended' => ['required', 'boolean']])['suspended'];
         $person = Person::query()->where('status', '!=', 'left')->findOrFail($id);
-        $this->stewardship->guard(function () use ($person, $suspended): void {
+        // Also of somebody who alone keeps something: whoever must be kept out is kept out at once, and who does it is told.
+        DB::transaction(function () use ($person, $suspended): void {
             if ($suspended) {
                 $this->demandAnotherAdministrator($person);
             }

@@ -10,6 +10,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Validation\Rules\Password;
 use Illuminate\Validation\ValidationException;
@@ -25,6 +26,10 @@ use OpenApi\Attributes as OA;
 ])]
 final class SessionController
 {
+    public function __construct(private readonly Devices $devices)
+    {
+    }
+
     #[OA\Get(path: '/session', operationId: 'getSession', summary: 'Who is signed in; in a demo, also who may be entered as.', tags: ['session'],
         responses: [new Answers(SessionData::class, 'The session')])]
     public function show(Request $request): JsonResponse
@@ -35,12 +40,19 @@ final class SessionController
     #[OA\Post(path: '/session', operationId: 'signIn', summary: 'Signs in.', tags: ['session'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], properties: [
             new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string'),
+            new OA\Property(property: 'stay', type: 'boolean', description: 'Whether this browser stays signed in after it was closed'),
         ])),
         responses: [new Answers(SessionData::class, 'The session')])]
     public function store(Request $request): JsonResponse
     {
-        $credentials = $request->validate(['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200']]);
-        if (! Auth::guard('web')->attempt($credentials + ['status' => 'active'], true)) {
+        $credentials = $request->validate(['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200'], 'stay' => ['sometimes', 'boolean']]);
+        $stay = (bool) ($credentials['stay'] ?? false);
+        unset($credentials['stay']);
+        if (! Auth::guard('web')->attempt($credentials + ['status' => 'active'], $stay)) {
+            // Somebody whom nobody here knows is told no sooner than somebody whose password is another.
+            if (! Person::query()->where('email', $credentials['email'])->where('status', 'active')->exists()) {
+                Hash::make($credentials['password']);
+            }
             throw ValidationException::withMessages(['password' => 'This address and password do not belong together.']);
         }
         $request->session()->regenerate();
@@ -76,10 +88,9 @@ final class SessionController
         ]);
         /** @var Person $person */
         $person = $request->user();
-        $person->forceFill(['password' => $input['password'], 'remember_token' => bin2hex(random_bytes(30))])->save();
+        $person->forceFill(['password' => $input['password']])->save();
         $request->session()->regenerate();
-        $person->getConnection()->table('sessions')
-            ->where('user_id', $person->id)->where('id', '!=', $request->session()->getId())->delete();
+        $this->devices->end($person, but: $request->session()->getId());
 
         return response()->noContent();
     }
@@ -126,11 +137,11 @@ final class SessionController
         }
         DB::transaction(function () use ($person, $input): void {
             WelcomeLink::broker($person)->deleteToken($person);
-            $person->forceFill(['password' => $input['password'], 'remember_token' => bin2hex(random_bytes(30))])->save();
-            DB::table('sessions')->where('user_id', $person->id)->delete();
+            $person->forceFill(['password' => $input['password']])->save();
+            $this->devices->end($person);
             Change::ofAccess();
         });
-        Auth::guard('web')->login($person, true);
+        Auth::guard('web')->login($person);
         $request->session()->regenerate();
 
         return new JsonResponse($this->session($request));

@@ -102,13 +102,14 @@ test('who is suspended is out at once on every device, keeps what they have, and
     $this->as($ben, 'GET', '/calendars')->assertJsonPath('0.level', 'change');
 });
 
-test('nobody is suspended or taken out of a group who alone manages something', function () {
+test('who alone manages something is suspended all the same, and is not taken out of the group by which they do', function () {
     $ben = $this->person('Ben Oar');
     $group = $this->group('Yard', $ben);
     $this->calendar($ben, 'Slipway');
     $this->calendar($group, 'Van');
-    $this->as($this->root, 'PUT', "/people/{$ben->id}/suspended", ['suspended' => true])->assertConflict()->assertJsonPath('title', 'That would leave “Slipway”, “Van” with nobody who manages them. Hand over first, or let somebody else manage.');
-    expect($ben->fresh()->status)->toBe('active');
+    $this->as($this->root, 'PUT', "/people/{$ben->id}/suspended", ['suspended' => true])->assertOk()->assertJsonPath('status', 'suspended');
+    $this->as($this->root, 'GET', "/people/{$ben->id}/kept")->assertJsonPath('calendars.0.name', 'Slipway');
+    $this->as($this->root, 'PUT', "/people/{$ben->id}/suspended", ['suspended' => false])->assertOk();
     $this->as($this->root, 'PUT', "/groups/{$group->id}/members", ['kind' => 'person', 'id' => $ben->id, 'member' => false])->assertConflict();
     expect($group->people()->count())->toBe(1);
 });

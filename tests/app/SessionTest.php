@@ -2,6 +2,7 @@
 
 use App\Directory\Person;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Tests\TestCase;
 
@@ -60,4 +61,47 @@ test('people to enter as are told in the demo alone', function () {
     $this->getJson('/api/v1/session')->assertJsonPath('demo', null);
     config(['rota.demo.enabled' => true]);
     $this->getJson('/api/v1/session')->assertJsonPath('demo.people.0.post', 'Coordinator')->assertJsonMissingPath('demo.people.0.id');
+});
+
+test('whoever does not ask to stay signed in is remembered by nothing', function () {
+    $person = $this->person();
+    $cookies = fn (array $more): array => array_map(fn ($cookie): string => $cookie->getName(), $this->postJson('/api/v1/session', $more + ['email' => $person->email, 'password' => TestCase::PASSWORD])->assertOk()->headers->getCookies());
+    expect(collect($cookies([]))->contains(fn (string $name): bool => str_starts_with($name, 'remember_')))->toBeFalse()
+        ->and(collect($cookies(['stay' => true]))->contains(fn (string $name): bool => str_starts_with($name, 'remember_')))->toBeTrue()
+        ->and(config('session.expire_on_close'))->toBeTrue();
+});
+
+test('one sees where one is signed in, and ends it there, everywhere else, or an administrator does', function () {
+    $ben = $this->person('Ben Oar');
+    $sit = function (string $id, int $person, int $ago = 0): void {
+        DB::table('sessions')->insert(['id' => $id, 'user_id' => $person, 'ip_address' => '192.0.2.7', 'user_agent' => 'A browser', 'payload' => '', 'last_activity' => now()->getTimestamp() - $ago]);
+    };
+    $person = $this->person();
+    foreach (['one' => 60, 'two' => 30, 'three' => 10] as $id => $ago) {
+        $sit($id, $person->id, $ago);
+    }
+    $sit('another', $ben->id);
+    $token = $person->fresh()->remember_token;
+    $devices = $this->as($person, 'GET', '/session/devices')->assertOk()->json();
+    expect($devices)->toHaveCount(3)->and($devices[0])->toMatchArray(['agent' => 'A browser', 'address' => '192.0.2.7', 'current' => false])->and(json_encode($devices))->not->toContain('three');
+    // Nobody ends what is not theirs.
+    $this->as($ben, 'DELETE', "/session/devices/{$devices[0]['id']}")->assertNotFound();
+    $this->as($person, 'DELETE', "/session/devices/{$devices[0]['id']}")->assertNoContent();
+    expect(DB::table('sessions')->whereIn('id', ['one', 'two', 'three'])->orderBy('id')->pluck('id')->all())->toBe(['one', 'two'])->and($person->fresh()->remember_token)->not->toBe($token);
+    $this->as($person, 'DELETE', '/session/devices')->assertNoContent();
+    expect(DB::table('sessions')->whereIn('id', ['one', 'two'])->count())->toBe(0)->and(DB::table('sessions')->where('id', 'another')->exists())->toBeTrue();
+    $this->as($person, 'DELETE', "/people/{$ben->id}/sessions")->assertForbidden();
+    $person->update(['role' => 'administrator']);
+    $this->as($person, 'DELETE', "/people/{$ben->id}/sessions")->assertNoContent();
+    expect(DB::table('sessions')->where('id', 'another')->exists())->toBeFalse()
+        ->and($this->as($person, 'GET', '/log')->json('0.words'))->toContain('Ben Oar: signed in from “in 1 place” to “nowhere”');
+});
+
+test('an address is counted as what the database would match', function () {
+    $person = $this->person('Noor Reader', ['email' => 'noor@example.org']);
+    foreach (['noor@example.org', 'nöor@example.org', 'NOOR@example.org', 'noór@example.org ', 'ñoor@example.org'] as $each) {
+        $this->postJson('/api/v1/session', ['email' => $each, 'password' => 'wrong'])->assertUnprocessable();
+        $this->postJson('/api/v1/session', ['email' => $each, 'password' => 'wrong'])->assertUnprocessable();
+    }
+    $this->postJson('/api/v1/session', ['email' => $person->email, 'password' => TestCase::PASSWORD])->assertTooManyRequests();
 });

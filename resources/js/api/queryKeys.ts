@@ -44,6 +44,7 @@ export const queryKeys = {
     groups: access('groups'),
     rooms: access('rooms'),
     people: (...asked: unknown[]) => access('people', ...asked),
+    devices: access('devices'),
     kept: (person: number) => access('kept', person),
     /** A line is understood by the names of calendars, people and the like. */
     line: (...asked: unknown[]) => access('line', ...asked),

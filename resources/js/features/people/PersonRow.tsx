@@ -7,7 +7,7 @@ import { usePeopleActions, type DirectoryPerson } from './usePeople';
 
 /** A person with what can be done about them. */
 export function PersonRow({ person }: { person: DirectoryPerson }) {
-    const { invite, suspend, comeBack } = usePeopleActions();
+    const { invite, suspend, signOut, comeBack } = usePeopleActions();
     const [doing, setDoing] = useState<'nothing' | 'changing' | 'leaving'>('nothing');
     const done = () => setDoing('nothing');
     return (
@@ -38,6 +38,11 @@ export function PersonRow({ person }: { person: DirectoryPerson }) {
                         <Button look="quiet" onClick={() => suspend.mutate({ person, suspended: person.status === 'active' })} aria-label={person.status === 'active' ? `Suspend ${person.name}` : `Let ${person.name} in again`}>
                             {person.status === 'active' ? 'Suspend' : 'Let in again'}
                         </Button>
+                        {person.status === 'active' && (
+                            <Button look="quiet" onClick={() => signOut.mutate(person)} aria-label={`Sign ${person.name} out everywhere`}>
+                                Sign out
+                            </Button>
+                        )}
                         <Button look="quiet" onClick={() => setDoing('leaving')} aria-label={`${person.name} has left`}>
                             Has left…
                         </Button>

@@ -21,13 +21,21 @@ export function usePeopleActions() {
         onDone: (_, person) => void toast(`${person.name} is invited by mail.`),
     });
     const suspend = useAction(({ person, suspended }: { person: DirectoryPerson; suspended: boolean }) => answered(api.PUT('/people/{id}/suspended', { params: { path: { id: person.id } }, body: { suspended } })), {
-        onDone: (_, { person, suspended }) =>
-            void toast(suspended ? `${person.name} is kept out from now on.` : `${person.name} can come in again.`, {
-                action: { label: 'Undo', onClick: () => suspend.mutate({ person, suspended: !suspended }) },
-            }),
+        onDone: (_, { person, suspended }) => void tellSuspended(person, suspended),
     });
+    const tellSuspended = async (person: DirectoryPerson, suspended: boolean) => {
+        const kept = suspended ? await answered(api.GET('/people/{id}/kept', { params: { path: { id: person.id } } })).catch(() => null) : null;
+        const names = [...(kept?.calendars ?? []), ...(kept?.overlays ?? [])].map((each) => each.name);
+        toast(suspended ? `${person.name} is kept out from now on.` : `${person.name} can come in again.`, {
+            ...(names.length === 0 ? {} : { description: `They still keep ${names.slice(0, 3).join(', ')}${names.length > 3 ? ` and ${names.length - 3} more` : ''}: see that somebody else manages it meanwhile.` }),
+            action: { label: 'Undo', onClick: () => suspend.mutate({ person, suspended: !suspended }) },
+        });
+    };
     const comeBack = useAction((person: DirectoryPerson) => answered(api.DELETE('/people/{id}/departure', { params: { path: { id: person.id } } })), {
         onDone: (_, person) => void toast(`${person.name} is back, in no group and with nothing shared by name.`),
     });
-    return { invite, suspend, comeBack };
+    const signOut = useAction((person: DirectoryPerson) => answered(api.DELETE('/people/{id}/sessions', { params: { path: { id: person.id } } })), {
+        onDone: (_, person) => toast(`${person.name} is signed out everywhere.`),
+    });
+    return { invite, suspend, signOut, comeBack };
 }

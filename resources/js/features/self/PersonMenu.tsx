@@ -6,6 +6,7 @@ import { useTheme, type Theme } from './useTheme';
 import { lazily } from '@/components/lazily';
 
 const PasswordDialog = lazily(() => import('./PasswordDialog'), 'PasswordDialog');
+const DevicesDialog = lazily(() => import('./DevicesDialog'), 'DevicesDialog');
 const SelfDialog = lazily(() => import('./SelfDialog'), 'SelfDialog');
 
 const ITEM = 'flex cursor-pointer items-center gap-2 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
@@ -22,6 +23,7 @@ export function PersonMenu() {
     const [theme, setTheme] = useTheme();
     const [password, setPassword] = useState(false);
     const [self, setSelf] = useState(false);
+    const [devices, setDevices] = useState(false);
     const initials = person.name.split(/[\s-]+/).map((word) => word[0]).join('').slice(0, 2);
     return (
         <>
@@ -53,6 +55,9 @@ export function PersonMenu() {
                         <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
                             Change your password…
                         </DropdownMenu.Item>
+                        <DropdownMenu.Item className={ITEM} onSelect={() => setDevices(true)}>
+                            Where you are signed in…
+                        </DropdownMenu.Item>
                         <DropdownMenu.Item
                             className={ITEM}
                             onSelect={() => signOut.mutate(undefined, { onSuccess: () => void navigate({ to: '/', search: {} }) })}
@@ -62,6 +67,7 @@ export function PersonMenu() {
                     </DropdownMenu.Content>
                 </DropdownMenu.Portal>
             </DropdownMenu.Root>
+            {devices && <DevicesDialog onClose={() => setDevices(false)} />}
             {self && <SelfDialog onClose={() => setSelf(false)} />}
             <PasswordDialog open={password} onOpenChange={setPassword} />
         </>

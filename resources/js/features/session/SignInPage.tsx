@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
-import { FormProblem, TextField } from '@/components/Field';
+import { CheckField, FormProblem, TextField } from '@/components/Field';
 import { PinLogo } from '@/components/PinLogo';
 import { AskForLink } from './AskForLink';
 import { useSignIn } from './useSession';
@@ -9,6 +9,7 @@ import { useSignIn } from './useSession';
 export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
+    const [stay, setStay] = useState(false);
     const [forgotten, setForgotten] = useState(false);
     const signIn = useSignIn();
     const problem = signIn.error instanceof Problem ? signIn.error : null;
@@ -20,7 +21,7 @@ export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
                     className="flex flex-col gap-4 p-6 sm:p-8"
                     onSubmit={(event) => {
                         event.preventDefault();
-                        signIn.mutate({ email, password });
+                        signIn.mutate({ email, password, stay });
                     }}
                 >
                     <div className="flex items-center gap-3">
@@ -30,6 +31,7 @@ export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
                     <p className="text-soft">The calendars that everybody else lives by: built, shared, laid over each other.</p>
                     <TextField label="Your address" type="email" autoComplete="username" value={email} error={problem?.field('email')} onChange={(event) => setEmail(event.target.value)} required />
                     <TextField label="Password" type="password" autoComplete="current-password" value={password} error={problem?.field('password')} onChange={(event) => setPassword(event.target.value)} required />
+                    <CheckField label="Stay signed in on this device" checked={stay} onChange={(event) => setStay(event.target.checked)} />
                     {problem !== null && problem.fields.length === 0 && (
                         <FormProblem>
                             {problem.message} {problem.detail}

@@ -17,7 +17,7 @@ export function usePerson(): Schemas['Person'] {
 export function useSignIn() {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: (credentials: { email: string; password: string }) => answered(api.POST('/session', { body: credentials })),
+        mutationFn: (credentials: { email: string; password: string; stay?: boolean }) => answered(api.POST('/session', { body: credentials })),
         onSuccess: (session) => client.setQueryData(queryKeys.session, session),
     });
 }

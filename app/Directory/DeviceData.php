@@ -1,0 +1,21 @@
+<?php
+
+namespace App\Directory;
+
+/** A browser in which somebody is signed in. */
+final readonly class DeviceData
+{
+    /**
+     * @param  string  $id  A digest: the session itself is not told
+     * @param  string  $agent  What the browser calls itself; empty where it does not
+     * @param  bool  $current  Whether it is the one that asks
+     */
+    public function __construct(
+        public string $id,
+        public string $agent,
+        public string $address,
+        public string $seenAt,
+        public bool $current,
+    ) {
+    }
+}
