@@ -7,7 +7,7 @@ final readonly class DeviceData
 {
     /**
      * @param  string  $id  A digest: the session itself is not told
-     * @param  string  $agent  What the browser calls itself; empty where it does not
+     * @param  string  $agent  The browser and what it runs on; empty where it does not say
      * @param  bool  $current  Whether it is the one that asks
      */
     public function __construct(

@@ -4,6 +4,7 @@ namespace App\Directory;
 
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Directory\AgentWords;
 
 /** Where people are signed in, and how that ends. */
 final class Devices
@@ -12,7 +13,7 @@ final class Devices
     public function of(Person $person, string $current): array
     {
         return DB::table('sessions')->where('user_id', $person->id)->orderByDesc('last_activity')->get()->map(static fn (object $row): DeviceData => new DeviceData(
-            self::digest($row->id), mb_strimwidth((string) $row->user_agent, 0, 300), (string) $row->ip_address, Carbon::createFromTimestampUTC($row->last_activity)->toIso8601ZuluString(), $row->id === $current,
+            self::digest($row->id), AgentWords::of((string) $row->user_agent), (string) $row->ip_address, Carbon::createFromTimestampUTC($row->last_activity)->toIso8601ZuluString(), $row->id === $current,
         ))->values()->all();
     }
 
