@@ -7,7 +7,7 @@ final readonly class ChangeMarksData
 {
     /**
      * @param  string  $events  Of the events of the calendars that one sees
-     * @param  string  $access  Of who may see what, and of whatever else is kept: whoever sees other calendars sees other events, too
+     * @param  string  $access  Of who may see what, and of whatever else is kept: whoever sees more calendars sees more events, too
      */
     public function __construct(
         public string $events,

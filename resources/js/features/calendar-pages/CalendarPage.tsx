@@ -115,7 +115,7 @@ export function CalendarPage() {
                 </Section>
             )}
             {edits && (
-                <Section title="Pinned here" about="Events of other calendars that show here. A pin shows no more than whoever pinned it may see.">
+                <Section title="Pinned here" about="Events that are kept elsewhere and show here. A pin shows no more than whoever pinned it may see.">
                     <CalendarPins slug={calendar.slug} name={calendar.name} />
                 </Section>
             )}
