@@ -11,7 +11,9 @@ use App\Participants\PeopleAtAddresses;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\JobExceptionOccurred;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\URL;
@@ -35,6 +37,8 @@ final class RotaServiceProvider extends ServiceProvider
         // What follows from a change of events, in this order, within its transaction.
         Event::listen(SeriesChanged::class, [OccurrenceIndex::class, 'handle']);
         Event::listen(SeriesChanged::class, [SyncLog::class, 'handle']);
+        // What broke over a connection to the mail server is tried again over another.
+        Event::listen(JobExceptionOccurred::class, static fn () => Mail::forgetMailers());
         Person::saved(fn (Person $person) => $this->app->make(PeopleAtAddresses::class)->saved($person));
         Vite::createAssetPathsUsing(fn (string $path): string => '/'.$path);
         // Links that leave the house name the address of the site, not whatever Host a request came with.

@@ -17,7 +17,7 @@ return [
     'passwords' => [
         'people' => ['provider' => 'people', 'table' => 'password_reset_tokens', 'expire' => 60, 'throttle' => 60],
         /* For the first password of somebody who was invited: minutes of 14 days. */
-        'newcomers' => ['provider' => 'people', 'table' => 'password_reset_tokens', 'expire' => 60 * 24 * 14, 'throttle' => 0],
+        'newcomers' => ['provider' => 'people', 'table' => 'invitation_tokens', 'expire' => 60 * 24 * 14, 'throttle' => 0],
     ],
 
 ];

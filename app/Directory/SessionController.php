@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\Rules\Password;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -26,6 +27,9 @@ use OpenApi\Attributes as OA;
 ])]
 final class SessionController
 {
+    /** In seconds. */
+    private const BETWEEN_LETTERS = 300;
+
     public function __construct(private readonly Devices $devices)
     {
     }
@@ -89,6 +93,7 @@ final class SessionController
         /** @var Person $person */
         $person = $request->user();
         $person->forceFill(['password' => $input['password']])->save();
+        WelcomeLink::end($person);
         $request->session()->regenerate();
         $this->devices->end($person, but: $request->session()->getId());
 
@@ -114,8 +119,9 @@ final class SessionController
     {
         $email = $request->validate(['email' => ['required', 'string', 'max:190']])['email'];
         $person = Person::query()->where('email', $email)->where('status', 'active')->first();
-        if ($person !== null && ! WelcomeLink::broker($person)->getRepository()->recentlyCreatedToken($person)) {
-            Mail::to($person)->queue(new PasswordLetter($person));
+        if ($person !== null) {
+            // One letter in so many minutes, however often and by whomever it is asked for.
+            RateLimiter::attempt("password-letter:{$person->id}", 1, fn () => Mail::to($person)->queue(new PasswordLetter($person)), self::BETWEEN_LETTERS);
         }
 
         return response()->noContent();
@@ -132,11 +138,11 @@ final class SessionController
             'password' => ['required', 'string', 'max:200', Password::min(10)],
         ], ['password.required' => 'Choose a password.', 'password.min' => 'A password has at least 10 characters.']);
         $person = Person::query()->where('email', $input['email'])->where('status', 'active')->first();
-        if ($person === null || ! WelcomeLink::broker($person)->tokenExists($person, $input['token'])) {
+        if ($person === null || ! WelcomeLink::holds($person, $input['token'])) {
             throw ValidationException::withMessages(['token' => 'This link does not hold any more. Ask for a new one below.']);
         }
         DB::transaction(function () use ($person, $input): void {
-            WelcomeLink::broker($person)->deleteToken($person);
+            WelcomeLink::end($person);
             $person->forceFill(['password' => $input['password']])->save();
             $this->devices->end($person);
             Change::ofAccess();

@@ -17,10 +17,15 @@ final class Letter extends Mailable implements ShouldQueue
     use Queueable;
     use SerializesModels;
 
-    public int $tries = 5;
+    public const TRIES = 5;
 
-    /** @var list<int> seconds between tries */
-    public array $backoff = [30, 120, 600, 3600];
+    /** Seconds between tries. */
+    public const BACKOFF = [30, 120, 600, 3600];
+
+    public int $tries = self::TRIES;
+
+    /** @var list<int> */
+    public array $backoff = self::BACKOFF;
 
     /**
      * @param  list<string>  $paragraphs

@@ -17,6 +17,11 @@ final class PasswordLetter extends Mailable implements ShouldQueue
     use Queueable;
     use SerializesModels;
 
+    public int $tries = Letter::TRIES;
+
+    /** @var list<int> seconds between tries */
+    public array $backoff = Letter::BACKOFF;
+
     public function __construct(public readonly Person $reader)
     {
         $this->afterCommit();
@@ -33,7 +38,7 @@ final class PasswordLetter extends Mailable implements ShouldQueue
             'title' => 'A new password for Pinned Rota',
             'paragraphs' => ['Somebody, most likely you, asked to set a new password for this address. If it was not you, do nothing: the present one stays.'],
             'button' => 'Set a new password',
-            'url' => WelcomeLink::to($this->reader),
+            'url' => WelcomeLink::askedFor($this->reader),
             'isNew' => false,
         ]);
     }

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
+use Tests\TestCase;
 
 beforeEach(function () {
     Mail::fake();
@@ -54,7 +55,7 @@ test('somebody is added, invited, sets a password by the letter and is in', func
 test('a token is nowhere but in the letter', function () {
     $person = $this->person('Ben Oar', ['password' => null]);
     parse_str((string) parse_url(WelcomeLink::to($person), PHP_URL_QUERY), $query);
-    expect((string) DB::table('password_reset_tokens')->value('token'))->not->toBe($query['token'])->and(Hash::check($query['token'], (string) DB::table('password_reset_tokens')->value('token')))->toBeTrue();
+    expect((string) DB::table('invitation_tokens')->value('token'))->not->toBe($query['token'])->and(Hash::check($query['token'], (string) DB::table('invitation_tokens')->value('token')))->toBeTrue();
 });
 
 test('a forgotten password is set anew by a letter; whether anybody has an address is not told', function () {
@@ -64,10 +65,42 @@ test('a forgotten password is set anew by a letter; whether anybody has an addre
     expect(array_unique($answers))->toHaveCount(1);
     Mail::assertQueuedCount(1);
     Mail::assertQueued(PasswordLetter::class, fn (PasswordLetter $letter): bool => $letter->hasTo($ben->email));
-    // Once a minute, however often it is asked for.
-    WelcomeLink::to($ben);
+    // Once in a few minutes, however often it is asked for.
+    $this->travel(4)->minutes();
     $this->as(null, 'POST', '/session/password-link', ['email' => $ben->email])->assertNoContent();
     Mail::assertQueuedCount(1);
+    $this->travel(2)->minutes();
+    $this->as(null, 'POST', '/session/password-link', ['email' => $ben->email])->assertNoContent();
+    Mail::assertQueuedCount(2);
+});
+
+test('whoever asks for a link in the name of a newcomer neither ends their invitation nor floods them', function () {
+    $ben = $this->person('Ben Oar', ['password' => null]);
+    parse_str((string) parse_url(WelcomeLink::to($ben), PHP_URL_QUERY), $invited);
+    foreach (range(1, 5) as $ignored) {
+        $this->as(null, 'POST', '/session/password-link', ['email' => $ben->email])->assertNoContent();
+    }
+    Mail::assertQueuedCount(1);
+    parse_str((string) parse_url(WelcomeLink::askedFor($ben), PHP_URL_QUERY), $asked);
+    // Either holds; once a password is set by one, the other does not.
+    $this->as(null, 'PUT', '/session/password-link', ['email' => $ben->email, 'token' => $invited['token'], 'password' => 'long-enough-now'])->assertOk();
+    $this->as(null, 'PUT', '/session/password-link', ['email' => $ben->email, 'token' => $asked['token'], 'password' => 'another-long-one'])->assertUnprocessable();
+});
+
+test('a link to set a password is dead once the password was changed', function () {
+    $ben = $this->person('Ben Oar');
+    parse_str((string) parse_url(WelcomeLink::askedFor($ben), PHP_URL_QUERY), $asked);
+    $this->as($ben, 'PUT', '/session/password', ['current' => TestCase::PASSWORD, 'password' => 'another-long-one'])->assertNoContent();
+    $this->as(null, 'PUT', '/session/password-link', ['email' => $ben->email, 'token' => $asked['token'], 'password' => 'long-enough-now'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'token');
+});
+
+test('a letter that could not be sent is tried again, over another connection', function () {
+    $letter = new PasswordLetter($this->person('Ben Oar'));
+    expect([$letter->tries, $letter->backoff])->toBe([5, [30, 120, 600, 3600]]);
+    Mail::swap($mailers = new Illuminate\Mail\MailManager(app()));
+    $first = $mailers->mailer('array');
+    event(new Illuminate\Queue\Events\JobExceptionOccurred('database', Mockery::mock(Illuminate\Contracts\Queue\Job::class), new RuntimeException('451')));
+    expect($mailers->mailer('array'))->not->toBe($first);
 });
 
 test('what a person cannot be is refused at its field', function (array $body, string $field, string $message) {

@@ -62,6 +62,16 @@ function steps(): array
             },
             fn () => expect(DB::table('sources')->orderBy('id')->pluck('failures')->all())->toBe([1, 0]),
         ],
+        '2026_11_26_000012_invitations_have_tokens' => [
+            function (): void {
+                $person = fn (string $email, ?string $password) => DB::table('people')->insert(['name' => $email, 'email' => $email, 'password' => $password, 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                $person('new@example.org', null);
+                $person('here@example.org', 'a digest');
+                DB::table('password_reset_tokens')->insert([['email' => 'new@example.org', 'token' => 'of the invitation', 'created_at' => '2026-11-20 09:00:00'], ['email' => 'here@example.org', 'token' => 'of a new password', 'created_at' => '2026-11-20 09:00:00']]);
+            },
+            fn () => expect(DB::table('invitation_tokens')->pluck('token', 'email')->all())->toBe(['new@example.org' => 'of the invitation'])
+                ->and(DB::table('password_reset_tokens')->pluck('token', 'email')->all())->toBe(['here@example.org' => 'of a new password']),
+        ],
     ];
 }
 
