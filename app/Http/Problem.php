@@ -2,6 +2,9 @@
 
 namespace App\Http;
 
+use App\Events\EventRecord;
+use App\Events\OutdatedEventData;
+use App\Events\Write\SeriesLivesAlready;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\LostConnectionDetector;
@@ -23,6 +26,9 @@ final class Problem
         return match (true) {
             $problem instanceof ValidationException => self::response(422, 'Some of this cannot be saved.', 'See the fields named.', errors: self::fields($problem)),
             $problem instanceof VersionConflict => self::response(412, 'Somebody else was first.', 'This was changed since you opened it. Look at what it is now and decide.', current: $problem->current),
+            $problem instanceof SeriesLivesAlready => self::response(409, 'It is there already.', $problem->getMessage(), current: array_map(
+                static fn (EventRecord $each): OutdatedEventData => new OutdatedEventData($each->id, $each->title, $each->version), [$problem->coming, $problem->living],
+            )),
             $problem instanceof AuthenticationException => self::response(401, 'You are not signed in.', 'Sign in and try again.'),
             $problem instanceof ModelNotFoundException => self::notFound(),
             $problem instanceof PostTooLargeException => self::response(413, 'That is too large.', 'Send a smaller file.'),

@@ -200,3 +200,14 @@ test('whoever is asked says whether they come; the event stays the version it wa
     $this->as($this->ben, 'PUT', "/events/{$this->single->id}/answer", ['answer' => 'perhaps'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'answer');
     $this->as($this->ada, 'PUT', "/events/{$this->single->id}/answer", ['answer' => 'accepted'])->assertForbidden();
 });
+
+test('an event whose UID lives again is not restored over it, and both are told', function () {
+    $calendar = $this->calendar($this->ada, 'Fixtures');
+    $gone = $this->add($calendar, $this->ada, title: 'Gig race', start: '2026-11-10T09:00', uid: 'one@example.org');
+    $this->as($this->ada, 'DELETE', "/events/{$gone->id}", [], 1)->assertNoContent();
+    $there = $this->add($calendar, $this->ada, title: 'Gig race, moved', start: '2026-11-17T09:00', uid: 'one@example.org');
+    $this->as($this->ada, 'POST', "/events/{$gone->id}/restore")->assertConflict()->assertJsonPath('detail', '“Gig race, moved” is on that calendar already, under the same UID: as it came in by a file or from outside.')
+        ->assertJsonPath('current.*.id', [$gone->id, $there->id])->assertJsonPath('current.*.title', ['Gig race', 'Gig race, moved']);
+    $this->as($this->ada, 'DELETE', "/events/{$there->id}", [], 1)->assertNoContent();
+    $this->as($this->ada, 'POST', "/events/{$gone->id}/restore")->assertOk();
+});

@@ -109,7 +109,12 @@ final class SeriesTable
 
     public function restore(int $seriesId): void
     {
-        EventRecord::withTrashed()->findOrFail($seriesId)->restore();
+        $head = EventRecord::withTrashed()->findOrFail($seriesId);
+        $living = EventRecord::query()->whereNull('series_id')->where('calendar_id', $head->calendar_id)->where('uid', $head->uid)->whereKeyNot($seriesId)->first();
+        if ($living !== null) {
+            throw new SeriesLivesAlready($head, $living);
+        }
+        $head->restore();
     }
 
     /**
