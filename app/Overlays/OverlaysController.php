@@ -11,7 +11,6 @@ use App\Changes\Change;
 use App\Directory\SubjectData;
 use App\Directory\SubjectNames;
 use App\Http\IfMatch;
-use App\Http\InputList;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -54,7 +53,7 @@ final class OverlaysController
                 'keeper_kind' => $keeper->kind,
                 'keeper_id' => $keeper->id,
             ]);
-            $this->layLayers($overlay, $input->validated('layers'));
+            $this->layLayers($overlay, $input->layers());
             Change::ofAccess();
 
             return $overlay;
@@ -79,7 +78,7 @@ final class OverlaysController
                 'every_layer' => $input->boolean('everyLayer', $locked->every_layer),
                 'version' => $locked->version + 1,
             ]);
-            $this->layLayers($overlay, $input->validated('layers'));
+            $this->layLayers($overlay, $input->layers());
             Change::ofAccess();
         });
 
@@ -132,7 +131,7 @@ final class OverlaysController
         return $this->access->overlay($this->viewer->viewer(), $overlay);
     }
 
-    /** @param  array<int, array<string, mixed>>  $layers  as validated */
+    /** @param  list<array<string, mixed>>  $layers  as LayerInput has them */
     private function layLayers(Overlay $overlay, array $layers): void
     {
         $ids = $this->viewer->calendars()->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->id]);
@@ -140,7 +139,7 @@ final class OverlaysController
         $hidden = $overlay->layers()->with('calendars')->get()
             ->mapWithKeys(fn (LayerRecord $layer): array => [$layer->id => $layer->calendars->pluck('id')->diff($ids->values())->all()]);
         $overlay->layers()->delete();
-        foreach (InputList::inOrder($layers) as $position => $input) {
+        foreach ($layers as $position => $input) {
             $calendars = [];
             foreach ($input['calendars'] ?? [] as $slug) {
                 $calendars[] = $ids[$slug] ?? throw ValidationException::withMessages(["layers.{$position}.calendars" => 'One of these calendars is not there for you.']);
@@ -148,7 +147,7 @@ final class OverlaysController
             $layer = $overlay->layers()->create([
                 'position' => $position, 'name' => $input['name'], 'colour' => $input['colour'], 'mark' => $input['mark'], 'pattern' => $input['pattern'] ?? 'plain',
                 'takes' => $input['takes'] ?? 'chosen', 'group_id' => ($input['takes'] ?? '') === 'group' ? $input['group'] : null,
-                'filter' => ['conditions' => InputList::inOrder($input['conditions'] ?? [])],
+                'filter' => ['conditions' => $input['conditions']],
             ]);
             $layer->calendars()->sync(array_unique([...$calendars, ...$hidden->get($input['id'] ?? 0, [])]));
         }

@@ -3,6 +3,7 @@
 use App\Calendars\Category;
 use App\Occurrences\OccurrenceHorizon;
 use App\Occurrences\OccurrenceQuery;
+use App\Overlays\LayerInput;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
@@ -138,6 +139,30 @@ test('the same event by two ways shows once and says where else it is; of what i
     $this->give($this->loft, $this->ben, Level::BusyTimes);
     $items = $this->sheet($this->ben, '2026-11-01', '2026-12-01', "&overlay={$slug}")->json('items');
     expect($items)->toHaveCount(2)->and(array_column($items, 'also'))->toBe([[], []]);
+});
+
+test('more than an overlay takes altogether is refused before it is read', function () {
+    $condition = ['about' => 'words', 'words' => array_map(static fn (int $at): string => "word{$at}", range(1, 50))];
+    $layer = ['name' => 'x', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug], 'conditions' => array_fill(0, 20, $condition)];
+    $this->as($this->ada, 'POST', '/overlays', ['name' => 'Cube', 'layers' => array_fill(0, 200, $layer)])
+        ->assertUnprocessable()->assertJsonCount(1, 'errors')->assertJsonPath('errors.0.field', 'layers')->assertJsonPath('errors.0.message', fn (string $told): bool => str_contains($told, '2,000'));
+    // One layer of 1 + 20 × 51 is taken, two are too many; every word of the one is kept.
+    $this->as($this->ada, 'POST', '/overlays', ['name' => 'Full', 'layers' => [$layer]])->assertCreated()->assertJsonPath('layers.0.conditions.19.words.49', 'word50');
+    $this->as($this->ada, 'POST', '/overlays', ['name' => 'Twice', 'layers' => [$layer, $layer]])->assertUnprocessable();
+    expect(LayerInput::entries([$layer, $layer]))->toBe(2 * (1 + 20 * 51));
+});
+
+test('what is wrong in several layers is said of each at its place, and nothing of them is kept', function () {
+    $layer = ['name' => 'x', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug]];
+    $fields = $this->as($this->ada, 'POST', '/overlays', ['name' => '', 'layers' => [
+        $layer,
+        ['colour' => 'mauve'] + $layer,
+        'a word',
+        ['conditions' => [['about' => 'all day'], 'odd']] + $layer,
+        ['conditions' => [['about' => 'all day'], ['about' => 'words', 'words' => ['ok', ['odd']]]]] + $layer,
+    ]])->assertUnprocessable()->json('errors.*.field');
+    expect($fields)->toBe(['name', 'layers.1.colour', 'layers.2', 'layers.3.conditions.1', 'layers.4.conditions.1.words.1']);
+    expect($this->as($this->ada, 'GET', '/overlays')->json())->toBe([]);
 });
 
 test('a condition that asks nothing is refused at its field', function (array $condition, string $field) {
