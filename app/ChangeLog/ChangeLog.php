@@ -51,6 +51,22 @@ final class ChangeLog
     }
 
     /**
+     * A group made (no name before), renamed, or deleted (none after).
+     *
+     * @param  array<string, mixed>  $had  what a deleted one had, to bring it back by
+     */
+    public static function group(Group $group, Person $by, ?string $before, ?string $after, array $had = []): void
+    {
+        self::write('organisation', $group, $by, 'group', ['before' => $before, 'after' => $after, 'had' => $had]);
+    }
+
+    /** A secret link made or revoked. */
+    public static function feed(Calendar $calendar, Person $by, string $name, bool $made): void
+    {
+        self::write('calendar', $calendar, $by, 'feed', ['name' => $name, 'made' => $made]);
+    }
+
+    /**
      * @param  array<string, mixed>  $before
      * @param  array<string, mixed>  $after
      */

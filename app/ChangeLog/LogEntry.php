@@ -19,7 +19,7 @@ final class LogEntry
     ];
 
     /** Events that can be taken back from the log. */
-    public const REVERTABLE = ['access', 'settings', 'keeper', 'archived', 'brought back', 'member'];
+    public const REVERTABLE = ['access', 'settings', 'keeper', 'archived', 'brought back', 'member', 'group'];
 
     /**
      * @param  Collection<int, Activity>  $entries
@@ -66,6 +66,12 @@ final class LogEntry
             'keeper' => 'kept by '.$names->of(self::subject($told['after'])).', before by '.$names->of(self::subject($told['before'])),
             'settings' => implode('; ', array_map(static fn (string $name): string => self::SETTINGS[$name].': from '.self::value($told['before'][$name]).' to '.self::value($told['after'][$name]), array_keys($told['after']))),
             'member' => $told['name'].($told['within'] ? ' put into ' : ' taken out of ').$told['group'],
+            'group' => match (true) {
+                $told['before'] === null => "group “{$told['after']}” made",
+                $told['after'] === null => "group “{$told['before']}” deleted",
+                default => "group “{$told['before']}” renamed to “{$told['after']}”",
+            },
+            'feed' => "feed link “{$told['name']}” ".($told['made'] ? 'made' : 'revoked'),
             'person' => $told['name'].': '.implode('; ', array_map(static fn (string $name): string => str_replace('_', ' ', $name).' from '.self::value($told['before'][$name] ?? null).' to '.self::value($told['after'][$name]), array_keys($told['after']))),
             default => 'the calendar was '.$entry->event,
         };

@@ -3,20 +3,12 @@
 namespace App\Directory;
 
 use App\Access\CurrentViewer;
-use App\Access\GrantRecord;
-use App\Access\Stewardship;
 use App\Api\Answers;
-use App\Calendars\Calendar;
-use App\Changes\Change;
-use App\Overlays\Overlay;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Access\SubjectKind;
-use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /** Groups and who is in them: seen by all who are in the organisation, changed by administrators. */
 #[OA\Schema(schema: 'GroupInput', required: ['name'], properties: [
@@ -29,7 +21,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 ])]
 final class GroupsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly GroupMembers $members, private readonly Stewardship $stewardship)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly GroupMembers $members, private readonly GroupChanges $changes)
     {
     }
 
@@ -47,12 +39,7 @@ final class GroupsController
     public function store(Request $request): JsonResponse
     {
         $this->viewer->demandAdministrator();
-        $group = DB::transaction(function () use ($request): Group {
-            $group = Group::query()->create($this->input($request, null));
-            Change::ofAccess();
-
-            return $group;
-        });
+        $group = $this->changes->make($this->name($request, null), $this->viewer->person());
 
         return new JsonResponse(GroupData::of($group->load(['people', 'groups'])), 201);
     }
@@ -65,10 +52,7 @@ final class GroupsController
     {
         $this->viewer->demandAdministrator();
         $group = Group::query()->with(['people', 'groups'])->findOrFail($id);
-        DB::transaction(function () use ($group, $request): void {
-            $group->update($this->input($request, $group));
-            Change::ofAccess();
-        });
+        $this->changes->rename($group, $this->name($request, $group), $this->viewer->person());
 
         return new JsonResponse(GroupData::of($group));
     }
@@ -79,17 +63,7 @@ final class GroupsController
     public function destroy(int $id): Response
     {
         $this->viewer->demandAdministrator();
-        $this->stewardship->guard(function () use ($id): void {
-            $group = Group::query()->lockForUpdate()->findOrFail($id);
-            $kept = fn (string $model): array => $model::query()->where('keeper_kind', SubjectKind::Group)->where('keeper_id', $id)->orderBy('name')->pluck('name')->all();
-            $names = [...$kept(Calendar::class), ...$kept(Overlay::class)];
-            if ($names !== []) {
-                throw new ConflictHttpException("{$group->name} keeps ".implode(', ', array_slice($names, 0, 5)).(count($names) > 5 ? ' and '.(count($names) - 5).' more' : '').'. Hand over what it keeps first.');
-            }
-            GrantRecord::query()->where('subject_kind', SubjectKind::Group)->where('subject_id', $id)->delete();
-            $group->delete();
-            Change::ofAccess();
-        });
+        $this->changes->delete(Group::query()->findOrFail($id), $this->viewer->person());
 
         return response()->noContent();
     }
@@ -113,13 +87,12 @@ final class GroupsController
         return new JsonResponse(GroupData::of($group->load(['people', 'groups'])));
     }
 
-    /** @return array{name: string} */
-    private function input(Request $request, ?Group $group): array
+    private function name(Request $request, ?Group $group): string
     {
         return $request->validate(['name' => ['required', 'string', 'max:120', Rule::unique('groups', 'name')->ignore($group?->id)]], [
             'name.required' => 'Give the group a name.',
             'name.max' => 'A name has at most 120 characters.',
             'name.unique' => 'There is a group of this name.',
-        ]);
+        ])['name'];
     }
 }

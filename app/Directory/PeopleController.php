@@ -5,8 +5,6 @@ namespace App\Directory;
 use App\Access\CurrentViewer;
 use App\Access\Stewardship;
 use App\Api\Answers;
-use App\ChangeLog\ChangeLog;
-use App\Changes\Change;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -34,7 +32,7 @@ final class PeopleController
 {
     private const PAGE = 60;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Departure $departure, private readonly Stewardship $stewardship, private readonly Newcomers $newcomers)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Departure $departure, private readonly Stewardship $stewardship, private readonly Newcomers $newcomers, private readonly PersonChanges $changes)
     {
     }
 
@@ -80,11 +78,7 @@ final class PeopleController
             if (($columns['role'] ?? 'administrator') !== 'administrator') {
                 $this->demandAnotherAdministrator($person);
             }
-            $before = $person->only(array_keys($columns));
-            $person->update($columns);
-            $changed = array_filter($person->only(array_keys($columns)), fn (mixed $value, string $name): bool => $value !== $before[$name], ARRAY_FILTER_USE_BOTH);
-            ChangeLog::person($person, $this->viewer->person(), array_intersect_key($before, $changed), $changed);
-            Change::ofAccess();
+            $this->changes->put($person, $columns, $this->viewer->person());
         });
 
         return new JsonResponse($this->tell($person));

@@ -22,7 +22,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 ])]
 final class PeopleTableController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Newcomers $newcomers, private readonly GroupMembers $members)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Newcomers $newcomers, private readonly GroupMembers $members, private readonly PersonChanges $changes)
     {
     }
 
@@ -77,7 +77,7 @@ final class PeopleTableController
 
             return;
         }
-        $person->update($columns);
+        $this->changes->put($person, $columns, $by);
         foreach (Group::query()->whereKey($ids)->get() as $group) {
             $this->members->put($group, $person, true, $by);
         }

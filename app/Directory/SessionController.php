@@ -30,7 +30,7 @@ final class SessionController
     /** In seconds. */
     private const BETWEEN_LETTERS = 300;
 
-    public function __construct(private readonly Devices $devices)
+    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes)
     {
     }
 
@@ -107,7 +107,7 @@ final class SessionController
     {
         /** @var Person $person */
         $person = $input->user();
-        $person->update($input->columns(['name', 'timezone', 'workingHours']));
+        $this->changes->put($person, $input->columns(['name', 'timezone', 'workingHours']), $person);
 
         return new JsonResponse($this->session($input));
     }

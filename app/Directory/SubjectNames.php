@@ -35,7 +35,7 @@ final class SubjectNames
         return match ($subject->kind) {
             SubjectKind::Everyone => 'Everyone in the organisation',
             SubjectKind::Public => 'The public',
-            default => $this->names["{$subject->kind->value}:{$subject->id}"] ?? 'Somebody who has left',
+            default => $this->names["{$subject->kind->value}:{$subject->id}"] ?? ($subject->kind === SubjectKind::Group ? 'A group that was deleted' : 'Somebody who has left'),
         };
     }
 }

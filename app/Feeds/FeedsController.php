@@ -4,9 +4,11 @@ namespace App\Feeds;
 
 use App\Access\CurrentViewer;
 use App\Api\Answers;
+use App\ChangeLog\ChangeLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
@@ -45,11 +47,12 @@ final class FeedsController
             'detail' => ['required', Rule::in(['full', 'busy'])],
         ], ['name.required' => 'Say who or what place the link is for.']);
         $token = Feed::newToken();
-        $feed = Feed::query()->create($input + [
-            'calendar_id' => $calendar->id,
-            'token_hash' => hash('sha256', $token),
-            'created_by' => $this->viewer->person()->id,
-        ]);
+        $person = $this->viewer->person();
+        $feed = DB::transaction(function () use ($calendar, $input, $token, $person): Feed {
+            ChangeLog::feed($calendar, $person, $input['name'], made: true);
+
+            return Feed::query()->create($input + ['calendar_id' => $calendar->id, 'token_hash' => hash('sha256', $token), 'created_by' => $person->id]);
+        });
 
         return new JsonResponse(new NewFeedData(FeedData::of($feed->load(['calendar', 'publisher'])), url("/feeds/{$token}.ics")), 201);
     }
@@ -62,7 +65,10 @@ final class FeedsController
         $feed = Feed::query()->whereNull('revoked_at')->findOrFail($id);
         $level = $this->viewer->calendars()[$feed->calendar_id] ?? null;
         abort_unless($feed->created_by === $this->viewer->person()->id || $level?->level() === Level::Manage, 404);
-        $feed->update(['revoked_at' => now()]);
+        DB::transaction(function () use ($feed): void {
+            $feed->update(['revoked_at' => now()]);
+            ChangeLog::feed($feed->calendar()->withTrashed()->firstOrFail(), $this->viewer->person(), $feed->name, made: false);
+        });
 
         return response()->noContent();
     }
