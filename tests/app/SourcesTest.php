@@ -65,7 +65,8 @@ test('an address that cannot be subscribed to is refused at its field and leaves
     $this->as($this->ada, 'GET', '/calendars')->assertExactJson([]);
 })->with([
     'nothing' => [['url' => ''], 'Enter the address of a calendar.'],
-    'words' => [['url' => 'the harbour'], 'Enter a full address, such as https://example.org/calendar.ics.'],
+    'words' => [['url' => 'the harbour'], 'There is a space in this address.'],
+    'a word' => [['url' => 'harbour'], 'Enter a full address, such as https://example.org/calendar.ics.'],
     'another scheme' => [['url' => 'ftp://example.org/a.ics'], 'Only http and https addresses can be fetched.'],
     'inside the network' => [['url' => 'http://10.0.0.7/a.ics'], 'This address leads inside a private network and is not fetched.'],
     'this machine, at another port' => [['url' => 'http://127.0.0.1:3306/'], 'This address leads inside a private network and is not fetched.'],
