@@ -7,8 +7,8 @@ use App\History\Operation;
 use App\Occurrences\VerifyOccurrences;
 use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Str;
+use Tests\Support\Elsewhere;
 
 // Nothing here is in a transaction: another process is to see it, and to be ended in the middle.
 
@@ -18,21 +18,11 @@ beforeEach(function () {
     DB::transaction(fn () => collect(range(1, 1000))->each(fn (int $number) => $this->add($this->slip, $this->ada, title: "Haul out {$number}", start: sprintf('2026-%02d-%02dT09:00', $number % 12 + 1, $number % 28 + 1))));
     $this->key = Str::uuid()->toString();
     $this->body = ['key' => $this->key, 'tz' => 'Europe/London', 'place' => 'Elsewhere', 'shiftDays' => 1, 'events' => EventRecord::query()->where('calendar_id', $this->slip->id)->get()->map(fn (EventRecord $event): array => ['id' => $event->id, 'version' => 1])->all()];
-    // Sees what another one has written and not yet kept.
-    config(['database.connections.watching' => config('database.connections.'.config('database.default'))]);
-    DB::connection('watching')->statement('SET SESSION TRANSACTION ISOLATION LEVEL READ UNCOMMITTED');
+    Elsewhere::watch();
     $this->written = fn (): int => DB::connection('watching')->table('events')->where('place', 'Elsewhere')->count();
     $this->state = fn (): string => md5(json_encode([DB::table('events')->orderBy('id')->get(), DB::table('occurrences')->orderBy('id')->get(), DB::table('operations')->count()]));
-    $this->start = fn (): InvokedProcess => Process::path(base_path())->env(['APP_ENV' => 'testing', 'APP_CONFIG_CACHE' => 'var/no-cache/config.php', 'APP_ROUTES_CACHE' => 'var/no-cache/routes.php', 'QUEUE_CONNECTION' => 'sync', 'DB_DATABASE' => DB::getDatabaseName(), 'ROTA_HOME' => (string) getenv('ROTA_HOME')])
-        ->timeout(300)->input(json_encode([['method' => 'POST', 'path' => '/bulk', 'body' => $this->body]]))->start([PHP_BINARY, 'tests/Support/ask.php', (string) $this->ada->id]);
-    /** Waits until it is in the middle of it. */
-    $this->middle = function (InvokedProcess $process): void {
-        while (($this->written)() < 200) {
-            expect($process->running())->toBeTrue('It ended before it could be broken off: '.$process->output().$process->errorOutput());
-            usleep(2_000);
-        }
-        expect(($this->written)())->toBeLessThan(1000);
-    };
+    $this->start = fn (): InvokedProcess => Elsewhere::ask($this->ada, [['method' => 'POST', 'path' => '/bulk', 'body' => $this->body]]);
+    $this->middle = fn (InvokedProcess $process) => Elsewhere::middle($process, $this->written, 200, 1000);
 });
 
 afterEach(function () {

@@ -7,9 +7,9 @@ use App\History\Operation;
 use App\Imports\Import;
 use App\Occurrences\VerifyOccurrences;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Facades\Storage;
 use PinnedRota\Core\Access\Level;
+use Tests\Support\Elsewhere;
 use Tests\Support\Make;
 
 // Many processes at once, each with a connection of its own.
@@ -20,8 +20,7 @@ beforeEach(function () {
     $this->input = fn (string $title, array $more = []): array => $more + ['calendar' => $this->slip->slug, 'title' => $title, 'start' => '2026-11-10T09:00'];
     /** Each list is asked for by a process, all of them at once. */
     $this->atOnce = function (array $lists): array {
-        $env = ['APP_ENV' => 'testing', 'APP_CONFIG_CACHE' => 'var/no-cache/config.php', 'APP_ROUTES_CACHE' => 'var/no-cache/routes.php', 'QUEUE_CONNECTION' => 'sync', 'DB_DATABASE' => DB::getDatabaseName(), 'ROTA_HOME' => (string) getenv('ROTA_HOME')];
-        $running = array_map(fn (array $list) => Process::path(base_path())->env($env)->timeout(300)->input(json_encode($list[1]))->start([PHP_BINARY, 'tests/Support/ask.php', (string) $list[0]->id]), $lists);
+        $running = array_map(static fn (array $list) => Elsewhere::ask($list[0], $list[1]), $lists);
         $statuses = [];
         foreach ($running as $each) {
             $done = $each->wait();

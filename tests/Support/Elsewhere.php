@@ -1,0 +1,56 @@
+<?php
+
+namespace Tests\Support;
+
+use App\Directory\Person;
+use Illuminate\Contracts\Process\InvokedProcess;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
+
+/** Processes of their own beside the test, on the same database: to be one of many, or to be killed. */
+final class Elsewhere
+{
+    /** @param  list<array{method: string, path: string, body?: mixed, key?: string}>  $asked  one after another; it prints the statuses */
+    public static function ask(Person $person, array $asked): InvokedProcess
+    {
+        return self::start(['tests/Support/ask.php', (string) $person->id], 'sync', json_encode($asked));
+    }
+
+    /** Does the next job of the queue, as the worker of the product does it. */
+    public static function work(): InvokedProcess
+    {
+        return self::start(['artisan', 'queue:work', 'database', '--once', '--tries=1'], 'database');
+    }
+
+    /**
+     * Waits until something is in the middle of what it does.
+     *
+     * @param  callable(): int  $written  how much it has written
+     */
+    public static function middle(InvokedProcess $process, callable $written, int $least, int $all): void
+    {
+        while ($written() < $least) {
+            expect($process->running())->toBeTrue('It ended before it could be broken off: '.$process->output().$process->errorOutput());
+            usleep(2_000);
+        }
+        expect($written())->toBeLessThan($all);
+    }
+
+    /** Sees what others have written and not yet kept. */
+    public static function watch(): void
+    {
+        config(['database.connections.watching' => config('database.connections.'.config('database.default'))]);
+        DB::connection('watching')->statement('SET SESSION TRANSACTION ISOLATION LEVEL READ UNCOMMITTED');
+    }
+
+    /** @param  list<string>  $command */
+    private static function start(array $command, string $queue, string $input = ''): InvokedProcess
+    {
+        $env = [
+            'APP_ENV' => 'testing', 'APP_CONFIG_CACHE' => 'var/no-cache/config.php', 'APP_ROUTES_CACHE' => 'var/no-cache/routes.php',
+            'QUEUE_CONNECTION' => $queue, 'DB_DATABASE' => DB::getDatabaseName(), 'ROTA_HOME' => (string) getenv('ROTA_HOME'),
+        ];
+
+        return Process::path(base_path())->env($env)->timeout(300)->input($input)->start([PHP_BINARY, ...$command]);
+    }
+}

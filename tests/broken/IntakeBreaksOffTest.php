@@ -1,0 +1,84 @@
+<?php
+
+use App\Calendars\Calendar;
+use App\Directory\Person;
+use App\Events\EventRecord;
+use App\History\Operation;
+use App\Imports\Import;
+use App\Occurrences\VerifyOccurrences;
+use App\Sources\Refresh;
+use App\Sources\RefreshSource;
+use App\Sources\Source;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Tests\Support\Elsewhere;
+use Tests\Support\Make;
+
+// What comes from outside, broken off in the middle. Nothing here is in a transaction: another process is to see it.
+
+beforeEach(function () {
+    $this->ada = $this->person();
+    $this->slip = $this->calendar($this->ada, 'Slipway');
+    Elsewhere::watch();
+    $this->written = fn (): int => DB::connection('watching')->table('events')->count();
+    $this->nothing = function (): void {
+        while (($this->written)() > 0) {
+            usleep(20_000);
+        }
+        expect([EventRecord::query()->count(), DB::table('occurrences')->count(), Operation::query()->count(), DB::table('changes')->count()])->toBe([0, 0, 0, $this->changes]);
+    };
+    $this->sound = fn () => expect(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
+});
+
+afterEach(function () {
+    DB::purge('watching');
+    DB::table('occurrences')->delete();
+    Calendar::withTrashed()->forceDelete();
+    Operation::query()->delete();
+    Person::query()->delete();
+    foreach (['changes', 'occurrence_horizons', 'jobs', 'failed_jobs', 'cache', 'cache_locks'] as $table) {
+        DB::table($table)->delete();
+    }
+});
+
+test('an import of 600 events that is killed in the middle leaves nothing, and applied again comes in once', function () {
+    $events = array_map(static fn (int $at): string => "UID:tide-{$at}\nDTSTAMP:20261101T000000Z\nDTSTART:202611".sprintf('%02d', $at % 28 + 1)."T090000Z\nSUMMARY:Tide {$at}", range(1, 600));
+    Storage::put('imports/killed.ics', Make::calendar(...$events));
+    $import = Import::query()->create(['calendar_id' => $this->slip->id, 'created_by' => $this->ada->id, 'file_name' => 'tides.ics', 'path' => 'imports/killed.ics']);
+    $this->changes = DB::table('changes')->count();
+    $apply = ['method' => 'POST', 'path' => "/imports/{$import->id}/apply"];
+    $process = Elsewhere::ask($this->ada, [$apply]);
+    Elsewhere::middle($process, $this->written, 50, 600);
+    $process->signal(SIGKILL);
+    $process->wait();
+    ($this->nothing)();
+    expect(Elsewhere::ask($this->ada, [$apply, $apply])->wait()->output())->toBe('[200,409]')
+        ->and(EventRecord::query()->count())->toBe(600)->and(Operation::query()->count())->toBe(1);
+    ($this->sound)();
+});
+
+test('a refresh whose queue worker is killed in the middle leaves nothing, holds the next one up for minutes at most, and comes in once', function () {
+    $names = implode(',', array_map(static fn (int $at): string => base_convert((string) $at, 10, 36), range(1, 300)));
+    $source = Source::query()->create([
+        'calendar_id' => $this->slip->id, 'created_by' => $this->ada->id, 'url' => config('rota.standins.url')."/switch/a.ics?events={$names}", 'refresh_minutes' => 60, 'next_refresh_at' => now(),
+    ]);
+    $this->changes = DB::table('changes')->count();
+    config(['queue.default' => 'database']);
+    RefreshSource::dispatch($source->id);
+    $worker = Elsewhere::work();
+    Elsewhere::middle($worker, $this->written, 50, 300);
+    $worker->signal(SIGKILL);
+    $worker->wait();
+    ($this->nothing)();
+    expect(Refresh::query()->count())->toBe(0)->and($source->fresh()->succeeded_at)->toBeNull();
+    // While the job is held for the dead worker nothing else takes it; then it is given up, and the next comes through.
+    expect(Elsewhere::work()->wait()->successful())->toBeTrue()->and(EventRecord::query()->count())->toBe(0);
+    DB::table('jobs')->update(['reserved_at' => now()->subSeconds(config('queue.connections.database.retry_after') + 1)->timestamp]);
+    Elsewhere::work()->wait();
+    expect([DB::table('jobs')->count(), DB::table('failed_jobs')->count(), EventRecord::query()->count()])->toBe([0, 1, 0]);
+    RefreshSource::dispatch($source->id);
+    expect(DB::table('jobs')->count())->toBe(1);
+    Elsewhere::work()->wait();
+    expect([EventRecord::query()->count(), Operation::query()->count(), Refresh::query()->sole()->error, $source->fresh()->error])->toBe([300, 1, null, null]);
+    ($this->sound)();
+});
