@@ -2,7 +2,9 @@
 
 namespace Tests\Support;
 
+use App\Calendars\Calendar;
 use App\Directory\Person;
+use App\History\Operation;
 use Illuminate\Contracts\Process\InvokedProcess;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
@@ -41,6 +43,22 @@ final class Elsewhere
     {
         config(['database.connections.watching' => config('database.connections.'.config('database.default'))]);
         DB::connection('watching')->statement('SET SESSION TRANSACTION ISOLATION LEVEL READ UNCOMMITTED');
+    }
+
+    /** Takes away what was kept for others to see, since no transaction does. */
+    public static function clear(): void
+    {
+        while (DB::transactionLevel() > 0) {
+            DB::rollBack();
+        }
+        DB::purge('watching');
+        DB::table('occurrences')->delete();
+        Calendar::withTrashed()->forceDelete();
+        Operation::query()->delete();
+        Person::query()->delete();
+        foreach (['changes', 'occurrence_horizons', 'categories', 'idempotency_keys', 'jobs', 'failed_jobs', 'cache', 'cache_locks'] as $table) {
+            DB::table($table)->delete();
+        }
     }
 
     /** @param  list<string>  $command */

@@ -1,7 +1,5 @@
 <?php
 
-use App\Calendars\Calendar;
-use App\Directory\Person;
 use App\Events\EventRecord;
 use App\History\Operation;
 use App\Occurrences\VerifyOccurrences;
@@ -25,15 +23,7 @@ beforeEach(function () {
     $this->middle = fn (InvokedProcess $process) => Elsewhere::middle($process, $this->written, 200, 1000);
 });
 
-afterEach(function () {
-    DB::purge('watching');
-    DB::table('occurrences')->delete();
-    Calendar::withTrashed()->forceDelete();
-    Operation::query()->delete();
-    Person::query()->delete();
-    DB::table('changes')->delete();
-    DB::table('occurrence_horizons')->delete();
-});
+afterEach(fn () => Elsewhere::clear());
 
 test('a change of 1,000 events that breaks off in the middle leaves nothing behind, and asked for again it is done once', function () {
     $before = ($this->state)();

@@ -1,7 +1,6 @@
 <?php
 
 use App\Calendars\Calendar;
-use App\Directory\Person;
 use App\Events\EventRecord;
 use App\History\Operation;
 use App\Occurrences\VerifyOccurrences;
@@ -41,19 +40,7 @@ beforeEach(function () {
     };
 });
 
-afterEach(function () {
-    while (DB::transactionLevel() > 0) {
-        DB::rollBack();
-    }
-    DB::purge('watching');
-    DB::table('occurrences')->delete();
-    Calendar::withTrashed()->forceDelete();
-    Operation::query()->delete();
-    Person::query()->delete();
-    foreach (['changes', 'occurrence_horizons', 'idempotency_keys'] as $table) {
-        DB::table($table)->delete();
-    }
-});
+afterEach(fn () => Elsewhere::clear());
 
 test('a create whose connection to the database is cut says so, leaves nothing, and is done once when it is tried again', function () {
     [$process, $connection] = ($this->heldUp)();

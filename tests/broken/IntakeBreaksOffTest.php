@@ -1,7 +1,5 @@
 <?php
 
-use App\Calendars\Calendar;
-use App\Directory\Person;
 use App\Events\EventRecord;
 use App\History\Operation;
 use App\Imports\Import;
@@ -30,16 +28,7 @@ beforeEach(function () {
     $this->sound = fn () => expect(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
 });
 
-afterEach(function () {
-    DB::purge('watching');
-    DB::table('occurrences')->delete();
-    Calendar::withTrashed()->forceDelete();
-    Operation::query()->delete();
-    Person::query()->delete();
-    foreach (['changes', 'occurrence_horizons', 'jobs', 'failed_jobs', 'cache', 'cache_locks'] as $table) {
-        DB::table($table)->delete();
-    }
-});
+afterEach(fn () => Elsewhere::clear());
 
 test('an import of 600 events that is killed in the middle leaves nothing, and applied again comes in once', function () {
     $events = array_map(static fn (int $at): string => "UID:tide-{$at}\nDTSTAMP:20261101T000000Z\nDTSTART:202611".sprintf('%02d', $at % 28 + 1)."T090000Z\nSUMMARY:Tide {$at}", range(1, 600));

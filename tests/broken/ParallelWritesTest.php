@@ -1,9 +1,7 @@
 <?php
 
 use App\Calendars\Calendar;
-use App\Directory\Person;
 use App\Events\EventRecord;
-use App\History\Operation;
 use App\Imports\Import;
 use App\Occurrences\VerifyOccurrences;
 use Illuminate\Support\Facades\DB;
@@ -33,15 +31,7 @@ beforeEach(function () {
     $this->sound = fn () => expect(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
 });
 
-afterEach(function () {
-    DB::table('occurrences')->delete();
-    Calendar::withTrashed()->forceDelete();
-    Operation::query()->delete();
-    Person::query()->delete();
-    foreach (['changes', 'occurrence_horizons', 'categories'] as $table) {
-        DB::table($table)->delete();
-    }
-});
+afterEach(fn () => Elsewhere::clear());
 
 test('fifty events added to one calendar by ten at once are all added', function () {
     $lists = array_map(fn (int $process): array => [$this->ada, array_map(fn (int $each): array => ['method' => 'POST', 'path' => '/events', 'body' => ($this->input)("Event {$process}.{$each}", ['categories' => ['launch', "of {$each}"]])], range(1, 5))], range(1, 10));
