@@ -150,7 +150,10 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('button', { name: 'Revoke the link for Boat hall screen' }).first().click();
         await page.getByRole('button', { name: 'Revoke it' }).click();
         await expect(page.getByText('is revoked. All others go on.')).toBeVisible();
-        expect((await request.get(url)).status()).toBe(404);
+        // Whoever reads it is told so, and has nothing of it any more.
+        const ended = await (await request.get(url)).text();
+        expect(ended).toContain('This calendar is no longer shared here');
+        expect(ended).not.toContain('Man overboard');
     });
 
     await test.step('import a file, twice', async () => {
