@@ -7,7 +7,8 @@ export default defineConfig({
         include: ['tests/unit/**/*.test.{ts,tsx}'],
         environment: 'jsdom',
         // Node.js has no Temporal of its own yet.
-        setupFiles: ['temporal-polyfill/global'],
+        setupFiles: ['temporal-polyfill/global', 'tests/unit/patience.ts'],
+        testTimeout: 60_000,
         env: { TZ: 'Europe/London' },
         restoreMocks: true,
     },
