@@ -61,7 +61,7 @@ final class GroupChanges
                 'grants' => $grants->map(static fn (GrantRecord $grant): array => ['on' => $grant->on_kind, 'id' => $grant->on_id, 'level' => $grant->level->value])->all(),
             ]);
             foreach ($grants as $grant) {
-                $this->logGrant($group, $grant->on_kind, $grant->on_id, $by, $grant->level, Level::None, 'the group was deleted');
+                $this->logGrant($group, self::shared($grant->on_kind, $grant->on_id), $by, $grant->level, Level::None, 'the group was deleted');
             }
             GrantRecord::query()->where($this->subjectKey($group->id))->delete();
             $group->delete();
@@ -104,19 +104,23 @@ final class GroupChanges
 
     private function giveBack(Group $group, string $on, int $id, Level $level, Person $by): void
     {
-        $there = $on === 'calendar' ? Calendar::withTrashed()->whereKey($id)->exists() : Overlay::withTrashed()->whereKey($id)->exists();
-        if ($there) {
+        $shared = self::shared($on, $id);
+        if ($shared !== null) {
             GrantRecord::query()->create($this->subjectKey($group->id) + ['on_kind' => $on, 'on_id' => $id, 'level' => $level, 'given_by' => $by->id]);
-            $this->logGrant($group, $on, $id, $by, Level::None, $level, 'the group was brought back');
+            $this->logGrant($group, $shared, $by, Level::None, $level, 'the group was brought back');
         }
     }
 
-    private function logGrant(Group $group, string $on, int $id, Person $by, Level $before, Level $after, string $why): void
+    private function logGrant(Group $group, Calendar|Overlay|null $shared, Person $by, Level $before, Level $after, string $why): void
     {
-        $calendar = $on === 'calendar' ? Calendar::withTrashed()->find($id) : null;
-        if ($calendar !== null) {
-            ChangeLog::access($calendar, $by, new Subject(SubjectKind::Group, $group->id), $before, $after, $why);
+        if ($shared instanceof Calendar) {
+            ChangeLog::access($shared, $by, new Subject(SubjectKind::Group, $group->id), $before, $after, $why);
         }
+    }
+
+    private static function shared(string $on, int $id): Calendar|Overlay|null
+    {
+        return $on === 'calendar' ? Calendar::withTrashed()->find($id) : Overlay::withTrashed()->find($id);
     }
 
     private function demandNothingKept(Group $group): void

@@ -1,6 +1,7 @@
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import type { ReactElement } from 'react';
-import { afterEach, expect, test, vi } from 'vitest';
+import { afterEach, expect, test } from 'vitest';
+import { queryKeys } from '@/api/queryKeys';
 import { LogList } from '@/features/changelog/LogList';
 import { DevicesDialog } from '@/features/self/DevicesDialog';
 import { AskForLink } from '@/features/session/AskForLink';
@@ -49,7 +50,7 @@ test('a refused sign-in is said at its field, or of the whole form, and what was
     press('Sign in');
     await waitFor(() => expect(screen.getByText('Too many tries Try it otherwise.')).toBeDefined());
     expect(screen.getByLabelText<HTMLInputElement>('Password').value).toBe('wrong');
-    expect(client.getQueryData(['session'])).toBeUndefined();
+    expect(client.getQueryData(queryKeys.session)).toBeUndefined();
 });
 
 test('a link to set a password is asked for once, and the same is said whoever has the address', async () => {
@@ -122,5 +123,4 @@ test('an empty log says so', async () => {
     fakeServer(() => ({ body: [] }));
     show(<LogList />);
     expect(await screen.findByText('Nothing has been changed yet.')).toBeDefined();
-    vi.restoreAllMocks();
 });

@@ -53,14 +53,13 @@ final class SeenSeries
 
     public function visibility(EventRecord $head, Event $event, Perspective $perspective): Visibility
     {
-        $parties = array_map(static fn (Participant $each): ?Party => $each->party, $event->participants);
         $joined = $head->pins->filter(static fn (Pin $pin): bool => $pin->joined)->pluck('pinned_by')->all();
-        $isInvolved = Involvement::of($perspective->viewer, $head->created_by, $parties, $joined);
+        $isInvolved = Involvement::of($perspective->viewer, $head->created_by, self::parties($event), $joined);
         $seen = Visibility::Hidden;
         foreach (array_keys($this->ways($head, $perspective)) as $id) {
             $by = Visibility::of($perspective->eventLevel($id), $event->contents->private, $event->contents->busy, $isInvolved, $id !== $head->calendar_id);
             $pin = $id === $head->calendar_id ? null : $head->pins->firstWhere('calendar_id', $id);
-            $seen = $seen->or($pin === null ? $by : $by->atMost($this->pinners->sees($head->calendar_id, $pin->pinned_by, $event->contents->private, $event->contents->busy, $head->created_by, static fn (): array => $parties, $pin->joined)));
+            $seen = $seen->or($pin === null ? $by : $by->atMost($this->pinnerSeesOf($head, $event, $pin->pinned_by, $pin->joined)));
         }
 
         return $perspective->looker === null ? $seen : $seen->atMost($this->visibility($head, $event, $perspective->looker));
@@ -109,12 +108,22 @@ final class SeenSeries
     public function pinnerSees(int $id, ?int $personId, bool $joined): Visibility
     {
         $head = $this->find($id);
-        $event = $this->load($head)->events()[0];
 
+        return $this->pinnerSeesOf($head, $this->load($head)->events()[0], $personId, $joined);
+    }
+
+    private function pinnerSeesOf(EventRecord $head, Event $event, ?int $personId, bool $joined): Visibility
+    {
         return $this->pinners->sees(
             $head->calendar_id, $personId, $event->contents->private, $event->contents->busy, $head->created_by,
-            static fn (): array => array_map(static fn (Participant $each): ?Party => $each->party, $event->participants), $joined,
+            static fn (): array => self::parties($event), $joined,
         );
+    }
+
+    /** @return list<?Party> of those who take part */
+    private static function parties(Event $event): array
+    {
+        return array_map(static fn (Participant $each): ?Party => $each->party, $event->participants);
     }
 
     private function find(int $id): EventRecord
@@ -151,7 +160,7 @@ final class SeenSeries
             return;
         }
         // What is hidden from the viewer is told of as though it were not there.
-        if ($this->visibility($head, $this->load($head)->events()[0], $perspective) === Visibility::Hidden) {
+        if ($this->asSuch($head, $perspective) === Visibility::Hidden) {
             throw (new ModelNotFoundException)->setModel(EventRecord::class);
         }
         $calendar = $perspective->calendars[$head->calendar_id] ?? null;

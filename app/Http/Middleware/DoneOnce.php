@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Sleep;
 use PDOException;
 use Symfony\Component\HttpFoundation\Response;
+use Throwable;
 
 /**
  * Whatever changes something is done once and as a whole. Where two get into each other's way in the database, one begins
@@ -66,7 +67,7 @@ final class DoneOnce
             // Whoever comes with the same key at the same moment waits here for the end of the first.
             $isFirst = DB::table('idempotency_keys')->insertOrIgnore($of + ['request' => $this->fingerprint($request), 'created_at' => now()]) === 1;
             $response = $isFirst ? $next($request) : $this->again($of, $request);
-        } catch (\Throwable $problem) {
+        } catch (Throwable $problem) {
             $this->takeBack();
             if ($this->causedByConcurrencyError($problem)) {
                 return Problem::busy()->withException($problem);
@@ -80,7 +81,9 @@ final class DoneOnce
         }
         if ($isFirst) {
             DB::table('idempotency_keys')->where($of)->update([
-                'status' => $response->getStatusCode(), 'headers' => json_encode(array_intersect_key($response->headers->all(), array_flip(array_map(strtolower(...), self::TOLD)))), // It may be a secret that is told once, such as the address of a feed.
+                'status' => $response->getStatusCode(),
+                'headers' => json_encode(array_intersect_key($response->headers->all(), array_flip(array_map(strtolower(...), self::TOLD)))),
+                // It may be a secret that is told once, such as the address of a feed.
                 'body' => Crypt::encryptString((string) $response->getContent()),
             ]);
         }
