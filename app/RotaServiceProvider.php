@@ -3,11 +3,18 @@
 namespace App;
 
 use App\Access\CurrentViewer;
+use App\Bulk\ChangeInBulk;
 use App\Changes\SyncLog;
 use App\Directory\Person;
-use App\Events\Write\SeriesChanged;
+use App\Events\Write\EventsChanged;
+use App\Feeds\WriteFile;
+use App\Imports\BringIn;
+use App\Jobs\JobKind;
+use App\Jobs\JobRunner;
 use App\Occurrences\OccurrenceIndex;
 use App\Participants\PeopleAtAddresses;
+use App\Sources\RefreshNow;
+use App\Sources\Subscribe;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -24,19 +31,26 @@ use PinnedRota\Core\Sources\AddressRules;
 
 final class RotaServiceProvider extends ServiceProvider
 {
+    /** Who does what is done in the background. */
+    private const WORKS = [
+        JobKind::Import->value => BringIn::class, JobKind::Bulk->value => ChangeInBulk::class, JobKind::Subscribe->value => Subscribe::class,
+        JobKind::Refresh->value => RefreshNow::class, JobKind::Export->value => WriteFile::class,
+    ];
+
     public function register(): void
     {
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
+        $this->app->when(JobRunner::class)->needs('$works')->give(self::WORKS);
     }
 
     public function boot(): void
     {
         Model::shouldBeStrict();
         // What follows from a change of events, in this order, within its transaction.
-        Event::listen(SeriesChanged::class, [OccurrenceIndex::class, 'handle']);
-        Event::listen(SeriesChanged::class, [SyncLog::class, 'handle']);
+        Event::listen(EventsChanged::class, [OccurrenceIndex::class, 'handle']);
+        Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);
         // What broke over a connection to the mail server is tried again over another.
         Event::listen(JobExceptionOccurred::class, static fn () => Mail::forgetMailers());
         Person::saved(fn (Person $person) => $this->app->make(PeopleAtAddresses::class)->saved($person));

@@ -44,7 +44,7 @@ DB::statement('ALTER TABLE occurrences DROP INDEX occurrences_event_id_foreign, 
 DB::statement("INSERT INTO occurrences (calendar_id, event_id, series_id, recurrence_id, starts_at, ends_at, span)
     SELECT calendar_id, event_id, event_id, DATE_FORMAT(starts, '%Y-%m-%dT%H:%i:%sZ'), starts, TIMESTAMPADD(MINUTE, 90, starts), 0
     FROM (SELECT (e.seq - 1) % {$calendars} + 1 AS calendar_id, e.seq AS event_id, {$starts} AS starts FROM seq_1_to_{$events} e JOIN seq_0_to_9 k) AS made");
-DB::statement('ALTER TABLE occurrences ADD INDEX occurrences_window (calendar_id, span, starts_at, ends_at), '.implode(', ', array_map(fn (string $column, string $of): string => "ADD CONSTRAINT occurrences_{$column}_id_foreign FOREIGN KEY ({$column}_id) REFERENCES {$of} (id) ON DELETE CASCADE", array_keys($named), $named)));
+DB::statement('ALTER TABLE occurrences ADD INDEX occurrences_window (calendar_id, span, starts_at, ends_at, event_id, series_id, recurrence_id), '.implode(', ', array_map(fn (string $column, string $of): string => "ADD CONSTRAINT occurrences_{$column}_id_foreign FOREIGN KEY ({$column}_id) REFERENCES {$of} (id) ON DELETE CASCADE", array_keys($named), $named)));
 DB::statement("INSERT INTO overlays (id, slug, name, keeper_kind, keeper_id, created_at, updated_at) VALUES (1, 'bench', 'Bench', 'person', {$person->id}, '{$now}', '{$now}')");
 DB::statement("INSERT INTO layers (id, overlay_id, position, name, colour, mark, filter) SELECT seq, 1, seq, CONCAT('Layer ', seq), 'sea', 'disc', '{}' FROM seq_1_to_20");
 DB::statement("INSERT INTO calendar_layer (layer_id, calendar_id) SELECT seq, seq * {$step} FROM seq_1_to_20");

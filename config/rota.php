@@ -27,6 +27,13 @@ return [
         'change_mark_days' => 7,
         /* The keys under which things were done, with their answers: as long as somebody may ask again. */
         'key_days' => 2,
+        /* Long work that has ended, and what came of it. */
+        'job_days' => 7,
+    ],
+
+    'jobs' => [
+        /* So many events are changed or brought in while whoever asked for it waits; more is done in the background. */
+        'at_once' => 300,
     ],
 
     'imports' => [

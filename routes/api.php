@@ -19,11 +19,13 @@ use App\Directory\PeopleController;
 use App\Directory\PeopleTableController;
 use App\Directory\SessionController;
 use App\Events\EventsController;
+use App\Feeds\CalendarFilesController;
 use App\Feeds\FeedsController;
 use App\Find\FindController;
 use App\History\HistoryController;
 use App\History\OperationsController;
 use App\Imports\ImportsController;
+use App\Jobs\JobsController;
 use App\OneLine\LineController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
@@ -138,7 +140,6 @@ Route::middleware('auth')->group(function (): void {
     Route::get('table/whole', [TableController::class, 'whole']);
     Route::post('bulk/preview', [BulkController::class, 'preview']);
     Route::post('bulk', [BulkController::class, 'store']);
-    Route::get('operations/{key}', [BulkController::class, 'find'])->whereUuid('key');
     Route::post('weeks/preview', [WeeksController::class, 'preview']);
     Route::post('weeks', [WeeksController::class, 'store']);
     Route::get('find', [FindController::class, 'index']);
@@ -159,6 +160,14 @@ Route::middleware('auth')->group(function (): void {
 
     Route::post('calendars/{slug}/imports', [ImportsController::class, 'store']);
     Route::post('imports/{id}/apply', [ImportsController::class, 'apply']);
+
+    Route::post('calendars/{slug}/files', [CalendarFilesController::class, 'store']);
+
+    Route::get('jobs', [JobsController::class, 'index']);
+    Route::get('jobs/{id}', [JobsController::class, 'show']);
+    Route::delete('jobs/{id}', [JobsController::class, 'destroy']);
+    Route::put('jobs/{id}/seen', [JobsController::class, 'seen']);
+    Route::get('jobs/{id}/file', [JobsController::class, 'file']);
 
     Route::get('sources', [SourcesController::class, 'index']);
     Route::post('sources', [SourcesController::class, 'store'])->middleware('throttle:fetching');

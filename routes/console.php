@@ -3,6 +3,7 @@
 use App\Api\Description;
 use App\Api\Words;
 use App\Directory\Person;
+use App\Jobs\JobRunner;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
 use App\Sources\RefreshSource;
@@ -17,6 +18,10 @@ Artisan::command('rota:refresh-sources', function (): void {
     Source::query()->where('next_refresh_at', '<=', now())->orderBy('next_refresh_at')->limit(500)
         ->pluck('id')->each(fn (int $id) => RefreshSource::dispatch($id));
 })->purpose('Queues a refresh of every source that is due');
+
+Artisan::command('rota:resume-jobs', function (JobRunner $runner): void {
+    $this->info($runner->resume().' jobs taken up again');
+})->purpose('Takes up long work that was broken off');
 
 Artisan::command('rota:roll-horizon', function (RollHorizon $roll): void {
     $this->info($roll->roll().' times added at the edge of the index');
@@ -81,5 +86,6 @@ Artisan::command('rota:words', function (Words $words): void {
 })->purpose('Prints what the front end says of levels and the like, as TypeScript');
 
 Schedule::command('rota:refresh-sources')->everyMinute();
+Schedule::command('rota:resume-jobs')->everyMinute();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');
 Schedule::command('rota:tidy')->dailyAt('03:40');

@@ -5,14 +5,14 @@ namespace App\Access;
 use App\Calendars\Calendar;
 use App\Directory\Person;
 use App\Overlays\Overlay;
+use Illuminate\Contracts\Auth\Factory;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Viewer;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
-/** The person of this request and what is open to them; everything is read at most once a request. */
+/** The person who is signed in, or for whom a job is done, and what is open to them; everything is read at most once a request. */
 final class CurrentViewer
 {
     private ?Viewer $viewer = null;
@@ -22,13 +22,13 @@ final class CurrentViewer
     /** @var ?Collection<int, AccessibleCalendar> */
     private ?Collection $calendars = null;
 
-    public function __construct(private readonly Request $request, private readonly AccessReader $reader)
+    public function __construct(private readonly Factory $auth, private readonly AccessReader $reader)
     {
     }
 
     public function person(): Person
     {
-        $person = $this->request->user();
+        $person = $this->auth->guard('web')->user();
         if (! $person instanceof Person) {
             throw new AccessDeniedHttpException('Sign in first.');
         }

@@ -20,7 +20,6 @@ use PinnedRota\Core\Events\Status;
     new OA\Property(property: 'cells', description: 'Texts by column ('.self::COLUMNS[0].', …), as they are typed', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
 ])]
 #[OA\Schema(schema: 'BulkInput', required: ['events', 'tz'], properties: [
-    new OA\Property(property: 'key', description: 'By which it can be asked after', type: 'string', format: 'uuid'),
     new OA\Property(property: 'tz', description: 'Zone in which times are typed', type: 'string'),
     new OA\Property(property: 'events', type: 'array', items: new OA\Items(ref: '#/components/schemas/BulkEvent')),
     new OA\Property(property: 'delete', type: 'boolean'),
@@ -45,11 +44,24 @@ final class BulkInput extends FormRequest
 
     private const MOST = 2_000;
 
+    /**
+     * An input that was taken before, and is carried out now.
+     *
+     * @param  array<string, mixed>  $input
+     */
+    public static function of(array $input): self
+    {
+        $request = self::create('/', 'POST', $input);
+        $request->setContainer(app())->setRedirector(app('redirect'));
+        $request->validateResolved();
+
+        return $request;
+    }
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
         return [
-            'key' => ['sometimes', 'uuid'],
             'tz' => ['required', 'string', new ZoneName],
             'events' => ['required', 'array', 'min:1', 'max:'.self::MOST],
             'events.*.id' => ['required', 'integer', 'distinct'],

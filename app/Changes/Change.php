@@ -18,11 +18,18 @@ final class Change extends Model
 
     protected $guarded = [];
 
-    /** The calendar or an event on it has changed. */
-    public static function of(int $calendarId): void
+    /**
+     * The calendar, or events on it, have changed.
+     *
+     * @param  int  $count  so many events of it
+     * @return int the revision that the calendar has now; each of the changes has one of its own, this is the last one's
+     */
+    public static function of(int $calendarId, int $count = 1): int
     {
-        Calendar::withTrashed()->whereKey($calendarId)->update(['revision' => DB::raw('revision + 1'), 'revised_at' => now(), 'updated_at' => DB::raw('updated_at')]);
+        Calendar::withTrashed()->whereKey($calendarId)->update(['revision' => DB::raw("revision + {$count}"), 'revised_at' => now(), 'updated_at' => DB::raw('updated_at')]);
         self::query()->insert(['calendar_id' => $calendarId]);
+
+        return (int) Calendar::withTrashed()->whereKey($calendarId)->value('revision');
     }
 
     /** Who may see what has changed, or which calendars and overlays there are. */

@@ -2,8 +2,7 @@
 
 namespace App\Changes;
 
-use App\Calendars\Calendar;
-use App\Events\Write\SeriesChanged;
+use App\Events\Write\EventsChanged;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -12,15 +11,25 @@ use Illuminate\Support\Facades\DB;
  */
 final class SyncLog
 {
-    public function handle(SeriesChanged $change): void
+    private const AT_ONCE = 500;
+
+    public function handle(EventsChanged $event): void
     {
-        $now = $change->after?->calendarIds() ?? [];
-        foreach ($change->calendarIds() as $calendarId) {
-            Change::of($calendarId);
-            DB::table('series_changes')->upsert([
-                'calendar_id' => $calendarId, 'series_id' => $change->seriesId, 'uid' => ($change->after ?? $change->before)?->uid() ?? '',
-                'revision' => Calendar::withTrashed()->whereKey($calendarId)->value('revision'), 'deleted' => ! in_array($calendarId, $now, true), 'changed_at' => now(),
-            ], ['calendar_id', 'series_id'], ['uid', 'revision', 'deleted', 'changed_at']);
+        $rows = [];
+        foreach ($event->series as $change) {
+            $now = $change->after?->calendarIds() ?? [];
+            foreach ($change->calendarIds() as $calendarId) {
+                $rows[$calendarId][] = ['series_id' => $change->seriesId, 'uid' => ($change->after ?? $change->before)?->uid() ?? '', 'deleted' => ! in_array($calendarId, $now, true)];
+            }
+        }
+        // Everybody in the same order, so that no two wait for each other.
+        ksort($rows);
+        foreach ($rows as $calendarId => $some) {
+            $revision = Change::of($calendarId, count($some)) - count($some);
+            $some = array_map(static fn (array $row, int $index): array => $row + ['calendar_id' => $calendarId, 'revision' => $revision + $index + 1, 'changed_at' => now()], $some, array_keys($some));
+            foreach (array_chunk($some, self::AT_ONCE) as $chunk) {
+                DB::table('series_changes')->upsert($chunk, ['calendar_id', 'series_id'], ['uid', 'revision', 'deleted', 'changed_at']);
+            }
         }
     }
 

@@ -19,15 +19,23 @@ final class CalendarDocument
     {
     }
 
-    /** @param  resource  $stream */
-    public function write(mixed $stream, Calendar $calendar, Perspective $perspective, ?int $refreshMinutes): void
+    /**
+     * @param  resource  $stream
+     * @param  ?callable(int, int): void  $progress  told how many of how many events were looked at
+     */
+    public function write(mixed $stream, Calendar $calendar, Perspective $perspective, ?int $refreshMinutes, ?callable $progress = null): void
     {
         $series = [];
+        $looked = 0;
         $on = $perspective->on($calendar->id);
         $heads = EventRecord::query()->whereNull('series_id')
             ->where(fn ($query) => $query->where('calendar_id', $calendar->id)->orWhereIn('id', Pin::query()->where('calendar_id', $calendar->id)->select('event_id')))
-            ->with(EventRecord::WHOLE)->orderBy('id')->lazy(500);
-        foreach ($heads as $head) {
+            ->with(EventRecord::WHOLE)->orderBy('id');
+        $count = $progress === null ? 0 : $heads->count();
+        foreach ($heads->lazy(500) as $head) {
+            if ($progress !== null) {
+                $progress(++$looked, $count);
+            }
             $seen = $this->seen->of($head, $on);
             if ($seen !== null) {
                 $series[] = $seen->each(static fn (Event $event): Event => $event->organizer !== null || $event->participants === [] ? $event : $event->with(organizer: self::author($head)));

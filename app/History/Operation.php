@@ -17,7 +17,6 @@ use Illuminate\Support\Carbon;
  * @property ?int $person_id
  * @property OperationKind $kind
  * @property Cause $cause
- * @property ?string $key given by whoever asked for it, so that it is done once
  * @property ?Carbon $undone_at
  * @property Carbon $created_at
  * @property ?Person $person

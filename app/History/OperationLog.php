@@ -17,9 +17,9 @@ final class OperationLog
      * @param  array<int, ?SeriesState>  $before  by head
      * @param  array<int, ?SeriesState>  $after  of the same
      */
-    public function write(Actor $actor, Cause $cause, OperationKind $kind, array $before, array $after, ?string $key): Operation
+    public function write(Actor $actor, Cause $cause, OperationKind $kind, array $before, array $after): Operation
     {
-        $operation = Operation::query()->create(['person_id' => $actor->personId, 'kind' => $kind, 'cause' => $cause, 'key' => $key, 'created_at' => now()]);
+        $operation = Operation::query()->create(['person_id' => $actor->personId, 'kind' => $kind, 'cause' => $cause, 'created_at' => now()]);
         foreach (array_chunk(array_keys($before), self::AT_ONCE) as $some) {
             OperationSeries::query()->insert(array_map(static fn (int $id): array => ['operation_id' => $operation->id, 'series_id' => $id, 'before' => $before[$id]?->stored(), 'after' => $after[$id]?->stored()], $some));
         }

@@ -63,7 +63,7 @@ final class Problem
             403 => self::response(403, 'You may not do that.', $problem->getMessage()),
             419 => self::response(419, 'Your session has ended.', 'Sign in again; what you typed is still here.'),
             405 => self::response(405, 'That is not done this way.', ''),
-            default => self::response($status, $problem->getMessage() === '' ? 'That did not work.' : $problem->getMessage(), ''),
+            default => self::response($status, $problem->getMessage() === '' ? 'That did not work.' : $problem->getMessage(), '', headers: array_map(strval(...), $problem->getHeaders())),
         };
     }
 

@@ -6,6 +6,8 @@ use App\Calendars\Calendar;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Storage;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /**
  * A file that was looked at, and perhaps brought in.
@@ -15,7 +17,7 @@ use Illuminate\Support\Carbon;
  * @property int $created_by
  * @property string $file_name
  * @property ?string $path in the storage, until it is brought in or dropped
- * @property ?array{added: int, changed: int, unchanged: int} $counts
+ * @property ?array{added: int, changed: int, unchanged: int} $counts what bringing it in would do, and then what it did
  * @property ?Carbon $applied_at
  * @property Calendar $calendar
  */
@@ -29,6 +31,14 @@ final class Import extends Model
     public function calendar(): BelongsTo
     {
         return $this->belongsTo(Calendar::class);
+    }
+
+    /** @throws ConflictHttpException where there is nothing left to bring in */
+    public function demandFile(): void
+    {
+        if ($this->path === null || ! Storage::exists($this->path)) {
+            throw new ConflictHttpException('This file was brought in already, or looked at too long ago. Choose it again.');
+        }
     }
 
     protected function casts(): array

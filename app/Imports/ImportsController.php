@@ -5,28 +5,27 @@ namespace App\Imports;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Calendars\Calendar;
-use App\Events\Write\Actor;
-use App\Events\Write\Cause;
-use App\History\Operation;
+use App\Jobs\BackgroundJob;
+use App\Jobs\JobData;
+use App\Jobs\JobKind;
+use App\Jobs\Jobs;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
 use PinnedRota\Core\Import\Plan;
-use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 final class ImportsController
 {
     private const ROWS_SHOWN = 200;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Intake $intake)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly ImportableCalendar $importable, private readonly Intake $intake, private readonly Jobs $jobs)
     {
     }
 
@@ -36,7 +35,7 @@ final class ImportsController
         responses: [new Answers(ImportPreviewData::class, 'The preview', 201)])]
     public function store(Request $request, string $slug): JsonResponse
     {
-        $calendar = $this->importable($slug);
+        $calendar = $this->importable->named($slug);
         $kilobytes = (int) config('rota.imports.max_kilobytes');
         $megabytes = intdiv($kilobytes, 1024);
         $file = $request->validate(['file' => ['required', 'file', "max:{$kilobytes}"]], [
@@ -62,6 +61,7 @@ final class ImportsController
             'created_by' => $this->viewer->person()->id,
             'file_name' => mb_strimwidth($file->getClientOriginalName(), 0, 200, '…'),
             'path' => $path,
+            'counts' => $plan->counts(),
         ]);
 
         return new JsonResponse(new ImportPreviewData(
@@ -77,37 +77,20 @@ final class ImportsController
         ), 201);
     }
 
-    #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing.', tags: ['imports'],
+    #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing; a few hundred events and more in the background.', tags: ['imports'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new Answers(ImportCountsData::class, 'What was done')])]
+        responses: [new Answers(JobData::class, 'Done'), new Answers(JobData::class, 'It will be done in the background', 202)])]
     public function apply(int $id): JsonResponse
     {
-        [$counts, $operation] = DB::transaction(function () use ($id): array {
+        return DB::transaction(function () use ($id): JsonResponse {
             $import = Import::query()->where('created_by', $this->viewer->person()->id)->lockForUpdate()->findOrFail($id);
-            if ($import->path === null || ! Storage::exists($import->path)) {
-                throw new ConflictHttpException('This file was brought in already, or looked at too long ago. Choose it again.');
+            $import->demandFile();
+            if (BackgroundJob::query()->where('person_id', $import->created_by)->where('kind', JobKind::Import)->whereNull('ended_at')->where('input->import', $id)->exists()) {
+                throw new ConflictHttpException('This file is being brought in.');
             }
-            $calendar = $this->importable(Calendar::query()->findOrFail($import->calendar_id)->slug);
-            // Planned anew: others may have changed the calendar since the preview.
-            $plan = $this->plan($calendar, $import->path, new Diagnostics);
-            $operation = $this->intake->carryOut($calendar, $plan, Actor::person($this->viewer->person()), Cause::Import, importId: $import->id);
-            Storage::delete($import->path);
-            $import->update(['path' => null, 'counts' => $plan->counts(), 'applied_at' => now()]);
 
-            return [$plan->counts(), $operation];
+            return $this->jobs->start(JobKind::Import, $import->file_name, ['import' => $id], ($import->counts['added'] ?? 0) + ($import->counts['changed'] ?? 0), $import->calendar);
         });
-
-        return (new JsonResponse(ImportCountsData::of($counts)))->header(Operation::HEADER, (string) $operation?->id);
-    }
-
-    private function importable(string $slug): Calendar
-    {
-        $found = $this->viewer->calendar($slug, Level::Change);
-        if ($found->calendar->isSubscribed()) {
-            throw new AccessDeniedHttpException('The events of this calendar come from outside; nothing is imported into it.');
-        }
-
-        return $found->calendar;
     }
 
     private function plan(Calendar $calendar, string $path, Diagnostics $diagnostics): Plan

@@ -44,9 +44,10 @@ final class Intake
      * operation.
      *
      * @param  ?int  $importId  the import that it is
+     * @param  ?callable(int, int): void  $progress  told how many of how many events are written
      * @return ?Operation null where there is nothing to do
      */
-    public function carryOut(Calendar $calendar, Plan $plan, Actor $actor, Cause $cause, bool $removing = false, ?int $importId = null): ?Operation
+    public function carryOut(Calendar $calendar, Plan $plan, Actor $actor, Cause $cause, bool $removing = false, ?int $importId = null, ?callable $progress = null): ?Operation
     {
         $heads = $this->heads($calendar)->pluck('id', 'uid');
         $commands = [];
@@ -61,7 +62,7 @@ final class Intake
             $commands[] = new DeleteSeries((int) $heads[$uid]);
         }
 
-        return $commands === [] ? null : $this->changes->carryOut($actor, $cause, $cause === Cause::Refresh ? OperationKind::Refresh : OperationKind::Import, $commands)->operation;
+        return $commands === [] ? null : $this->changes->carryOut($actor, $cause, $cause === Cause::Refresh ? OperationKind::Refresh : OperationKind::Import, $commands, progress: $progress)->operation;
     }
 
     /** @return array<string, string> fingerprints by UID; an event written here and never brought in has an empty one */

@@ -4,7 +4,9 @@ namespace App\Occurrences;
 
 use App\Events\EventRecord;
 use App\Events\EventTranslator;
+use App\Events\Write\EventsChanged;
 use App\Events\Write\SeriesChanged;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
@@ -15,21 +17,26 @@ final class OccurrenceIndex
     /** Farther than any single event can be: those are indexed wherever they are. */
     private const EVER = [-31_000_000_000, 254_000_000_000];
 
+    private const SERIES_AT_ONCE = 500;
+
+    private const ROWS_AT_ONCE = 1000;
+
     public function __construct(private readonly EventTranslator $translator)
     {
     }
 
-    public function handle(SeriesChanged $change): void
+    public function handle(EventsChanged $event): void
     {
-        if ($change->before?->indexKey() === $change->after?->indexKey()) {
-            return;
-        }
-        $head = $change->after === null || $change->after->isDeleted() ? null : EventRecord::query()->find($change->seriesId);
-        if ($change->before !== null && ! $change->before->isDeleted()) {
-            DB::table('occurrences')->where('series_id', $change->seriesId)->delete();
-        }
-        if ($head !== null) {
-            $this->lay($head);
+        $changed = array_filter($event->series, static fn (SeriesChanged $each): bool => $each->before?->indexKey() !== $each->after?->indexKey());
+        foreach (array_chunk($changed, self::SERIES_AT_ONCE) as $some) {
+            $stood = array_filter($some, static fn (SeriesChanged $each): bool => $each->before !== null && ! $each->before->isDeleted());
+            if ($stood !== []) {
+                DB::table('occurrences')->whereIntegerInRaw('series_id', self::ids($stood))->delete();
+            }
+            $stands = array_filter($some, static fn (SeriesChanged $each): bool => $each->after !== null && ! $each->after->isDeleted());
+            if ($stands !== []) {
+                $this->lay(EventRecord::query()->whereIntegerInRaw('id', self::ids($stands))->orderBy('id')->get());
+            }
         }
     }
 
@@ -37,26 +44,58 @@ final class OccurrenceIndex
     public function refresh(EventRecord $head, ?OccurrenceHorizon $horizon = null): void
     {
         $this->forget($head);
-        $this->lay($head, $horizon);
+        $this->lay(new Collection([$head]), $horizon);
     }
 
     /**
-     * Lays the occurrences of a series that has none yet. Deleting where nothing is would lock what others are about to
+     * Lays the occurrences of series that have none yet. Deleting where nothing is would lock what others are about to
      * insert: of two who add at once one would be turned away.
+     *
+     * @param  Collection<int, EventRecord>  $heads
      */
-    public function lay(EventRecord $head, ?OccurrenceHorizon $horizon = null): void
+    private function lay(Collection $heads, ?OccurrenceHorizon $horizon = null): void
     {
-        $head->load(['overrides', 'pins']);
-        $occurrences = $this->occurrencesOf($head, $horizon ?? OccurrenceHorizon::toLay());
-        $indexed = count($occurrences) <= OccurrenceHorizon::MOST_OF_ONE;
-        if ($head->indexed !== $indexed) {
-            // Not a change of the event: nobody's version moves.
-            EventRecord::query()->whereKey($head->id)->toBase()->update(['indexed' => $indexed]);
-            $head->setAttribute('indexed', $indexed)->syncOriginalAttribute('indexed');
+        $heads->load(['overrides', 'pins']);
+        $horizon ??= OccurrenceHorizon::toLay();
+        $rows = [];
+        foreach ($heads as $head) {
+            $occurrences = $this->occurrencesOf($head, $horizon);
+            $indexed = count($occurrences) <= OccurrenceHorizon::MOST_OF_ONE;
+            if ($head->indexed !== $indexed) {
+                // Not a change of the event: nobody's version moves.
+                EventRecord::query()->whereKey($head->id)->toBase()->update(['indexed' => $indexed]);
+                $head->setAttribute('indexed', $indexed)->syncOriginalAttribute('indexed');
+            }
+            if ($indexed) {
+                array_push($rows, ...$occurrences);
+            }
+            if (count($rows) >= self::ROWS_AT_ONCE) {
+                $rows = $this->insert($rows);
+            }
         }
-        foreach ($indexed ? array_chunk($occurrences, 1000) : [] as $chunk) {
-            DB::table('occurrences')->insert($chunk);
+        $this->insert($rows);
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $rows
+     * @return array{} what is left to insert
+     */
+    private function insert(array $rows): array
+    {
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $some) {
+            DB::table('occurrences')->insert($some);
         }
+
+        return [];
+    }
+
+    /**
+     * @param  array<SeriesChanged>  $changes
+     * @return list<int>
+     */
+    private static function ids(array $changes): array
+    {
+        return array_values(array_map(static fn (SeriesChanged $each): int => $each->seriesId, $changes));
     }
 
     /**

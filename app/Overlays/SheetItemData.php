@@ -2,16 +2,20 @@
 
 namespace App\Overlays;
 
-use App\Api\LeavesOutNull;
-use JsonSerializable;
 use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Overlay\Colour;
 
 /** An occurrence in the layer that shows it. Times are on the wall of the sheet; all-day ones are dates; ends are exclusive. */
-final readonly class SheetItemData implements JsonSerializable
+final readonly class SheetItemData
 {
-    use LeavesOutNull;
+    // What few items have. A window has thousands: what is not set is not told, without another look at each of them.
+    public bool $pinned; // @phpstan-ignore property.uninitializedReadonly
+
+    public Colour $colour; // @phpstan-ignore property.uninitializedReadonly
+
+    /** @var list<int> */
+    public array $rows; // @phpstan-ignore property.uninitializedReadonly
 
     /**
      * @param  list<string>  $also  Further calendars on which it is
@@ -44,9 +48,18 @@ final readonly class SheetItemData implements JsonSerializable
         public ?Hold $hold,
         public bool $external,
         public bool $unanswered,
-        public ?bool $pinned = null,
-        public ?Colour $colour = null,
-        public ?array $rows = null,
+        ?bool $pinned = null,
+        ?Colour $colour = null,
+        ?array $rows = null,
     ) {
+        if ($pinned !== null) {
+            $this->pinned = $pinned;
+        }
+        if ($colour !== null) {
+            $this->colour = $colour;
+        }
+        if ($rows !== null) {
+            $this->rows = $rows;
+        }
     }
 }

@@ -15,6 +15,8 @@ final class RefreshSource implements ShouldBeUnique, ShouldQueue
 
     public function __construct(public readonly int $sourceId)
     {
+        // After what somebody waits for, and by the same few workers: slow sources hold up nothing else.
+        $this->onQueue('fetch');
     }
 
     public function uniqueId(): string

@@ -5,6 +5,7 @@ namespace App\Sources;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
 use App\Imports\Intake;
+use App\Jobs\JobCancelled;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
@@ -26,12 +27,19 @@ final class SourceRefresher
     {
     }
 
-    public function refresh(Source $source): Refresh
+    /**
+     * @param  ?callable(int, int): void  $progress  told how many of how many events are written
+     *
+     * @throws JobCancelled where it is wanted no more
+     */
+    public function refresh(Source $source, ?callable $progress = null): Refresh
     {
         try {
             $document = $this->fetcher->fetch($source->url, $source->etag, $source->last_modified);
 
-            return DB::transaction(fn (): Refresh => $this->take($source, $document), self::ATTEMPTS);
+            return DB::transaction(fn (): Refresh => $this->take($source, $document, $progress), self::ATTEMPTS);
+        } catch (JobCancelled $cancelled) {
+            throw $cancelled;
         } catch (FetchFailed $problem) {
             return $this->failed($source, $problem->getMessage());
         } catch (NotICalendar) {
@@ -53,15 +61,19 @@ final class SourceRefresher
         return $this->record($source, ['error' => $message]);
     }
 
-    /** @throws NotICalendar */
-    public function take(Source $source, FetchedDocument $document): Refresh
+    /**
+     * @param  ?callable(int, int): void  $progress
+     *
+     * @throws NotICalendar
+     */
+    public function take(Source $source, FetchedDocument $document, ?callable $progress = null): Refresh
     {
         // Locked, so that a refresh on demand and a scheduled one do not lay the same events twice.
         Source::query()->lockForUpdate()->findOrFail($source->id);
         $counts = null;
         if ($document->stream !== null) {
             $plan = $this->intake->plan($source->calendar, $document->stream, new Diagnostics);
-            $this->intake->carryOut($source->calendar, $plan, Actor::nobody(), Cause::Refresh, removing: true);
+            $this->intake->carryOut($source->calendar, $plan, Actor::nobody(), Cause::Refresh, removing: true, progress: $progress);
             $counts = $plan->counts();
         }
         $source->update([

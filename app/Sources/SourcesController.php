@@ -4,17 +4,15 @@ namespace App\Sources;
 
 use App\Access\CurrentViewer;
 use App\Api\Answers;
-use App\Calendars\Calendar;
-use App\Changes\Change;
+use App\Jobs\JobData;
+use App\Jobs\JobKind;
+use App\Jobs\Jobs;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
-use PinnedRota\Core\Access\SubjectKind;
-use PinnedRota\Core\ICalendar\NotICalendar;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Sources\AddressRules;
@@ -28,7 +26,7 @@ use PinnedRota\Core\Sources\UnsafeAddress;
 ])]
 final class SourcesController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SourceRefresher $refresher)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Jobs $jobs)
     {
     }
 
@@ -43,10 +41,10 @@ final class SourcesController
         return new JsonResponse($sources->map(fn (Source $source): SourceData => SourceData::of($source, $this->manages($source))));
     }
 
-    #[OA\Post(path: '/sources', operationId: 'createSource', summary: 'Subscribes to an outside address; it is fetched at once.', tags: ['sources'],
+    #[OA\Post(path: '/sources', operationId: 'createSource', summary: 'Subscribes to an outside address. It is fetched in the background: whether there is a calendar, the job says.', tags: ['sources'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/SourceInput')),
-        responses: [new Answers(SourceData::class, 'The source', 201)])]
-    public function store(Request $request, Fetcher $fetcher, AddressRules $rules): JsonResponse
+        responses: [new Answers(JobData::class, 'It is being fetched', 202)])]
+    public function store(Request $request, AddressRules $rules): JsonResponse
     {
         $input = $request->validate([
             'url' => ['required', 'string', 'max:2000'],
@@ -55,54 +53,23 @@ final class SourcesController
             'mark' => ['required', Rule::enum(Mark::class)],
         ], ['url.required' => 'Enter the address of a calendar.', 'name.required' => 'Give the calendar a name.']);
         try {
-            $url = $rules->parse($input['url'])['url'];
-            $document = $fetcher->fetch($url);
-            $source = DB::transaction(fn (): Source => $this->subscribe($input, $url, $document));
-        } catch (UnsafeAddress|FetchFailed $problem) {
+            $input['url'] = $rules->parse($input['url'])['url'];
+        } catch (UnsafeAddress $problem) {
             throw ValidationException::withMessages(['url' => $problem->getMessage()]);
-        } catch (NotICalendar) {
-            throw ValidationException::withMessages(['url' => 'What this address answers with is not an iCalendar document.']);
         }
 
-        return new JsonResponse(SourceData::of($source->load('calendar'), true), 201);
+        return $this->jobs->start(JobKind::Subscribe, $input['name'], $input, size: null);
     }
 
-    #[OA\Post(path: '/sources/{id}/refresh', operationId: 'refreshSource', summary: 'Refreshes a source now.', tags: ['sources'],
+    #[OA\Post(path: '/sources/{id}/refresh', operationId: 'refreshSource', summary: 'Refreshes a source now, in the background.', tags: ['sources'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new Answers(SourceData::class, 'The source; where the refresh failed, its error says why')])]
+        responses: [new Answers(JobData::class, 'It is being fetched', 202)])]
     public function refresh(int $id): JsonResponse
     {
         $source = Source::query()->whereIn('calendar_id', $this->viewer->calendars()->keys())->with('calendar')->findOrFail($id);
         $this->viewer->demand($this->viewer->calendars()[$source->calendar_id]->level(), Level::Manage);
-        $this->refresher->refresh($source);
 
-        return new JsonResponse(SourceData::of($source, true));
-    }
-
-    /** @param  array{name: string, colour: string, mark: string}  $input */
-    private function subscribe(array $input, string $url, FetchedDocument $document): Source
-    {
-        $person = $this->viewer->person();
-        $calendar = Calendar::query()->create([
-            'slug' => Calendar::newSlug($input['name']),
-            'name' => $input['name'],
-            'colour' => $input['colour'],
-            'mark' => $input['mark'],
-            'timezone' => $person->timezone,
-            'keeper_kind' => SubjectKind::Person,
-            'keeper_id' => $person->id,
-            'created_by' => $person->id,
-        ]);
-        $source = Source::query()->create([
-            'calendar_id' => $calendar->id,
-            'url' => $url,
-            'refresh_minutes' => (int) config('rota.sources.refresh_minutes'),
-            'created_by' => $person->id,
-        ]);
-        $this->refresher->take($source->load('calendar'), $document);
-        Change::ofAccess();
-
-        return $source;
+        return $this->jobs->start(JobKind::Refresh, $source->calendar->name, ['source' => $id], size: null, calendar: $source->calendar);
     }
 
     private function manages(Source $source): bool

@@ -36,7 +36,7 @@ final readonly class TableEntry
             private: $told->private,
             repeats: $told->repeats,
             pinned: $told->pinned ?? false,
-            colour: $told->colour,
+            colour: $told->colour ?? null,
             hold: $told->hold,
             external: $told->external,
             times: $this->times,

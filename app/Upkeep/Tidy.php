@@ -5,8 +5,10 @@ namespace App\Upkeep;
 use App\Attachments\Attachment;
 use App\Changes\Change;
 use App\Events\EventRecord;
+use App\Feeds\WriteFile;
 use App\History\Operation;
 use App\Imports\Import;
+use App\Jobs\BackgroundJob;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
@@ -24,6 +26,8 @@ final class Tidy
             'operations' => $this->operations(),
             'changes of what is gone' => DB::table('series_changes')->where('deleted', true)->where('changed_at', '<', now()->subDays((int) config('rota.keep.deleted_days')))->delete(),
             'keys of what was done' => DB::table('idempotency_keys')->where('created_at', '<', now()->subDays((int) config('rota.keep.key_days')))->delete(),
+            'jobs' => BackgroundJob::query()->where('ended_at', '<', now()->subDays((int) config('rota.keep.job_days')))->delete(),
+            'files that were made' => $this->madeFiles(),
             'files that were looked at' => $this->importFiles(),
             'files of what is gone' => $this->attachmentFiles(),
         ];
@@ -72,6 +76,12 @@ final class Tidy
         $kept = Import::query()->whereNotNull('path')->pluck('path')->flip();
 
         return $this->deleteFiles('imports', $before->getTimestamp(), static fn (string $path): bool => ! $kept->has($path));
+    }
+
+    /** As long as the job that made it. */
+    private function madeFiles(): int
+    {
+        return $this->deleteFiles(WriteFile::DIRECTORY, now()->subDays((int) config('rota.keep.job_days'))->getTimestamp(), static fn (): bool => true);
     }
 
     /** A file that was taken off, or whose event is gone, stays as long as that can be undone by what is written down. */

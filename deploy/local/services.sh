@@ -48,7 +48,7 @@ start_database() {
     fi
     start mariadb mariadbd --no-defaults --datadir="$home/mysql" --user="$unix_user" --socket="$home/run/mariadb.sock" \
         --pid-file="$home/run/mariadb.pid" --skip-networking --tmpdir="$home/tmp" \
-        --innodb-buffer-pool-size="${ROTA_BUFFER_POOL:-256M}" --innodb-flush-log-at-trx-commit="${ROTA_FLUSH:-1}" \
+        --innodb-buffer-pool-size="${ROTA_BUFFER_POOL:-256M}" --innodb-adaptive-hash-index=ON --innodb-flush-log-at-trx-commit="${ROTA_FLUSH:-1}" \
         --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci
     wait_for 60 MariaDB sql -e 'SELECT 1'
 }
@@ -110,7 +110,17 @@ start_web() {
 
 start_mail_server() { start mail php "$root/standins/mail-server.php" "$((port + 2))" "$home/mail"; }
 
+# A worker of the queue; where it ends, another takes its place.
+keep_working() { # name, queues, seconds between two looks
+    start "queue-$1" bash "$root/deploy/local/keep.sh" env ROTA_HOME="$home" \
+        php "$root/artisan" queue:work --queue="$2" --sleep="$3" --tries=1 --memory=512 --max-time=3600 --quiet
+}
+
 start_workers() {
-    start queue env ROTA_HOME="$home" php "$root/artisan" queue:work --sleep=1 --tries=1 --quiet
+    local worker
+    # Letters; long work; and three for what waits for other people's servers, what somebody waits for first.
+    keep_working letters default 1
+    keep_working work work 0.5
+    for worker in 1 2 3; do keep_working "fetch-$worker" fetch-now,fetch 0.5; done
     start schedule env ROTA_HOME="$home" php "$root/artisan" schedule:work --quiet
 }

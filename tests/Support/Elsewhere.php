@@ -19,9 +19,9 @@ final class Elsewhere
     }
 
     /** Does the next job of the queue, as the worker of the product does it. */
-    public static function work(): InvokedProcess
+    public static function work(string $queue = 'default'): InvokedProcess
     {
-        return self::start(['artisan', 'queue:work', 'database', '--once', '--tries=1'], 'database');
+        return self::start(['artisan', 'queue:work', 'database', "--queue={$queue}", '--once', '--tries=1'], 'database');
     }
 
     /**
@@ -56,7 +56,7 @@ final class Elsewhere
         Calendar::withTrashed()->forceDelete();
         Operation::query()->delete();
         Person::query()->delete();
-        foreach (['changes', 'occurrence_horizons', 'categories', 'idempotency_keys', 'jobs', 'failed_jobs', 'cache', 'cache_locks'] as $table) {
+        foreach (['background_jobs', 'job_progress', 'changes', 'occurrence_horizons', 'categories', 'idempotency_keys', 'jobs', 'failed_jobs', 'cache', 'cache_locks'] as $table) {
             DB::table($table)->delete();
         }
     }

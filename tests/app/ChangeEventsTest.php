@@ -15,10 +15,10 @@ use App\Events\Write\Commands\RestoreSeries;
 use App\Events\Write\Commands\SetJoinable;
 use App\Events\Write\Commands\SetTasks;
 use App\Events\Write\Commands\UnpinSeries;
+use App\Events\Write\EventsChanged;
 use App\Events\Write\NewSeries;
 use App\Events\Write\OperationKind;
 use App\Events\Write\OutdatedSeries;
-use App\Events\Write\SeriesChanged;
 use App\History\Operation;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
@@ -39,8 +39,8 @@ beforeEach(function () {
     $this->loft = $this->calendar($this->ada, 'Loft');
     $this->event = $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-10T09:00');
     $this->raised = [];
-    Events::listen(SeriesChanged::class, function (SeriesChanged $each): void {
-        $this->raised[] = $each;
+    Events::listen(EventsChanged::class, function (EventsChanged $event): void {
+        array_push($this->raised, ...$event->series);
     });
     $this->do = fn (Command ...$commands) => app(ChangeEvents::class)->carryOut(Actor::person($this->ada), Cause::Screen, OperationKind::Change, array_values($commands));
     $this->series = fn (string $title, string $uid = ''): Series => new Series(Make::event($title, '2026-11-12T09:00', uid: $uid));
@@ -170,7 +170,7 @@ test('all of it or nothing: where one command fails, none was', function () {
 });
 
 test('whoever subscribes is within the transaction: where one of them fails, nothing was done', function () {
-    Events::listen(SeriesChanged::class, fn () => throw new RuntimeException('It may not follow.'));
+    Events::listen(EventsChanged::class, fn () => throw new RuntimeException('It may not follow.'));
     expect(fn () => ($this->do)(new DeleteSeries($this->event->id)))->toThrow(RuntimeException::class, 'It may not follow.')
         ->and($this->event->fresh()?->trashed())->toBeFalse();
 });

@@ -28,7 +28,7 @@ test('a file is looked at first, and changes nothing until it is brought in', fu
         ->assertJsonPath('rows.0', ['verdict' => 'added', 'title' => 'Oar test', 'start' => '2026-11-02T09:30', 'allDay' => false, 'timezone' => 'Europe/London', 'repeats' => false, 'place' => ''])
         ->assertJsonPath('problems.0.outcome', 'refused')->assertJsonPath('problems.0.line', 28);
     expect(EventRecord::query()->count())->toBe(0);
-    ($this->apply)($preview->json('id'))->assertOk()->assertJsonPath('added', 3);
+    ($this->apply)($preview->json('id'))->assertOk()->assertJsonPath('counts.added', 3);
     $titles = collect($this->sheet($this->ada, '2026-11-01', '2026-12-01')->json('items'))->map(fn (array $item): string => substr($item['start'], 5).' '.$item['title'])->all();
     expect($titles)->toBe(['11-02T09:30 Oar test', '11-03T09:00 Rowing', '11-05 Open day', '11-11T10:00 Rowing, moved', '11-17T09:00 Rowing'])
         ->and(Storage::allFiles())->toBe([]);
@@ -38,7 +38,7 @@ test('bringing the same file in twice adds nothing twice', function () {
     ($this->apply)(($this->look)($this->file)->json('id'))->assertOk();
     $before = [EventRecord::query()->count(), DB::table('occurrences')->count()];
     $again = ($this->look)($this->file)->assertJsonPath('counts', ['added' => 0, 'changed' => 0, 'unchanged' => 3, 'removed' => 0]);
-    ($this->apply)($again->json('id'))->assertOk()->assertJsonPath('unchanged', 3);
+    ($this->apply)($again->json('id'))->assertOk()->assertJsonPath('counts.unchanged', 3);
     expect([EventRecord::query()->count(), DB::table('occurrences')->count()])->toBe($before);
 });
 

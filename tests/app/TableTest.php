@@ -4,7 +4,6 @@ use App\Events\EventRecord;
 use App\History\Operation;
 use App\Occurrences\VerifyOccurrences;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
@@ -117,15 +116,6 @@ test('of two who change the same events the second is told, with what they are n
     ($this->bulk)(['place' => 'Quay'])->assertOk()->assertJsonPath('events', 3);
 });
 
-test('asked for twice under one key it is done once', function () {
-    $body = ['key' => Str::uuid()->toString(), 'copyDays' => 7];
-    $first = ($this->bulk)($body)->assertOk()->json('operation');
-    ($this->bulk)($body)->assertOk()->assertJsonPath('operation', $first);
-    expect(EventRecord::query()->count())->toBe(6);
-    $this->as($this->ada, 'GET', "/operations/{$body['key']}")->assertOk()->assertJsonPath('operation', $first);
-    $this->as($this->ben, 'GET', "/operations/{$body['key']}")->assertNotFound();
-});
-
 test('cells are read as they are typed', function (string $column, string $text, Closure $seen) {
     ($this->bulk)(['events' => [['id' => $this->haul->id, 'version' => 1, 'cells' => [$column => $text]]]])->assertOk();
     $told = $this->as($this->ada, 'GET', "/events/{$this->haul->id}")->json();
@@ -176,7 +166,6 @@ test('bad input of a bulk change is told at its field', function (array $body, s
     'a copy onto itself' => [['copyDays' => 0], 'copyDays'],
     'nobody' => [['addParticipants' => [['kind' => 'person', 'id' => 0, 'part' => 'required']]], 'participants.0'],
     'no such calendar' => [['calendar' => 'nowhere'], 'calendar'],
-    'a key that is none' => [['key' => 'x'], 'key'],
     'no zone' => [['tz' => 'Nowhere'], 'tz'],
 ]);
 

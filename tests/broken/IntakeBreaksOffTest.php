@@ -30,19 +30,24 @@ beforeEach(function () {
 
 afterEach(fn () => Elsewhere::clear());
 
-test('an import of 600 events that is killed in the middle leaves nothing, and applied again comes in once', function () {
+test('an import of 600 events whose worker is killed in the middle leaves nothing, is taken up again and comes in once', function () {
     $events = array_map(static fn (int $at): string => "UID:tide-{$at}\nDTSTAMP:20261101T000000Z\nDTSTART:202611".sprintf('%02d', $at % 28 + 1)."T090000Z\nSUMMARY:Tide {$at}", range(1, 600));
     Storage::put('imports/killed.ics', Make::calendar(...$events));
-    $import = Import::query()->create(['calendar_id' => $this->slip->id, 'created_by' => $this->ada->id, 'file_name' => 'tides.ics', 'path' => 'imports/killed.ics']);
+    $import = Import::query()->create(['calendar_id' => $this->slip->id, 'created_by' => $this->ada->id, 'file_name' => 'tides.ics', 'path' => 'imports/killed.ics', 'counts' => ['added' => 600, 'changed' => 0, 'unchanged' => 0]]);
     $this->changes = DB::table('changes')->count();
-    $apply = ['method' => 'POST', 'path' => "/imports/{$import->id}/apply"];
-    $process = Elsewhere::ask($this->ada, [$apply]);
-    Elsewhere::middle($process, $this->written, 50, 600);
-    $process->signal(SIGKILL);
-    $process->wait();
+    config(['queue.default' => 'database']);
+    $job = $this->as($this->ada, 'POST', "/imports/{$import->id}/apply")->assertStatus(202)->json('id');
+    $worker = Elsewhere::work('work');
+    try { Elsewhere::middle($worker, $this->written, 50, 600); } catch (Throwable $e) { dump(DB::table('background_jobs')->get()->map(fn($j)=>[$j->state,$j->problem,$j->attempts])->all(), DB::table('jobs')->get()->all()); throw $e; }
+    $worker->signal(SIGKILL);
+    $worker->wait();
     ($this->nothing)();
-    expect(Elsewhere::ask($this->ada, [$apply, $apply])->wait()->output())->toBe('[200,409]')
-        ->and(EventRecord::query()->count())->toBe(600)->and(Operation::query()->count())->toBe(1);
+    $this->as($this->ada, 'POST', "/imports/{$import->id}/apply")->assertConflict();
+    $this->as($this->ada, 'GET', "/jobs/{$job}")->assertJsonPath('state', 'waiting');
+    Elsewhere::work('work')->wait();
+    $this->as($this->ada, 'GET', "/jobs/{$job}")->assertJsonPath('state', 'done')->assertJsonPath('counts.added', 600);
+    $this->as($this->ada, 'POST', "/imports/{$import->id}/apply")->assertConflict();
+    expect(EventRecord::query()->count())->toBe(600)->and(Operation::query()->count())->toBe(1);
     ($this->sound)();
 });
 
@@ -54,20 +59,20 @@ test('a refresh whose queue worker is killed in the middle leaves nothing, holds
     $this->changes = DB::table('changes')->count();
     config(['queue.default' => 'database']);
     RefreshSource::dispatch($source->id);
-    $worker = Elsewhere::work();
+    $worker = Elsewhere::work('fetch');
     Elsewhere::middle($worker, $this->written, 50, 300);
     $worker->signal(SIGKILL);
     $worker->wait();
     ($this->nothing)();
     expect(Refresh::query()->count())->toBe(0)->and($source->fresh()->succeeded_at)->toBeNull();
     // While the job is held for the dead worker nothing else takes it; then it is given up, and the next comes through.
-    expect(Elsewhere::work()->wait()->successful())->toBeTrue()->and(EventRecord::query()->count())->toBe(0);
+    expect(Elsewhere::work('fetch')->wait()->successful())->toBeTrue()->and(EventRecord::query()->count())->toBe(0);
     DB::table('jobs')->update(['reserved_at' => now()->subSeconds(config('queue.connections.database.retry_after') + 1)->timestamp]);
-    Elsewhere::work()->wait();
+    Elsewhere::work('fetch')->wait();
     expect([DB::table('jobs')->count(), DB::table('failed_jobs')->count(), EventRecord::query()->count()])->toBe([0, 1, 0]);
     RefreshSource::dispatch($source->id);
     expect(DB::table('jobs')->count())->toBe(1);
-    Elsewhere::work()->wait();
+    Elsewhere::work('fetch')->wait();
     expect([EventRecord::query()->count(), Operation::query()->count(), Refresh::query()->sole()->error, $source->fresh()->error])->toBe([300, 1, null, null]);
     ($this->sound)();
 });

@@ -2,6 +2,7 @@
 
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 
 /*
  * What the migrations since version 0.9 make of a database that is in use: it is laid as 0.9 had it, filled, and taken
@@ -71,6 +72,26 @@ function steps(): array
             },
             fn () => expect(DB::table('invitation_tokens')->pluck('token', 'email')->all())->toBe(['new@example.org' => 'of the invitation'])
                 ->and(DB::table('password_reset_tokens')->pluck('token', 'email')->all())->toBe(['here@example.org' => 'of a new password']),
+        ],
+        '2026_11_26_000013_create_background_jobs' => [
+            function (): void {
+                DB::table('operations')->insert(['kind' => 'bulk', 'cause' => 'screen', 'key' => 'a4c6e0b2-0f6e-4f43-9c9c-0c6a3d0b1a11']);
+            },
+            function (): void {
+                expect(DB::table('operations')->where('kind', 'bulk')->count())->toBe(1)->and(Schema::hasColumn('operations', 'key'))->toBeFalse();
+                // A job goes with whoever asked for it; one whose calendar is gone stays.
+                $calendar = DB::table('calendars')->orderByDesc('id')->value('id');
+                $person = DB::table('people')->insertGetId(['name' => 'Cy', 'email' => 'cy@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('background_jobs')->insert(['person_id' => $person, 'kind' => 'import', 'title' => 'a.ics', 'calendar_id' => $calendar, 'input' => '{}', 'state' => 'waiting', 'queued_at' => '2026-11-26 09:00:00']);
+                DB::table('calendars')->delete($calendar);
+                expect(DB::table('background_jobs')->sole()->calendar_id)->toBeNull();
+                DB::table('people')->delete($person);
+                expect(DB::table('background_jobs')->count())->toBe(0);
+            },
+        ],
+        '2026_11_26_000014_window_index_holds_all' => [
+            fn () => null,
+            fn () => expect(array_column(DB::select('SHOW INDEX FROM occurrences WHERE Key_name = "occurrences_window"'), 'Column_name'))->toBe(['calendar_id', 'span', 'starts_at', 'ends_at', 'event_id', 'series_id', 'recurrence_id']),
         ],
     ];
 }

@@ -159,7 +159,7 @@ test('where the answer to a change of many is lost, it is said whether all was d
     await change('Never');
     await expect(page.getByRole('dialog')).toContainText('Nothing was changed.');
     await expect(page.getByRole('dialog')).toContainText('all of it was taken back');
-    await page.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Cancel' }).click();
     await expect(cell(page, 'Kedge', 'place')).toHaveText('Slip 1');
     await page.unroute('**/api/v1/bulk');
     await page.getByRole('button', { name: 'None', exact: true }).click();

@@ -1,6 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { vi } from 'vitest';
+import type { Schemas } from '@/api/client';
 
 export type Asked = { method: string; path: string; query: URLSearchParams; body: unknown; headers: Headers };
 type Answer = { status?: number; body?: unknown; headers?: Record<string, string> } | 'lost' | 'never';
@@ -27,4 +28,9 @@ export function fakeServer(answer: (asked: Asked) => Answer): Asked[] {
 export function withQueries(client = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } })) {
     const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={client}>{children}</QueryClientProvider>;
     return { client, wrapper };
+}
+
+/** A job as the server tells of it. */
+export function job(more: Partial<Schemas['Job']>): Schemas['Job'] {
+    return { id: null, kind: 'import', title: 'a.ics', state: 'done', done: 0, total: 0, operation: null, events: null, counts: null, calendar: null, hasFile: false, problem: null, ...more };
 }

@@ -23,6 +23,8 @@ final class ChangeEvents
 
     private const AT_ONCE = 1000;
 
+    private const TOGETHER = 100;
+
     public function __construct(private readonly SeriesTable $table, private readonly SeriesStates $states, private readonly OperationLog $log, private readonly Dispatcher $events)
     {
     }
@@ -30,15 +32,15 @@ final class ChangeEvents
     /**
      * @param  non-empty-list<Command>  $commands  carried out in this order
      * @param  array<int, int>  $basedOn  versions that the commands were made from, by head
-     * @param  ?string  $key  by which the operation can be asked after
+     * @param  ?callable(int, int): void  $progress  told how many of how many commands are carried out; what it throws takes all of it back
      *
      * @throws OutdatedSeries where a series is of another version
      * @throws ModelNotFoundException where a series is not there any more
      * @throws ConflictHttpException where a calendar would have two events of one UID
      */
-    public function carryOut(Actor $actor, Cause $cause, OperationKind $kind, array $commands, array $basedOn = [], ?string $key = null): Done
+    public function carryOut(Actor $actor, Cause $cause, OperationKind $kind, array $commands, array $basedOn = [], ?callable $progress = null): Done
     {
-        return $this->within($actor, $cause, $commands, $basedOn, fn (array $before, array $after): Operation => $this->log->write($actor, $cause, $kind, $before, $after, $key));
+        return $this->within($actor, $cause, $commands, $basedOn, fn (array $before, array $after): Operation => $this->log->write($actor, $cause, $kind, $before, $after), $progress);
     }
 
     /**
@@ -59,25 +61,33 @@ final class ChangeEvents
      * @param  list<Command>  $commands
      * @param  array<int, int>  $basedOn
      * @param  callable(array<int, ?SeriesState>, array<int, ?SeriesState>): Operation  $written
+     * @param  ?callable(int, int): void  $progress
      */
-    private function within(Actor $actor, Cause $cause, array $commands, array $basedOn, callable $written): Done
+    private function within(Actor $actor, Cause $cause, array $commands, array $basedOn, callable $written, ?callable $progress = null): Done
     {
         try {
-            return DB::transaction(function () use ($actor, $cause, $commands, $basedOn, $written): Done {
+            return DB::transaction(function () use ($actor, $cause, $commands, $basedOn, $written, $progress): Done {
                 $this->table->begin();
                 $known = array_values(array_unique(array_filter(array_map(static fn (Command $each): ?int => $each->seriesId(), $commands), is_int(...))));
                 $this->lockCalendars($commands, $known);
                 $this->lock($known, $basedOn);
                 $before = $this->states->all($known);
-                $changed = array_map(fn (Command $each): int => $each->apply($this->table, $actor), $commands);
+                $changed = [];
+                foreach ($this->together($commands) as $some) {
+                    array_push($changed, ...$this->apply($some, $actor));
+                    if ($progress !== null) {
+                        $progress(count($changed), count($commands));
+                    }
+                }
+                $this->table->flush();
                 $ids = array_values(array_unique([...$known, ...$changed]));
                 $before += array_fill_keys($ids, null);
                 $after = $this->states->all($ids);
                 // What is as it was is no part of the operation.
                 $touched = array_filter($ids, static fn (int $id): bool => ! SeriesState::identical($before[$id], $after[$id]));
                 $operation = $written(array_intersect_key($before, array_flip($touched)), array_intersect_key($after, array_flip($touched)));
-                foreach ($touched as $id) {
-                    $this->events->dispatch(new SeriesChanged($id, $before[$id], $after[$id], $actor, $cause));
+                if ($touched !== []) {
+                    $this->events->dispatch(new EventsChanged(array_map(static fn (int $id): SeriesChanged => new SeriesChanged($id, $before[$id], $after[$id], $actor, $cause), array_values($touched))));
                 }
 
                 return new Done($operation, $changed);
@@ -87,6 +97,38 @@ final class ChangeEvents
                 ? new ConflictHttpException('There is this event on that calendar already: one of the same UID, as it came in by a file or from outside.')
                 : $problem;
         }
+    }
+
+    /**
+     * @param  non-empty-list<Command>  $together  of one class, where there is more than one
+     * @return list<int>
+     */
+    private function apply(array $together, Actor $actor): array
+    {
+        $alike = array_values(array_filter($together, static fn (Command $each): bool => $each instanceof AppliesTogether));
+
+        return $alike === [] ? [$together[0]->apply($this->table, $actor)] : $alike[0]::applyAll($alike, $this->table, $actor);
+    }
+
+    /**
+     * The commands in their order, those together that can be carried out in a few statements.
+     *
+     * @param  list<Command>  $commands
+     * @return list<non-empty-list<Command>>
+     */
+    private function together(array $commands): array
+    {
+        $parts = [];
+        foreach ($commands as $command) {
+            $last = count($parts) - 1;
+            if ($command instanceof AppliesTogether && $last >= 0 && $parts[$last][0]::class === $command::class && count($parts[$last]) < self::TOGETHER) {
+                $parts[$last][] = $command;
+            } else {
+                $parts[] = [$command];
+            }
+        }
+
+        return $parts;
     }
 
     /**

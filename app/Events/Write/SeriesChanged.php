@@ -2,7 +2,7 @@
 
 namespace App\Events\Write;
 
-/** A series has changed: raised within the transaction of the change, for all that has to follow it. */
+/** A series has changed: what EventsChanged tells of each. */
 final readonly class SeriesChanged
 {
     /**

@@ -18,6 +18,11 @@ use PinnedRota\Core\Events\Series;
 /** Writes the rows of series and of what hangs on them. Commands alone call it, within the transaction of ChangeEvents. */
 final class SeriesTable
 {
+    private const AT_ONCE = 500;
+
+    /** @var array<string, list<array<string, mixed>>> rows of what hangs on new events that are still to be written, by table */
+    private array $hanging = [];
+
     public function __construct(
         private readonly EventTranslator $translator,
         private readonly CategoryNames $categories,
@@ -32,11 +37,25 @@ final class SeriesTable
     {
         $this->parties->forget();
         $this->categories->forget();
+        $this->hanging = [];
+    }
+
+    /** Writes what hangs on new events: many rows by one statement. */
+    public function flush(): void
+    {
+        foreach ($this->hanging as $table => $rows) {
+            foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+                DB::table($table)->insert($some);
+            }
+        }
+        $this->hanging = [];
     }
 
     /** The head of a series, with all of it. */
     public function head(int $seriesId): EventRecord
     {
+        $this->flush();
+
         return EventRecord::withTrashed()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($seriesId);
     }
 
@@ -45,19 +64,31 @@ final class SeriesTable
         return $this->translator->series($head);
     }
 
-    public function add(int $calendarId, Series $series, NewSeries $new, Actor $actor): int
+    /**
+     * @param  list<array{int, Series, NewSeries}>  $added  with the calendar that each is added to
+     * @return list<int> their heads, in the same order
+     */
+    public function add(array $added, Actor $actor): array
     {
-        $events = $series->events();
-        $columns = [
-            'calendar_id' => $calendarId, 'created_by' => $new->authorId ?? $actor->personId, 'updated_by' => $actor->personId, 'joinable' => $new->joinable,
-            'copied_from' => $new->copiedFrom, 'import_id' => $new->importId, 'fingerprint' => $new->fingerprint,
-        ];
-        $head = $this->write(new EventRecord($columns), array_shift($events));
-        foreach ($events as $override) {
-            $this->write(new EventRecord(['series_id' => $head->id, 'joinable' => false] + $columns), $override);
+        $heads = $overrides = [];
+        foreach ($added as [$calendarId, $series, $new]) {
+            $columns = [
+                'calendar_id' => $calendarId, 'created_by' => $new->authorId ?? $actor->personId, 'updated_by' => $actor->personId, 'joinable' => $new->joinable,
+                'copied_from' => $new->copiedFrom, 'import_id' => $new->importId, 'fingerprint' => $new->fingerprint,
+            ];
+            $events = $series->events();
+            $heads[] = [new EventRecord($columns), array_shift($events)];
+            $overrides[] = array_map(static fn (Event $event): array => [new EventRecord(['joinable' => false] + $columns), $event], $events);
         }
+        $this->insert($heads);
+        foreach ($overrides as $index => $some) {
+            foreach ($some as [$row]) {
+                $row->fill(['series_id' => $heads[$index][0]->id]);
+            }
+        }
+        $this->insert(array_merge(...$overrides));
 
-        return $head->id;
+        return array_map(static fn (array $head): int => $head[0]->id, $heads);
     }
 
     /**
@@ -124,11 +155,14 @@ final class SeriesTable
      */
     public function putBack(int $seriesId, ?SeriesState $current, ?SeriesState $state): void
     {
+        $this->flush();
         $this->restorer->putBack($seriesId, $current, $state);
     }
 
     public function state(int $seriesId): ?SeriesState
     {
+        $this->flush();
+
         return $this->states->of($seriesId);
     }
 
@@ -210,11 +244,53 @@ final class SeriesTable
         return $row;
     }
 
+    /**
+     * Inserts new rows by one statement, which tells their ids.
+     *
+     * @param  list<array{EventRecord, Event}>  $rows
+     */
+    private function insert(array $rows): void
+    {
+        if ($rows === []) {
+            return;
+        }
+        foreach ($rows as [$row, $event]) {
+            $row->fill($this->translator->columns($event))->updateTimestamps();
+        }
+        $query = DB::table('events');
+        // The columns of all rows are told once.
+        $columns = array_map(static fn (array $each): array => self::byName($each[0]->getAttributes()), $rows);
+        $sql = $query->getGrammar()->compileInsert($query, $columns).' returning id';
+        $ids = array_column(DB::selectFromWriteConnection($sql, array_merge(...array_map(array_values(...), $columns))), 'id');
+        foreach ($rows as $index => [$row, $event]) {
+            $row->forceFill(['id' => $ids[$index]])->syncOriginal();
+            $row->exists = $row->wasRecentlyCreated = true;
+            $this->categorise($row, $event->contents->categories);
+            $this->participate($row, $event);
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $columns
+     * @return array<string, mixed>
+     */
+    private static function byName(array $columns): array
+    {
+        ksort($columns);
+
+        return $columns;
+    }
+
     /** @param  list<string>  $names */
     private function categorise(EventRecord $row, array $names): void
     {
         $ids = $this->categories->ids($row->calendar_id, $names);
-        $before = $row->wasRecentlyCreated ? [] : $row->categories->modelKeys();
+        if ($row->wasRecentlyCreated) {
+            $this->hang('event_category', array_map(static fn (int $id): array => ['event_id' => $row->id, 'category_id' => $id], $ids));
+
+            return;
+        }
+        $before = $row->categories->modelKeys();
         if (array_diff($ids, $before) !== [] || array_diff($before, $ids) !== []) {
             $row->categories()->sync($ids);
         }
@@ -227,7 +303,18 @@ final class SeriesTable
         if ($wanted === $before) {
             return;
         }
-        DB::table('event_participants')->where('event_id', $row->id)->delete();
-        DB::table('event_participants')->insert(array_map(static fn (array $each): array => ['event_id' => $row->id] + $each, $wanted));
+        if ($before !== []) {
+            DB::table('event_participants')->where('event_id', $row->id)->delete();
+        }
+        $this->hang('event_participants', array_map(static fn (array $each): array => ['event_id' => $row->id] + $each, $wanted));
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private function hang(string $table, array $rows): void
+    {
+        $this->hanging[$table] = [...$this->hanging[$table] ?? [], ...$rows];
+        if (count($this->hanging[$table]) >= self::AT_ONCE) {
+            $this->flush();
+        }
     }
 }

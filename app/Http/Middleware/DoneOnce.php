@@ -118,7 +118,7 @@ final class DoneOnce
 
     private function key(Request $request): ?string
     {
-        $key = $request->header(self::HEADER) ?? ($request->is('api/v1/bulk') ? $request->input('key') : null);
+        $key = $request->header(self::HEADER);
 
         return $request->isMethod('POST') && is_string($key) && preg_match('/^[\x21-\x7e]{8,64}$/', $key) === 1 ? $key : null;
     }

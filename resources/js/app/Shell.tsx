@@ -1,5 +1,7 @@
 import { Link, Outlet } from '@tanstack/react-router';
 import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
+import { useQuery } from '@tanstack/react-query';
+import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
 import { useChanges } from './useChanges';
@@ -19,7 +21,9 @@ const WAITING: Place = { to: '/waiting', label: 'For you', icon: Flag };
 /** The frame of every page: the rail at the side, or at the foot of a narrow screen. */
 export function Shell() {
     useChanges();
-    const waiting = useWaitingCount();
+    const jobs = useQuery(jobsQuery).data ?? [];
+    const working = jobs.some((job) => !isEnded(job));
+    const waiting = useWaitingCount() + jobs.filter(isEnded).length;
     const places = [...PLACES, ...(usePerson().role === 'administrator' ? [PEOPLE] : []), WAITING];
     return (
         <div className="flex h-full flex-col-reverse sm:flex-row">
@@ -40,6 +44,11 @@ export function Shell() {
                     >
                         <Icon size={18} strokeWidth={1.8} aria-hidden="true" />
                         {label}
+                        {to === WAITING.to && working && (
+                            <span className="absolute bottom-4 left-2 size-2.5 animate-spin rounded-full border-2 border-pin-ink border-t-transparent motion-reduce:animate-none">
+                                <span className="sr-only">, at work</span>
+                            </span>
+                        )}
                         {to === WAITING.to && waiting > 0 && (
                             <span className="absolute top-0.5 right-1.5 min-w-4.5 rounded-full bg-pin-ink px-1 text-center text-[11px] leading-4.5 font-bold text-paper">
                                 {waiting}

@@ -3,14 +3,14 @@
 namespace App\Events\Write\Commands;
 
 use App\Events\Write\Actor;
-use App\Events\Write\Command;
+use App\Events\Write\AppliesTogether;
 use App\Events\Write\NamesCalendars;
 use App\Events\Write\NewSeries;
 use App\Events\Write\SeriesTable;
 use PinnedRota\Core\Events\Series;
 
 /** Adds a series to a calendar. */
-final readonly class AddSeries implements Command, NamesCalendars
+final readonly class AddSeries implements AppliesTogether, NamesCalendars
 {
     /**
      * @param  list<array{id?: ?int, title: string, days: int, doer?: ?int}>  $tasks  its preparation list
@@ -32,14 +32,21 @@ final readonly class AddSeries implements Command, NamesCalendars
 
     public function apply(SeriesTable $table, Actor $actor): int
     {
-        $id = $table->add($this->calendarId, $this->series, $this->new, $actor);
-        if ($this->continues !== null) {
-            $table->continueFrom($id, $this->continues);
-        }
-        if ($this->tasks !== []) {
-            $table->setTasks($id, $this->tasks);
+        return self::applyAll([$this], $table, $actor)[0];
+    }
+
+    public static function applyAll(array $commands, SeriesTable $table, Actor $actor): array
+    {
+        $ids = $table->add(array_map(static fn (self $each): array => [$each->calendarId, $each->series, $each->new], $commands), $actor);
+        foreach ($commands as $index => $command) {
+            if ($command->continues !== null) {
+                $table->continueFrom($ids[$index], $command->continues);
+            }
+            if ($command->tasks !== []) {
+                $table->setTasks($ids[$index], $command->tasks);
+            }
         }
 
-        return $id;
+        return $ids;
     }
 }

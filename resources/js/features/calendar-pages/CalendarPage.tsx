@@ -12,6 +12,7 @@ import { ReasonsPanel } from '@/features/sharing/ReasonsPanel';
 import { SharingPanel } from '@/features/sharing/SharingPanel';
 import { useManagers } from '@/features/sharing/useAccess';
 import { LogList } from '@/features/changelog/LogList';
+import { CalendarFile } from '@/features/feeds/CalendarFile';
 import { FeedLinks } from '@/features/feeds/FeedLinks';
 import { DeletedEvents } from '@/features/history/DeletedEvents';
 import { ImportPanel } from '@/features/imports/ImportPanel';
@@ -124,6 +125,9 @@ export function CalendarPage() {
                     <ImportPanel calendar={calendar} />
                 </Section>
             )}
+            <Section title="Take it as a file" about="An iCalendar file (.ics) of all its events as you see them today. A feed link stays up to date; a file does not.">
+                <CalendarFile calendar={calendar} />
+            </Section>
             {edits && !calendar.subscribed && (
                 <Section title="Deleted events" about="What was deleted in the last 90 days, to be brought back.">
                     <DeletedEvents slug={calendar.slug} />

@@ -39,7 +39,7 @@ export function HandOverDialog({ calendar, onClose }: { calendar: Calendar; onCl
                 </p>
                 {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary" disabled={entry === null || hand.isPending}>
                         Hand over
                     </Button>

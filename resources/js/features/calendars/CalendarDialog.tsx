@@ -128,7 +128,7 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                 </FormProblem>
             )}
             <div className="flex justify-end gap-2">
-                <Button onClick={() => onOpenChange(false)}>Leave it</Button>
+                <Button onClick={() => onOpenChange(false)}>Cancel</Button>
                 <Button type="submit" look="primary" disabled={saving.isPending}>
                     {calendar === null ? 'Make it' : 'Save'}
                 </Button>

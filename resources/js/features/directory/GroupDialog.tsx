@@ -27,7 +27,7 @@ export function GroupDialog({ group, onClose }: Props) {
                 <TextField label="Name" value={name} error={problem?.field('name')} autoComplete="off" autoFocus onChange={(event) => setName(event.target.value)} />
                 {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary" disabled={saving.isPending}>
                         {group === null ? 'Make it' : 'Save'}
                     </Button>

@@ -136,7 +136,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                     <Button type="submit" look="primary" disabled={saving.isPending}>
                         {event === null ? 'Add it' : 'Save'}
                     </Button>
-                    <Button onClick={onLeave}>Leave it</Button>
+                    <Button onClick={onLeave}>Cancel</Button>
                 </div>
             </form>
         </FormProvider>

@@ -21,7 +21,7 @@ export function MoveQuestion({ move, onMove, onClose }: Props) {
                 <Button onClick={choose({ rows: null })}>Only the time</Button>
                 <Button onClick={choose({ startBy: 0, endBy: 0 })}>Only {rowWords(move.rows.to)}</Button>
                 <Button look="quiet" onClick={onClose}>
-                    Leave it
+                    Cancel
                 </Button>
             </div>
         </Dialog>

@@ -50,7 +50,7 @@ export function SeriesQuestion({ title, doing, id, occurrence, onOne, onFollowin
                 </Choice>
             </dl>
             <Button look="quiet" className="mt-3" onClick={onClose}>
-                Leave it
+                Cancel
             </Button>
         </Dialog>
     );

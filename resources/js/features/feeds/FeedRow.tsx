@@ -22,7 +22,7 @@ export function FeedRow({ feed }: { feed: Feed }) {
                         Revoke it
                     </Button>
                     <Button look="quiet" onClick={() => setAsking(false)}>
-                        Leave it
+                        Cancel
                     </Button>
                 </span>
             ) : (

@@ -1,13 +1,14 @@
 import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { toast } from '@/toast/toast';
 import { answered, api, fileForm, Problem } from '@/api/client';
 import { useRefresh } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { FormProblem } from '@/components/Field';
+import { useTellDone } from '@/features/history/useTellDone';
+import { JobProgress } from '@/features/jobs/JobProgress';
+import { useLongWork } from '@/features/jobs/useLongWork';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { ImportPreview } from './ImportPreview';
-
 
 /** The most that the server takes; checked here too, so that nobody waits for an upload that is refused. */
 const MOST_MEGABYTES = 20;
@@ -15,6 +16,7 @@ const MOST_MEGABYTES = 20;
 /** Brings a file into a calendar: choose it, look at what it would do, bring it in. */
 export function ImportPanel({ calendar }: { calendar: Calendar }) {
     const refresh = useRefresh();
+    const tellDone = useTellDone();
     const chooser = useRef<HTMLInputElement>(null);
     const preview = useMutation({
         mutationFn: (file: File) => {
@@ -25,14 +27,14 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
             return answered(api.POST('/calendars/{slug}/imports', { params: { path: { slug: calendar.slug } }, body: fileForm(file) }));
         },
     });
-    const apply = useMutation({
-        mutationFn: (id: number) => answered(api.POST('/imports/{id}/apply', { params: { path: { id } } })),
-        onSuccess: async (counts) => {
+    const apply = useLongWork(
+        (id: number) => answered(api.POST('/imports/{id}/apply', { params: { path: { id } } })),
+        async ({ counts, operation }) => {
             preview.reset();
             await refresh('events');
-            toast(`Brought into ${calendar.name}: ${counts.added} added, ${counts.changed} changed, ${counts.unchanged} already there.`);
+            tellDone(operation, `Brought into ${calendar.name}: ${counts?.added ?? 0} added, ${counts?.changed ?? 0} changed, ${counts?.unchanged ?? 0} already there.`);
         },
-    });
+    );
     const error = preview.error ?? apply.error;
     const problem = error instanceof Problem ? error : null;
     return (
@@ -53,9 +55,11 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
             {preview.isPending && <p role="status">Reading the file…</p>}
             {problem !== null && (
                 <FormProblem>
-                    {problem.field('file') ?? `${problem.message} ${problem.detail}`} Nothing was changed.
+                    {problem.field('file') ?? `${problem.message} ${problem.detail}`}
+                    {problem.status === 0 || problem.detail.includes('Nothing was changed') ? '' : ' Nothing was changed.'}
                 </FormProblem>
             )}
+            {apply.isPending && <JobProgress job={apply.job} what={`Bringing in ${preview.data?.fileName ?? 'the file'}`} />}
             {preview.data !== undefined && (
                 <ImportPreview
                     preview={preview.data}
@@ -64,7 +68,7 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
                             <Button look="primary" disabled={apply.isPending || preview.data.counts.added + preview.data.counts.changed === 0} onClick={() => apply.mutate(preview.data.id)}>
                                 {apply.isPending ? 'Bringing it in…' : 'Bring it in'}
                             </Button>
-                            <Button onClick={() => preview.reset()}>Leave it</Button>
+                            {!apply.isPending && <Button onClick={() => preview.reset()}>Cancel</Button>}
                         </>
                     }
                 />

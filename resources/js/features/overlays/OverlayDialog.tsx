@@ -176,7 +176,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                     </FormProblem>
                 )}
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary" disabled={save.isPending}>
                         {overlay === null ? 'Keep it' : 'Save'}
                     </Button>

@@ -95,7 +95,7 @@ function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Ke
             )}
             {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
             <div className="flex justify-end gap-2">
-                <Button onClick={onClose}>Leave it</Button>
+                <Button onClick={onClose}>Cancel</Button>
                 <Button type="submit" look="danger" disabled={open > 0 || feeds?.kind === 'group' || depart.isPending}>
                     {things.length === 0 ? 'They have left' : 'Hand over, they have left'}
                 </Button>

@@ -93,7 +93,7 @@ export function PeopleTableDialog({ onClose }: { onClose: () => void }) {
                 <CheckField label="Invite the new ones by mail to set a password" checked={invite} onChange={(event) => setInvite(event.target.checked)} />
                 {problem !== null && problem.field('text') === undefined && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary" disabled={text.trim() === '' || look.isPending || apply.isPending || (plan !== undefined && works === 0)}>
                         {plan === undefined ? 'Look at it' : `Bring ${works} in`}
                     </Button>

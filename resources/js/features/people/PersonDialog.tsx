@@ -75,7 +75,7 @@ export function PersonDialog({ person, onClose }: { person: DirectoryPerson | nu
                 {person === null && <CheckField label="Invite them by mail to set a password" checked={invite} onChange={(event) => setInvite(event.target.checked)} />}
                 {problem !== null && (problem.fields.length === 0 || rest !== undefined) && <FormProblem>{rest?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary" disabled={save.isPending}>
                         {person === null ? 'Add them' : 'Save'}
                     </Button>

@@ -39,7 +39,7 @@ export function PrintDialog({ onClose }: { onClose: () => void }) {
                     </Field>
                 </div>
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary">
                         Print
                     </Button>

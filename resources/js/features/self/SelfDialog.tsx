@@ -39,7 +39,7 @@ export function SelfDialog({ onClose }: { onClose: () => void }) {
                 <HoursFields hours={input.workingHours} error={problem?.field('workingHours')} onChange={(workingHours) => setInput({ ...input, workingHours })} />
                 {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary" disabled={save.isPending}>
                         Save
                     </Button>

@@ -70,7 +70,7 @@ function AskDialog({ calendar, levels, first, names, onClose }: DialogProps) {
                 </Field>
                 {problem !== null && problem.field('message') === undefined && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                 <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>Leave it</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" look="primary" disabled={ask.isPending}>
                         Ask
                     </Button>

@@ -1,9 +1,9 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { RefreshCw } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from '@/toast/toast';
-import { answered, api, Problem, type Schemas } from '@/api/client';
-import { useRefresh } from '@/api/useAction';
+import { answered, api, type Schemas } from '@/api/client';
+import { problemOf, tellRefusal, useRefresh } from '@/api/useAction';
 import { queryKeys } from '@/api/queryKeys';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
@@ -11,6 +11,9 @@ import { InkPicker } from '@/components/InkPicker';
 import { Mark } from '@/components/Mark';
 import { Page } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
+import { JobProgress } from '@/features/jobs/JobProgress';
+import { countsOf } from '@/features/jobs/jobWords';
+import { useLongWork } from '@/features/jobs/useLongWork';
 import { formatMoment } from '@/time/dates';
 import { Link } from '@tanstack/react-router';
 
@@ -54,22 +57,22 @@ export function SourcesPage() {
 function SubscribeForm({ onClose }: { onClose: () => void }) {
     const fresh = useRefresh();
     const [input, setInput] = useState<Schemas['SourceInput']>({ url: '', name: '', colour: 'pine', mark: 'waves' });
-    const create = useMutation({
-        mutationFn: () => answered(api.POST('/sources', { body: input })),
-        onSuccess: async (source) => {
+    const create = useLongWork(
+        (asked: Schemas['SourceInput']) => answered(api.POST('/sources', { body: asked })),
+        async (job) => {
             await fresh('access');
-            toast(`“${source.calendar.name}” is a calendar of yours now: ${source.history[0]?.counts?.added ?? 0} events.`);
+            toast(`“${job.title}” is a calendar of yours now: ${job.counts?.added ?? 0} events.`);
             onClose();
         },
-    });
-    const problem = create.error instanceof Problem ? create.error : null;
+    );
+    const problem = problemOf(create);
     return (
         <form
             aria-label="Subscribe to an address"
             className="mb-6 flex flex-col gap-3 border border-ink bg-sheet p-4"
             onSubmit={(event) => {
                 event.preventDefault();
-                create.mutate();
+                create.mutate(input);
             }}
         >
             <TextField label="Address" type="url" inputMode="url" placeholder="https://…/calendar.ics" value={input.url} error={problem?.field('url')} onChange={(event) => setInput({ ...input, url: event.target.value })} autoFocus />
@@ -80,11 +83,12 @@ function SubscribeForm({ onClose }: { onClose: () => void }) {
                     {problem.message} {problem.detail}
                 </FormProblem>
             )}
+            {create.isPending && <JobProgress job={create.job} what="Fetching it" />}
             <div className="flex gap-2">
                 <Button type="submit" look="primary" disabled={create.isPending}>
                     {create.isPending ? 'Fetching…' : 'Subscribe'}
                 </Button>
-                <Button onClick={onClose}>Leave it</Button>
+                <Button onClick={onClose}>{create.isPending ? 'Go on meanwhile' : 'Cancel'}</Button>
             </div>
         </form>
     );
@@ -92,16 +96,21 @@ function SubscribeForm({ onClose }: { onClose: () => void }) {
 
 function SourceCard({ source }: { source: Source }) {
     const fresh = useRefresh();
-    const refresh = useMutation({
-        mutationFn: () => answered(api.POST('/sources/{id}/refresh', { params: { path: { id: source.id } } })),
-        onSuccess: async (saved) => {
+    const refresh = useLongWork(
+        () => answered(api.POST('/sources/{id}/refresh', { params: { path: { id: source.id } } })),
+        async (job) => {
             await fresh('events');
-            const latest = saved.history[0];
-            if (latest?.error) toast.error(latest.error);
-            else toast(`${saved.calendar.name}: ${told(latest?.counts ?? null)}.`);
+            toast(`${source.calendar.name}: ${told(job.counts)}.`);
         },
-        onError: (error) => toast.error(error.message),
-    });
+    );
+    const refreshNow = () =>
+        refresh.mutate(undefined, {
+            onError: (error) => {
+                // The source says so, too.
+                void fresh('events');
+                tellRefusal(error);
+            },
+        });
     return (
         <li className="mb-5 border border-line bg-sheet">
             <div className="flex flex-wrap items-center gap-3 border-b border-line px-3.5 py-2.5">
@@ -118,7 +127,7 @@ function SourceCard({ source }: { source: Source }) {
                     {source.succeededAt === null ? 'never fetched' : `fetched ${formatMoment(source.succeededAt)}`}, every {source.refreshMinutes} min
                 </p>
                 {source.mayManage && (
-                    <Button onClick={() => refresh.mutate()} disabled={refresh.isPending} aria-label={`Refresh ${source.calendar.name} now`}>
+                    <Button onClick={refreshNow} disabled={refresh.isPending} aria-label={`Refresh ${source.calendar.name} now`}>
                         <RefreshCw size={14} aria-hidden="true" className={refresh.isPending ? 'animate-spin' : ''} /> Refresh
                     </Button>
                 )}
@@ -144,11 +153,5 @@ function SourceCard({ source }: { source: Source }) {
 }
 
 function told(counts: Counts | null): string {
-    if (counts === null) return 'nothing has changed';
-    const parts = [
-        [counts.added, 'added'],
-        [counts.changed, 'changed'],
-        [counts.removed, 'removed'],
-    ].filter(([count]) => count !== 0);
-    return parts.length === 0 ? 'nothing has changed' : parts.map(([count, what]) => `${count} ${what}`).join(', ');
+    return counts === null ? 'nothing has changed' : countsOf(counts).toLowerCase();
 }

@@ -6,6 +6,7 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { FormProblem } from '@/components/Field';
 import { useRota } from '@/features/sheet/RotaContext';
+import { JobProgress } from '@/features/jobs/JobProgress';
 import { BulkPreview } from './BulkPreview';
 import { changeOf, ChangeFields, NOTHING, type ChangeValues } from './ChangeFields';
 import type { BulkAction } from './TableBar';
@@ -66,7 +67,7 @@ export function BulkDialog({ start, names, onClose, onDone }: Props) {
     };
     const title = action === 'cells' ? `Paste into ${some(events.length)}` : `${TITLES[action]}: ${some(events.length)}`;
     return (
-        <Dialog open onOpenChange={(open) => !open && !carryOut.isPending && onClose()} title={title} wide about={rows === undefined ? undefined : 'This is what would happen. Nothing is changed yet.'}>
+        <Dialog open onOpenChange={(open) => !open && onClose()} title={title} wide about={rows === undefined ? undefined : 'This is what would happen. Nothing is changed yet.'}>
             {action !== 'cells' && action !== 'delete' && rows === undefined && <ChangeFields action={action} values={values} onChange={setValues} problem={problem} />}
             {start.kind === 'cells' && start.note !== '' && <p className="mb-2 text-pin-ink">{start.note}</p>}
             {preview.isPending && (
@@ -84,9 +85,9 @@ export function BulkDialog({ start, names, onClose, onDone }: Props) {
                 </div>
             )}
             {carryOut.isPending && (
-                <p role="status" className="mt-3 border-l-[3px] border-line pl-2 text-soft">
-                    {some(doable.length)}… It is done as a whole or not at all, also if you leave this page.
-                </p>
+                <div className="mt-3">
+                    <JobProgress job={carryOut.job} what={some(doable.length)} />
+                </div>
             )}
             <div className="mt-4 flex flex-wrap gap-2">
                 {rows === undefined ? (
@@ -107,8 +108,8 @@ export function BulkDialog({ start, names, onClose, onDone }: Props) {
                         )}
                     </>
                 )}
-                <Button look="quiet" disabled={carryOut.isPending} onClick={onClose}>
-                    Leave it
+                <Button look="quiet" onClick={onClose}>
+                    {carryOut.isPending ? 'Go on meanwhile' : 'Cancel'}
                 </Button>
             </div>
         </Dialog>

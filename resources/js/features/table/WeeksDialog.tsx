@@ -114,7 +114,7 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
                         </Button>
                     )}
                     <Button look="quiet" onClick={onClose}>
-                        Leave it
+                        Cancel
                     </Button>
                 </div>
             </form>

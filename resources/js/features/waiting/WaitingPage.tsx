@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState, type ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
@@ -8,6 +9,8 @@ import { Empty, Failed, Loading } from '@/components/States';
 import { LEVELS } from '@/api/generated/words';
 import { GIVABLE } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
+import { JobsList } from '@/features/jobs/JobsList';
+import { jobsQuery } from '@/features/jobs/jobs';
 import { formatMoment } from '@/time/dates';
 import { useWaiting, useWaitingActions } from './useWaiting';
 
@@ -15,12 +18,13 @@ import { useWaiting, useWaitingActions } from './useWaiting';
 export function WaitingPage() {
     const waiting = useWaiting();
     const { answer, seen } = useWaitingActions();
+    const jobs = useQuery(jobsQuery).data ?? [];
     if (waiting.isError) return <Failed error={waiting.error} retry={() => void waiting.refetch()} />;
     if (waiting.data === undefined) return <Loading what="what waits for you" />;
     const { invitations, requests, answers } = waiting.data;
     return (
-        <Page title="For you" about="Calendars that were shared with you, and what others ask of you.">
-            {invitations.length + requests.length + answers.length === 0 && (
+        <Page title="For you" about="Calendars that were shared with you, what others ask of you, and your own long work.">
+            {invitations.length + requests.length + answers.length + jobs.length === 0 && (
                 <Empty title="Nothing waits for you">
                     Find more calendars in the{' '}
                     <Link to="/calendars" search={{ in: 'directory' }} className="underline">
@@ -28,6 +32,11 @@ export function WaitingPage() {
                     </Link>
                     .
                 </Empty>
+            )}
+            {jobs.length > 0 && (
+                <Section title="Your long work">
+                    <JobsList />
+                </Section>
             )}
             {requests.length > 0 && (
                 <Section title="Asked of you">

@@ -1,0 +1,24 @@
+<?php
+
+namespace App\Jobs;
+
+/** What is done in the background for somebody who waits for it, or goes on with something else. */
+enum JobKind: string
+{
+    case Import = 'import';
+    case Bulk = 'bulk';
+    case Subscribe = 'subscribe';
+    case Refresh = 'refresh';
+    case Export = 'export';
+
+    /** Whether it waits for somebody else's server: those are done by workers of their own, so that they hold up nothing else. */
+    public function fetches(): bool
+    {
+        return $this === self::Subscribe || $this === self::Refresh;
+    }
+
+    public function queue(): string
+    {
+        return $this->fetches() ? 'fetch-now' : 'work';
+    }
+}
