@@ -12,6 +12,7 @@ use App\Imports\BringIn;
 use App\Jobs\JobKind;
 use App\Jobs\JobRunner;
 use App\Occurrences\OccurrenceIndex;
+use App\Organisation\Organisation;
 use App\Participants\PeopleAtAddresses;
 use App\Sources\RefreshNow;
 use App\Sources\Subscribe;
@@ -41,6 +42,7 @@ final class RotaServiceProvider extends ServiceProvider
     {
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
+        $this->app->scoped(Organisation::class);
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
         $this->app->when(JobRunner::class)->needs('$works')->give(self::WORKS);
     }

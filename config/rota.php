@@ -29,6 +29,8 @@ return [
         'key_days' => 2,
         /* Long work that has ended, and what came of it. */
         'job_days' => 7,
+        /* Who came in and who could not. */
+        'sign_in_days' => 180,
     ],
 
     'jobs' => [

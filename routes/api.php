@@ -27,6 +27,7 @@ use App\History\OperationsController;
 use App\Imports\ImportsController;
 use App\Jobs\JobsController;
 use App\OneLine\LineController;
+use App\Organisation\OrganisationController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
 use App\Overlays\SheetController;
@@ -35,6 +36,7 @@ use App\Pins\PinsController;
 use App\Preparation\TasksController;
 use App\Recurrence\RepeatController;
 use App\Rooms\RoomsController;
+use App\SecondFactor\SecondFactorController;
 use App\Sources\SourcesController;
 use App\Table\TableController;
 use App\Upkeep\HealthController;
@@ -51,9 +53,15 @@ Route::put('session/password-link', [SessionController::class, 'setPassword'])->
 
 Route::middleware('auth')->group(function (): void {
     Route::put('session/password', [SessionController::class, 'changePassword'])->middleware('throttle:sign-in');
+    Route::get('session/second-factor', [SecondFactorController::class, 'show']);
+    Route::post('session/second-factor', [SecondFactorController::class, 'store'])->middleware('throttle:sign-in');
+    Route::put('session/second-factor', [SecondFactorController::class, 'confirm'])->middleware('throttle:sign-in');
+    Route::delete('session/second-factor', [SecondFactorController::class, 'destroy'])->middleware('throttle:sign-in');
+    Route::post('session/second-factor/codes', [SecondFactorController::class, 'codes'])->middleware('throttle:sign-in');
     Route::get('session/devices', [DevicesController::class, 'index']);
     Route::delete('session/devices', [DevicesController::class, 'others']);
     Route::delete('session/devices/{device}', [DevicesController::class, 'one'])->where('device', '[0-9a-f]{24}');
+    Route::delete('people/{id}/second-factor', [SecondFactorController::class, 'endOf']);
     Route::delete('people/{id}/sessions', [DevicesController::class, 'person']);
     Route::patch('session/person', [SessionController::class, 'update']);
     Route::get('changes', [ChangesController::class, 'show']);
@@ -69,6 +77,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('people/{id}/kept', [PeopleController::class, 'kept']);
     Route::post('people/{id}/departure', [PeopleController::class, 'depart']);
     Route::delete('people/{id}/departure', [PeopleController::class, 'return']);
+    Route::get('organisation', [OrganisationController::class, 'show']);
+    Route::patch('organisation', [OrganisationController::class, 'update']);
     Route::get('log', [ChangeLogController::class, 'organisation']);
     Route::post('log/{id}/revert', [ChangeLogController::class, 'revertOrganisation']);
 
@@ -152,6 +162,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('overlays/{slug}/restore', [OverlaysController::class, 'restore']);
     Route::get('overlays/{slug}/grants', [OverlaySharingController::class, 'index']);
     Route::put('overlays/{slug}/grants', [OverlaySharingController::class, 'put']);
+    Route::get('overlays/{slug}/log', [ChangeLogController::class, 'overlay']);
     Route::put('overlays/{slug}/keeper', [OverlaySharingController::class, 'handOver']);
 
     Route::get('feeds', [FeedsController::class, 'index']);

@@ -3,8 +3,11 @@
 namespace App\Access;
 
 use App\Calendars\Calendar;
+use App\ChangeLog\SignInLog;
 use App\Directory\Person;
+use App\Organisation\Organisation;
 use App\Overlays\Overlay;
+use App\SecondFactor\SecondFactors;
 use Illuminate\Contracts\Auth\Factory;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Collection;
@@ -22,7 +25,7 @@ final class CurrentViewer
     /** @var ?Collection<int, AccessibleCalendar> */
     private ?Collection $calendars = null;
 
-    public function __construct(private readonly Factory $auth, private readonly AccessReader $reader)
+    public function __construct(private readonly Factory $auth, private readonly AccessReader $reader, private readonly Organisation $organisation, private readonly SecondFactors $factors, private readonly SignInLog $looks)
     {
     }
 
@@ -57,8 +60,13 @@ final class CurrentViewer
         if ($as === null) {
             return $this->perspective ??= new Perspective($this->viewer(), $this->calendars());
         }
-        $other = $this->reader->viewer(Person::query()->where('status', 'active')->findOrFail($as));
+        $person = Person::query()->where('status', 'active')->findOrFail($as);
+        $other = $this->reader->viewer($person);
         $managed = $this->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->level() === Level::Manage);
+
+        if ($managed->isNotEmpty()) {
+            $this->looks->lookedAs($this->person(), $person);
+        }
 
         return new Perspective($other, $this->reader->calendars($other)->intersectByKeys($managed), true, looker: $this->perspective());
     }
@@ -95,6 +103,9 @@ final class CurrentViewer
     {
         if (! $this->person()->isAdministrator()) {
             throw new AccessDeniedHttpException('Administrators of the organisation do this.');
+        }
+        if ($this->organisation->settings()->administratorsNeedSecondFactor && ! $this->factors->has($this->person())) {
+            throw new AccessDeniedHttpException('Your organisation asks its administrators for a second factor. Set it up under your name first.');
         }
     }
 

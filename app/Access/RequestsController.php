@@ -5,6 +5,7 @@ namespace App\Access;
 use App\Changes\Change;
 use App\Directory\Person;
 use App\Letters\Letter;
+use App\Organisation\Organisation;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -29,7 +30,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 ])]
 final class RequestsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly AccessReader $reader)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly AccessReader $reader, private readonly Organisation $organisation)
     {
     }
 
@@ -45,8 +46,11 @@ final class RequestsController
             'message' => ['sometimes', 'nullable', 'string', 'max:500'],
         ], ['message.max' => 'A message has at most 500 characters.']);
         $level = Level::from($input['level']);
-        if (! Asking::may($found->level(), $level)) {
-            throw ValidationException::withMessages(['level' => "You have {$found->level()->label()} here; ask for more than that, up to Change."]);
+        $most = $this->organisation->settings()->mayAskFor;
+        if (! Asking::may($found->level(), $level, $most)) {
+            throw ValidationException::withMessages(['level' => $most === Level::None
+                ? 'Your organisation does not let people ask for access. Speak to whoever keeps the calendar.'
+                : "You have {$found->level()->label()} here; ask for more than that, up to {$most->label()}."]);
         }
         $person = $this->viewer->person();
         $calendar = $found->calendar;

@@ -6,6 +6,7 @@ use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Directory\Person;
 use App\Events\TargetCalendar;
+use App\Organisation\Organisation;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\BulkChange;
 use PinnedRota\Core\Events\Event;
@@ -24,7 +25,7 @@ use PinnedRota\Core\Time\Zone;
 /** Reads the cells of one row, as they are typed or pasted, as a change of its event. */
 final class Cells
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly TargetCalendar $targets)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly TargetCalendar $targets, private readonly Organisation $organisation)
     {
     }
 
@@ -64,7 +65,7 @@ final class Cells
     {
         $event = $series->master ?? $series->overrides[0];
         try {
-            [$start, $end] = WhenText::read($text, $event->timing->start, $event->timing->end, $wall);
+            [$start, $end] = WhenText::read($text, $event->timing->start, $event->timing->end, $wall, $this->organisation->settings()->habits);
             $timing = ($start->equals($event->timing->start) ? $event->timing : $event->timing->startingAt($start))->endingAt($end);
             $moved = $event->with(timing: $timing->repeating($event->recurrenceId === null ? RecurrenceShift::of($event->timing->recurrence, $event->timing->start, $start) : new RecurrenceSet));
         } catch (InvalidTime|InvalidRule $problem) {

@@ -5,6 +5,7 @@ namespace App\ChangeLog;
 use App\Calendars\Calendar;
 use App\Directory\Group;
 use App\Directory\Person;
+use App\Overlays\Overlay;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use Spatie\Activitylog\Models\Activity;
@@ -77,8 +78,42 @@ final class ChangeLog
         }
     }
 
+    /**
+     * What the organisation decides.
+     *
+     * @param  array<string, mixed>  $before  by name, as it was decided
+     * @param  array<string, mixed>  $after
+     */
+    public static function organisation(Person $by, array $before, array $after): void
+    {
+        self::write('organisation', $by, $by, 'organisation', ['before' => $before, 'after' => $after]);
+    }
+
+    public static function overlay(Overlay $overlay, Person $by, Subject $subject, Level $before, Level $after): void
+    {
+        if ($before !== $after) {
+            self::write('overlay', $overlay, $by, 'access', ['subject' => ['kind' => $subject->kind->value, 'id' => $subject->id], 'before' => $before->value, 'after' => $after->value, 'why' => '']);
+        }
+    }
+
+    public static function overlayKeeper(Overlay $overlay, Person $by, Subject $before, Subject $after): void
+    {
+        self::write('overlay', $overlay, $by, 'keeper', [
+            'before' => ['kind' => $before->kind->value, 'id' => $before->id], 'after' => ['kind' => $after->kind->value, 'id' => $after->id],
+        ]);
+    }
+
+    /**
+     * @param  'signed in'|'failed to sign in'|'looked as'  $event
+     * @param  array<string, string>  $properties
+     */
+    public static function signIn(Person $person, string $event, array $properties): void
+    {
+        self::write('sign-ins', $person, $person, $event, $properties);
+    }
+
     /** @param  array<string, mixed>  $properties */
-    private static function write(string $log, Calendar|Group|Person $subject, Person $by, string $event, array $properties): void
+    private static function write(string $log, Calendar|Group|Overlay|Person $subject, Person $by, string $event, array $properties): void
     {
         Activity::query()->create([
             'log_name' => $log, 'description' => '', 'event' => $event,

@@ -8,6 +8,7 @@ use App\Calendars\Calendar;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 use Spatie\Activitylog\Models\Activity;
@@ -40,17 +41,31 @@ final class ChangeLogController
         return $this->page($request, $this->ofCalendar($calendar));
     }
 
-    #[OA\Get(path: '/log', operationId: 'listLog', summary: 'Who changed what of people and groups; for administrators.', tags: ['directory'],
-        parameters: [new OA\QueryParameter(name: 'before', required: false, description: 'The id of an entry; older ones are told', schema: new OA\Schema(type: 'integer'))],
+    #[OA\Get(path: '/log', operationId: 'listLog', summary: 'Who changed what of people, groups and what the organisation decides, or who signed in; for administrators.', tags: ['directory'],
+        parameters: [
+            new OA\QueryParameter(name: 'before', required: false, description: 'The id of an entry; older ones are told', schema: new OA\Schema(type: 'integer')),
+            new OA\QueryParameter(name: 'of', required: false, description: 'What is told of; changes where nothing is said', schema: new OA\Schema(type: 'string', enum: ['changes', 'sign-ins'])),
+        ],
         responses: [new Answers(LogEntryData::class, 'Newest first, 50 at a time', many: true)])]
     public function organisation(Request $request): JsonResponse
     {
         $this->viewer->demandAdministrator();
+        $of = $request->validate(['of' => ['sometimes', Rule::in(['changes', 'sign-ins'])]])['of'] ?? 'changes';
 
-        return $this->page($request, Activity::query()->where('log_name', 'organisation'));
+        return $this->page($request, Activity::query()->where('log_name', $of === 'changes' ? 'organisation' : 'sign-ins'));
     }
 
-    #[OA\Post(path: '/log/{id}/revert', operationId: 'revertChange', summary: 'Takes a change of who is in a group back; for administrators.', tags: ['directory'],
+    #[OA\Get(path: '/overlays/{slug}/log', operationId: 'listOverlayLog', summary: 'Who shared an overlay with whom; for those who manage it.', tags: ['overlays'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'before', required: false, description: 'The id of an entry; older ones are told', schema: new OA\Schema(type: 'integer'))],
+        responses: [new Answers(LogEntryData::class, 'Newest first, 50 at a time', many: true)])]
+    public function overlay(Request $request, string $slug): JsonResponse
+    {
+        $overlay = $this->viewer->overlay($slug, Level::Manage);
+
+        return $this->page($request, Activity::query()->where('log_name', 'overlay')->where('subject_type', $overlay->getMorphClass())->where('subject_id', $overlay->id));
+    }
+
+    #[OA\Post(path: '/log/{id}/revert', operationId: 'revertChange', summary: 'Takes a change of groups, or of what the organisation decides, back; for administrators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         responses: [new Answers(LogEntryData::class, 'The log', many: true)])]
     public function revertOrganisation(Request $request, int $id): JsonResponse

@@ -18,8 +18,13 @@ final class LogEntry
         'opening_view' => 'opening view', 'free_categories' => 'added categories', 'offered' => 'on everyone’s list',
     ];
 
+    private const DECIDED = [
+        'administratorsNeedSecondFactor' => 'administrators need a second factor', 'plainHttp' => 'webcal addresses without encryption', 'dayFirst' => 'the day before the month in dates',
+        'morning' => 'the morning begins', 'evening' => 'the evening begins', 'mayAskFor' => 'people may ask for',
+    ];
+
     /** Events that can be taken back from the log. */
-    public const REVERTABLE = ['access', 'settings', 'keeper', 'archived', 'brought back', 'member', 'group'];
+    public const REVERTABLE = ['access', 'settings', 'keeper', 'archived', 'brought back', 'member', 'group', 'organisation'];
 
     /**
      * @param  Collection<int, Activity>  $entries
@@ -35,7 +40,7 @@ final class LogEntry
             at: (string) $entry->created_at?->toIso8601ZuluString(),
             by: $people[$entry->causer_id] ?? 'Somebody who has left',
             words: self::words($entry, $names),
-            revertable: in_array($entry->event, self::REVERTABLE, true),
+            revertable: in_array($entry->event, self::REVERTABLE, true) && $entry->log_name !== 'overlay',
         ))->values()->all();
     }
 
@@ -71,9 +76,22 @@ final class LogEntry
                 $told['after'] === null => "group “{$told['before']}” deleted",
                 default => "group “{$told['before']}” renamed to “{$told['after']}”",
             },
+            'organisation' => implode('; ', array_map(static fn (string $name): string => self::DECIDED[$name].': from '.self::decided($name, $told['before'][$name]).' to '.self::decided($name, $told['after'][$name]), array_keys($told['after']))),
+            'signed in' => "signed in from {$told['from']}, {$told['agent']}",
+            'failed to sign in' => "failed to sign in from {$told['from']}, {$told['agent']}",
+            'looked as' => "looked at the rota as {$told['as']}",
             'feed' => "feed link “{$told['name']}” ".($told['made'] ? 'made' : 'revoked'),
             'person' => $told['name'].': '.implode('; ', array_map(static fn (string $name): string => str_replace('_', ' ', $name).' from '.self::value($told['before'][$name] ?? null).' to '.self::value($told['after'][$name]), array_keys($told['after']))),
             default => 'the calendar was '.$entry->event,
+        };
+    }
+
+    private static function decided(string $name, mixed $value): string
+    {
+        return match ($name) {
+            'morning', 'evening' => sprintf('%d:%02d', intdiv((int) $value, 60), (int) $value % 60),
+            'mayAskFor' => Level::from($value)->label(),
+            default => self::value($value),
         };
     }
 

@@ -10,6 +10,7 @@ use App\Directory\GroupChanges;
 use App\Directory\GroupMembers;
 use App\Directory\Person;
 use App\Directory\Subjects;
+use App\Organisation\Organisation;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
@@ -20,7 +21,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 /** Takes changes back by making the opposite change, by the same rules and written to the log like any other. */
 final class LogReversal
 {
-    public function __construct(private readonly Sharing $sharing, private readonly CalendarChanges $changes, private readonly GroupMembers $members, private readonly GroupChanges $groups)
+    public function __construct(private readonly Sharing $sharing, private readonly CalendarChanges $changes, private readonly GroupMembers $members, private readonly GroupChanges $groups, private readonly Organisation $organisation)
     {
     }
 
@@ -42,6 +43,7 @@ final class LogReversal
     {
         $told = $entry->properties;
         match ($entry->event) {
+            'organisation' => $this->organisation->put($told['before'], $by),
             'member' => $this->members->put(
                 Group::query()->findOrFail($entry->subject_id),
                 $told['kind'] === 'person' ? Person::query()->findOrFail($told['id']) : Group::query()->findOrFail($told['id']),

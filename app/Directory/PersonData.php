@@ -7,6 +7,7 @@ final readonly class PersonData
 {
     /**
      * @param  list<WorkingSpanData>  $workingHours
+     * @param  bool  $needsSecondFactor  Whether they are no administrator until they have set one up
      */
     public function __construct(
         public int $id,
@@ -16,11 +17,12 @@ final readonly class PersonData
         public string $role,
         public string $post,
         public array $workingHours,
+        public bool $needsSecondFactor,
     ) {
     }
 
-    public static function of(Person $person): self
+    public static function of(Person $person, bool $needsSecondFactor): self
     {
-        return new self($person->id, $person->name, $person->email, $person->timezone, $person->role, $person->post, WorkingSpanData::ofPerson($person));
+        return new self($person->id, $person->name, $person->email, $person->timezone, $person->role, $person->post, WorkingSpanData::ofPerson($person), $needsSecondFactor);
     }
 }

@@ -3,8 +3,11 @@
 namespace App\Directory;
 
 use App\Api\Answers;
+use App\ChangeLog\SignInLog;
 use App\Changes\Change;
 use App\Letters\PasswordLetter;
+use App\Organisation\Organisation;
+use App\SecondFactor\SecondFactors;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -24,13 +27,17 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'email', type: 'string'),
     new OA\Property(property: 'token', type: 'string'),
     new OA\Property(property: 'password', type: 'string'),
+    new OA\Property(property: 'code', type: 'string', nullable: true, description: 'What the second factor shows, or a recovery code; of those who have one'),
 ])]
 final class SessionController
 {
     /** In seconds. */
     private const BETWEEN_LETTERS = 300;
 
-    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes)
+    /** So many wrong codes of a second factor in the same time. */
+    private const CODES = 5;
+
+    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes, private readonly SecondFactors $factors, private readonly Organisation $organisation, private readonly SignInLog $log)
     {
     }
 
@@ -44,22 +51,26 @@ final class SessionController
     #[OA\Post(path: '/session', operationId: 'signIn', summary: 'Signs in.', tags: ['session'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], properties: [
             new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string'),
+            new OA\Property(property: 'code', type: 'string', nullable: true, description: 'What the second factor shows, or a recovery code; of those who have one'),
             new OA\Property(property: 'stay', type: 'boolean', description: 'Whether this browser stays signed in after it was closed'),
         ])),
         responses: [new Answers(SessionData::class, 'The session')])]
     public function store(Request $request): JsonResponse
     {
-        $credentials = $request->validate(['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200'], 'stay' => ['sometimes', 'boolean']]);
-        $stay = (bool) ($credentials['stay'] ?? false);
-        unset($credentials['stay']);
-        if (! Auth::guard('web')->attempt($credentials + ['status' => 'active'], $stay)) {
-            // Somebody whom nobody here knows is told no sooner than somebody whose password is another.
-            if (! Person::query()->where('email', $credentials['email'])->where('status', 'active')->exists()) {
-                Hash::make($credentials['password']);
+        $credentials = $request->validate(['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200'], 'stay' => ['sometimes', 'boolean'], 'code' => ['sometimes', 'nullable', 'string', 'max:40']]);
+        $person = Person::query()->where('email', $credentials['email'])->where('status', 'active')->first();
+        // Somebody whom nobody here knows is told no sooner than somebody whose password is another.
+        $known = $person?->password === null ? Hash::make($credentials['password']) : $person->password;
+        if (! Hash::check($credentials['password'], $known) || $person?->password === null) {
+            if ($person !== null) {
+                $this->log->failed($person, $request);
             }
             throw ValidationException::withMessages(['password' => 'This address and password do not belong together.']);
         }
+        $this->demandSecondFactor($person, $credentials['code'] ?? null, $request);
+        Auth::guard('web')->login($person, (bool) ($credentials['stay'] ?? false));
         $request->session()->regenerate();
+        $this->log->came($person, $request);
 
         return new JsonResponse($this->session($request));
     }
@@ -136,11 +147,14 @@ final class SessionController
             'email' => ['required', 'string', 'max:190'],
             'token' => ['required', 'string', 'max:200'],
             'password' => ['required', 'string', 'max:200', Password::min(10)],
+            'code' => ['sometimes', 'nullable', 'string', 'max:40'],
         ], ['password.required' => 'Choose a password.', 'password.min' => 'A password has at least 10 characters.']);
         $person = Person::query()->where('email', $input['email'])->where('status', 'active')->first();
         if ($person === null || ! WelcomeLink::holds($person, $input['token'])) {
             throw ValidationException::withMessages(['token' => 'This link does not hold any more. Ask for a new one below.']);
         }
+        // A letter is one factor, and the password that is set by it no other.
+        $this->demandSecondFactor($person, $input['code'] ?? null, $request);
         DB::transaction(function () use ($person, $input): void {
             WelcomeLink::end($person);
             $person->forceFill(['password' => $input['password']])->save();
@@ -149,14 +163,41 @@ final class SessionController
         });
         Auth::guard('web')->login($person);
         $request->session()->regenerate();
+        $this->log->came($person, $request);
 
         return new JsonResponse($this->session($request));
     }
 
+    /**
+     * The password is right, and is known to be: what is missing is told.
+     *
+     * @throws ValidationException where somebody who has a second factor does not show it
+     */
+    private function demandSecondFactor(Person $person, ?string $code, Request $request): void
+    {
+        if (! $this->factors->has($person)) {
+            return;
+        }
+        if ($code === null || trim($code) === '') {
+            throw ValidationException::withMessages(['code' => 'Enter what your authenticator shows, or a recovery code.']);
+        }
+        $key = "second-factor:{$person->id}";
+        if (RateLimiter::tooManyAttempts($key, self::CODES)) {
+            throw ValidationException::withMessages(['code' => 'Too many tries. Wait a few minutes.']);
+        }
+        if (! $this->factors->takes($person, $code)) {
+            RateLimiter::hit($key, self::BETWEEN_LETTERS);
+            $this->log->failed($person, $request);
+            throw ValidationException::withMessages(['code' => 'This is not what it shows now, or it was used already.']);
+        }
+        RateLimiter::clear($key);
+    }
+
     private function session(Request $request): SessionData
     {
-        $person = $request->user();
+        $person = Auth::guard('web')->user();
+        $needs = $person instanceof Person && $person->isAdministrator() && $this->organisation->settings()->administratorsNeedSecondFactor && ! $this->factors->has($person);
 
-        return new SessionData($person instanceof Person ? PersonData::of($person) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null);
+        return new SessionData($person instanceof Person ? PersonData::of($person, $needs) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null);
     }
 }

@@ -5,6 +5,7 @@ namespace App\Find;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Http\Rules\ZoneName;
+use App\Organisation\Organisation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -21,13 +22,13 @@ final class FindController
             new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which days are told', schema: new OA\Schema(type: 'string')),
         ],
         responses: [new Answers(FoundData::class, 'The best first, at most 20')])]
-    public function index(Request $request, CurrentViewer $viewer, EventSearch $search): JsonResponse
+    public function index(Request $request, CurrentViewer $viewer, EventSearch $search, Organisation $organisation): JsonResponse
     {
         $input = $request->validate(['q' => ['present', 'nullable', 'string', 'max:200'], 'tz' => ['required', 'string', new ZoneName]]);
         $zone = Zone::of($input['tz']);
         $words = (string) $input['q'];
         $today = new LocalDateTime($zone->toLocal(now()->getTimestamp()));
 
-        return new JsonResponse(new FoundData(DateWords::read($words, $today)?->toDate(), $search->find($words, $viewer->perspective(), $zone)));
+        return new JsonResponse(new FoundData(DateWords::read($words, $today, $organisation->settings()->habits->dayFirst)?->toDate(), $search->find($words, $viewer->perspective(), $zone)));
     }
 }

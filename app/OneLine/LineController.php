@@ -5,6 +5,7 @@ namespace App\OneLine;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Http\Rules\ZoneName;
+use App\Organisation\Organisation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -21,7 +22,7 @@ final class LineController
             new OA\QueryParameter(name: 'plain[]', required: false, description: 'Pieces that are to be left in the title', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
         ],
         responses: [new Answers(UnderstoodLineData::class, 'What was understood')])]
-    public function show(Request $request, CurrentViewer $viewer, LineVocabulary $vocabulary, LikelyCalendar $likely): JsonResponse
+    public function show(Request $request, CurrentViewer $viewer, LineVocabulary $vocabulary, LikelyCalendar $likely, Organisation $organisation): JsonResponse
     {
         $input = $request->validate([
             'line' => ['required', 'string', 'max:500'], 'tz' => ['required', 'string', new ZoneName],
@@ -29,7 +30,7 @@ final class LineController
         ]);
         $words = $vocabulary->of($viewer);
         $now = new LocalDateTime(Zone::of($input['tz'])->toLocal(now()->getTimestamp()));
-        $is = OneLineReader::read($input['line'], $words, $now, plain: array_values($input['plain'] ?? []));
+        $is = OneLineReader::read($input['line'], $words, $now, $organisation->settings()->habits, plain: array_values($input['plain'] ?? []));
 
         return new JsonResponse(UnderstoodLineData::of($is, $words, $is->calendar ?? $likely->for($viewer, $is->title, $is->categories)));
     }

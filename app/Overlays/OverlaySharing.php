@@ -4,6 +4,7 @@ namespace App\Overlays;
 
 use App\Access\GrantRecord;
 use App\Access\Stewardship;
+use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use App\Directory\Person;
 use PinnedRota\Core\Access\Level;
@@ -33,6 +34,7 @@ final class OverlaySharing
     {
         $this->stewardship->guard(function () use ($overlay, $to, $stays, $by): void {
             $from = $overlay->keeper();
+            ChangeLog::overlayKeeper($overlay, $by, $from, $to);
             $overlay->update(['keeper_kind' => $to->kind, 'keeper_id' => $to->id, 'version' => $overlay->version + 1]);
             $this->put($overlay, $from, $stays, $by);
             // The new keeper manages as such: what they were given before says no more.
@@ -44,6 +46,8 @@ final class OverlaySharing
     private function put(Overlay $overlay, Subject $to, Level $level, Person $by): void
     {
         $key = ['on_kind' => 'overlay', 'on_id' => $overlay->id, 'subject_kind' => $to->kind->value, 'subject_id' => $to->id ?? 0];
+        $before = GrantRecord::query()->where($key)->first()->level ?? Level::None;
+        ChangeLog::overlay($overlay, $by, $to, $before, $level);
         $level === Level::None
             ? GrantRecord::query()->where($key)->delete()
             : GrantRecord::query()->updateOrCreate($key, ['level' => $level, 'given_by' => $by->id]);

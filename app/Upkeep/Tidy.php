@@ -11,6 +11,7 @@ use App\Imports\Import;
 use App\Jobs\BackgroundJob;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Spatie\Activitylog\Models\Activity;
 
 /** Ends what has had its life, as config/rota.php says how long that is: nothing here grows without end. */
 final class Tidy
@@ -27,6 +28,7 @@ final class Tidy
             'changes of what is gone' => DB::table('series_changes')->where('deleted', true)->where('changed_at', '<', now()->subDays((int) config('rota.keep.deleted_days')))->delete(),
             'keys of what was done' => DB::table('idempotency_keys')->where('created_at', '<', now()->subDays((int) config('rota.keep.key_days')))->delete(),
             'jobs' => BackgroundJob::query()->where('ended_at', '<', now()->subDays((int) config('rota.keep.job_days')))->delete(),
+            'sign-ins' => (int) Activity::query()->where('log_name', 'sign-ins')->where('created_at', '<', now()->subDays((int) config('rota.keep.sign_in_days')))->delete(),
             'files that were made' => $this->madeFiles(),
             'files that were looked at' => $this->importFiles(),
             'files of what is gone' => $this->attachmentFiles(),

@@ -45,20 +45,19 @@ final class OneLineReader
 
     private bool $wholeDays = false;
 
-    /** @param  bool  $dayFirst  whether `2/11` is the second of November */
-    private function __construct(private readonly Line $line, private readonly LocalDateTime $now, private readonly bool $dayFirst)
+    private function __construct(private readonly Line $line, private readonly LocalDateTime $now, private readonly Habits $habits)
     {
     }
 
     /**
      * @param  LocalDateTime  $now  on the wall of the writer
-     * @param  bool  $dayFirst  whether `2/11` is the second of November
+     * @param  Habits  $habits  of the writer’s organisation
      * @param  list<string>  $plain  pieces that are to be left in the title
      */
-    public static function read(string $text, Vocabulary $words, LocalDateTime $now, bool $dayFirst = true, array $plain = []): Understood
+    public static function read(string $text, Vocabulary $words, LocalDateTime $now, Habits $habits = new Habits, array $plain = []): Understood
     {
         $line = new Line($text, $plain);
-        $reader = new self($line, $now, $dayFirst);
+        $reader = new self($line, $now, $habits);
         $names = new NameReader($line, $words);
         $names->marks();
         $provisional = $private = false;
@@ -89,7 +88,7 @@ final class OneLineReader
 
     private function dayOf(string $words, ?int $from = null): ?int
     {
-        return DateWords::read($words, $from === null ? $this->now : new LocalDateTime($from * CivilDate::SECONDS_PER_DAY), $this->dayFirst)?->day();
+        return DateWords::read($words, $from === null ? $this->now : new LocalDateTime($from * CivilDate::SECONDS_PER_DAY), $this->habits->dayFirst)?->day();
     }
 
     private function repeats(): void
@@ -164,6 +163,14 @@ final class OneLineReader
         $this->line->take(PieceKind::Time, self::edge("(?:from\\s|at\\s)?(?<from>{$time})\\s?(?:-|–|—)\\s?(?<to>{$time})"), $hours, 1);
         $this->line->take(PieceKind::Time, self::edge("from\\s(?<from>{$time})\\s(?:to|until|till)\\s(?<to>{$time})"), $hours, 1);
         $this->line->take(PieceKind::Time, self::edge("(?<from>(?:[01]?\\d|2[0-4])(?:[:.][0-5]\\d(?:\\s?[ap]m)?|\\s?[ap]m)|noon|midday)\\s(?:to|until|till)\\s(?<to>{$time})"), $hours, 1);
+        // Right after a day alone: “morning prayers” are a title.
+        if ($this->day !== null && $this->from === null && ! $this->wholeDays) {
+            $this->line->take(PieceKind::Time, '/(?<=\x01),?\s(?:in\sthe\s)?(?<part>morning|evening)(?![\p{L}\p{N}])/ui', function (array $found): bool {
+                $this->from = mb_strtolower($found['part']) === 'morning' ? $this->habits->morning : $this->habits->evening;
+
+                return true;
+            }, 1);
+        }
         // With “at”, in figures that can be nothing else, or alone after a day: “fri 9”.
         foreach ([
             self::edge("(?:at|from)\\s(?<time>{$time})"),

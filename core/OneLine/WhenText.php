@@ -20,18 +20,19 @@ final class WhenText
      * @param  EventTime  $start  of the event as it is
      * @param  EventTime  $end  exclusive
      * @param  Zone  $wall  on whose wall the text is meant
+     * @param  Habits  $habits  of the writer’s organisation
      * @return array{EventTime, EventTime} start and end (exclusive), in the zone of the event where it has one
      *
      * @throws InvalidTime where the text says no time, or more than one
      */
-    public static function read(string $text, EventTime $start, EventTime $end, Zone $wall, bool $dayFirst = true): array
+    public static function read(string $text, EventTime $start, EventTime $end, Zone $wall, Habits $habits = new Habits): array
     {
         $onWall = $start->kind === TimeKind::Zoned ? $start->inZone($wall) : $start;
         $midnight = new LocalDateTime($onWall->local->day() * 86_400);
-        $is = self::understood($text, $midnight, $dayFirst);
+        $is = self::understood($text, $midnight, $habits);
         // From a time of one day to a time of another: each side says its own.
         if ($is === null && preg_match('/^(.+\d)\s(?:to|until|till|-|–|—)\s(.+)$/ui', trim($text), $sides) === 1) {
-            [$from, $to] = [self::understood($sides[1], $midnight, $dayFirst), self::understood($sides[2], $midnight, $dayFirst)];
+            [$from, $to] = [self::understood($sides[1], $midnight, $habits), self::understood($sides[2], $midnight, $habits)];
             if ($from?->start !== null && $to?->start !== null && ! $from->allDay && ! $to->allDay && $start->kind !== TimeKind::Date) {
                 $make = self::maker($start, $wall);
 
@@ -60,9 +61,9 @@ final class WhenText
     }
 
     /** What a text means, where it is a time and nothing else. */
-    private static function understood(string $text, LocalDateTime $midnight, bool $dayFirst): ?Understood
+    private static function understood(string $text, LocalDateTime $midnight, Habits $habits): ?Understood
     {
-        $is = OneLineReader::read(self::NONE.' '.trim($text), new Vocabulary([], [], [], [], []), $midnight, $dayFirst);
+        $is = OneLineReader::read(self::NONE.' '.trim($text), new Vocabulary([], [], [], [], []), $midnight, $habits);
 
         return $is->start === null || $is->end === null || $is->rule !== null || $is->title !== self::NONE ? null : $is;
     }

@@ -162,6 +162,14 @@ const OTHERS = [
     'PUT session/password-link' => [422, 422, 422],
     'PUT session/password' => [401, 422, 422],
     'PATCH session/person' => [401, 200, 200],
+    'GET session/second-factor' => [401, 200, 200],
+    'POST session/second-factor' => [401, 422, 422],
+    'PUT session/second-factor' => [401, 422, 422],
+    'DELETE session/second-factor' => [401, 422, 422],
+    'POST session/second-factor/codes' => [401, 422, 422],
+    'DELETE people/{id}/second-factor' => [401, 403, 409],
+    'GET organisation' => [401, 403, 200],
+    'PATCH organisation' => [401, 403, 412],
     'GET session/devices' => [401, 200, 200],
     'DELETE session/devices' => [401, 204, 204],
     'DELETE session/devices/{device}' => [401, 404, 404],
@@ -215,7 +223,7 @@ const OTHERS = [
 ];
 
 /** Those on overlays have a table of their own in OverlayAccessTest. */
-const ON_OVERLAYS = ['PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'GET overlays/{slug}/grants', 'PUT overlays/{slug}/grants', 'PUT overlays/{slug}/keeper'];
+const ON_OVERLAYS = ['GET overlays/{slug}/log', 'PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'GET overlays/{slug}/grants', 'PUT overlays/{slug}/grants', 'PUT overlays/{slug}/keeper'];
 
 const LEVELS = [Level::None, Level::BusyTimes, Level::See, Level::Add, Level::Change, Level::Manage];
 

@@ -12,6 +12,7 @@ const OVERLAY_OPERATIONS = [
     'PUT /overlays/{slug}' => [404, 403, 200, 200],
     'GET /overlays/{slug}/grants' => [404, 403, 403, 200],
     'PUT /overlays/{slug}/grants' => [404, 403, 403, 200],
+    'GET /overlays/{slug}/log' => [404, 403, 403, 200],
     'PUT /overlays/{slug}/keeper' => [404, 403, 403, 200],
     'DELETE /overlays/{slug}' => [404, 403, 403, 204],
     'POST /overlays/{slug}/restore' => [404, 404, 404, 200],

@@ -38,7 +38,12 @@ test('an import of 600 events whose worker is killed in the middle leaves nothin
     config(['queue.default' => 'database']);
     $job = $this->as($this->ada, 'POST', "/imports/{$import->id}/apply")->assertStatus(202)->json('id');
     $worker = Elsewhere::work('work');
-    try { Elsewhere::middle($worker, $this->written, 50, 600); } catch (Throwable $e) { dump(DB::table('background_jobs')->get()->map(fn($j)=>[$j->state,$j->problem,$j->attempts])->all(), DB::table('jobs')->get()->all()); throw $e; }
+    try {
+        Elsewhere::middle($worker, $this->written, 50, 600);
+    } catch (Throwable $e) {
+        dump(DB::table('background_jobs')->get()->map(fn ($j) => [$j->state, $j->problem, $j->attempts])->all(), DB::table('jobs')->get()->all());
+        throw $e;
+    }
     $worker->signal(SIGKILL);
     $worker->wait();
     ($this->nothing)();

@@ -93,6 +93,18 @@ function steps(): array
             fn () => null,
             fn () => expect(array_column(DB::select('SHOW INDEX FROM occurrences WHERE Key_name = "occurrences_window"'), 'Column_name'))->toBe(['calendar_id', 'span', 'starts_at', 'ends_at', 'event_id', 'series_id', 'recurrence_id']),
         ],
+        '2026_11_26_000015_organisation_decides' => [
+            fn () => null,
+            function (): void {
+                // Nothing is decided, and nobody has a second factor; what is of a person goes with them.
+                expect(DB::table('organisation_settings')->count())->toBe(0);
+                $person = DB::table('people')->insertGetId(['name' => 'Dan', 'email' => 'dan@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('second_factors')->insert(['person_id' => $person, 'secret' => 'x']);
+                DB::table('recovery_codes')->insert(['person_id' => $person, 'digest' => str_repeat('a', 64)]);
+                DB::table('people')->delete($person);
+                expect([DB::table('second_factors')->count(), DB::table('recovery_codes')->count()])->toBe([0, 0]);
+            },
+        ],
     ];
 }
 

@@ -1,6 +1,7 @@
 <?php
 
 use PinnedRota\Core\OneLine\ClockWords;
+use PinnedRota\Core\OneLine\Habits;
 use PinnedRota\Core\OneLine\OneLineReader;
 use PinnedRota\Core\OneLine\Piece;
 use PinnedRota\Core\OneLine\Understood;
@@ -23,7 +24,7 @@ function vocabulary(): Vocabulary
 /** @param  list<string>  $plain */
 function understood(string $line, bool $dayFirst = true, array $plain = [], string $now = NOW): Understood
 {
-    return OneLineReader::read($line, vocabulary(), LocalDateTime::parse($now), $dayFirst, $plain);
+    return OneLineReader::read($line, vocabulary(), LocalDateTime::parse($now), new Habits($dayFirst), $plain);
 }
 
 /** What was understood, in one line: title | when | repeat | at place | #categories | with people | for groups | by whom | on which calendar. */

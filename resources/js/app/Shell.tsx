@@ -45,7 +45,7 @@ export function Shell() {
                         <Icon size={18} strokeWidth={1.8} aria-hidden="true" />
                         {label}
                         {to === WAITING.to && working && (
-                            <span className="absolute bottom-4 left-2 size-2.5 animate-spin rounded-full border-2 border-pin-ink border-t-transparent motion-reduce:animate-none">
+                            <span className="absolute top-2 left-2 size-2.5 animate-spin rounded-full border-2 border-pin-ink border-t-transparent motion-reduce:animate-none">
                                 <span className="sr-only">, at work</span>
                             </span>
                         )}

@@ -12,7 +12,7 @@ export function JobProgress({ job, what }: { job: Job | null; what: string }) {
                 {wordsOf(job, what)}
                 {job !== null && job.id !== null && <span className="block text-xs">You can leave this page: it goes on, and its end is told under “For you”.</span>}
             </p>
-            {known && <progress aria-label={what} className="h-2 w-40 accent-(--ink)" value={job.done} max={job.total} />}
+            {known && <progress aria-label={what} className="h-2.5 w-40 appearance-none border border-ink bg-sheet [&::-moz-progress-bar]:bg-ink [&::-webkit-progress-bar]:bg-sheet [&::-webkit-progress-value]:bg-ink" value={job.done} max={job.total} />}
             {job !== null && job.id !== null && (
                 <Button disabled={cancel.isPending || cancel.isSuccess} onClick={() => cancel.mutate(job)}>
                     {cancel.isPending || cancel.isSuccess ? 'Breaking it off…' : 'Break it off'}

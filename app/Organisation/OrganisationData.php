@@ -1,0 +1,41 @@
+<?php
+
+namespace App\Organisation;
+
+use PinnedRota\Core\Access\Level;
+
+/** What the organisation decides. */
+final readonly class OrganisationData
+{
+    /**
+     * @param  bool  $plainHttp  Whether a webcal: address may be fetched without encryption
+     * @param  bool  $dayFirst  Whether 2/11 is the second of November
+     * @param  string  $morning  When what is “in the morning” begins, such as 09:00
+     * @param  string  $evening  The same of “in the evening”
+     * @param  Level  $mayAskFor  The highest level that people may ask for; none where nobody asks
+     */
+    public function __construct(
+        public bool $administratorsNeedSecondFactor,
+        public bool $plainHttp,
+        public bool $dayFirst,
+        public string $morning,
+        public string $evening,
+        public Level $mayAskFor,
+        public int $version,
+    ) {
+    }
+
+    public static function of(Organisation $organisation): self
+    {
+        $is = $organisation->settings();
+
+        return new self(
+            $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->evening), $is->mayAskFor, $organisation->version(),
+        );
+    }
+
+    private static function clock(int $minutes): string
+    {
+        return sprintf('%02d:%02d', intdiv($minutes, 60), $minutes % 60);
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Organisation;
+
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\OneLine\Habits;
+
+/** What an organisation decides for all of its people. What it has not decided is as it is here. */
+final readonly class OrganisationSettings
+{
+    /**
+     * @param  bool  $administratorsNeedSecondFactor  whether an administrator without a second factor is none
+     * @param  bool  $plainHttp  whether an address that does not say how it is fetched (webcal:) may be fetched without encryption
+     * @param  Level  $mayAskFor  the highest level that people may ask for; None where nobody asks
+     */
+    public function __construct(
+        public bool $administratorsNeedSecondFactor = false,
+        public bool $plainHttp = false,
+        public Habits $habits = new Habits,
+        public Level $mayAskFor = Level::Change,
+    ) {
+    }
+
+    /**
+     * @param  array<string, mixed>  $stored  by name; what is not there, or is none of what can be decided, is as it is by itself
+     */
+    public static function fromArray(array $stored): self
+    {
+        $known = new self;
+        $bool = static fn (string $name, bool $default): bool => is_bool($stored[$name] ?? null) ? $stored[$name] : $default;
+        $minutes = static fn (string $name, int $default): int => is_int($stored[$name] ?? null) && $stored[$name] >= 0 && $stored[$name] < 1440 ? $stored[$name] : $default;
+        $level = is_string($stored['mayAskFor'] ?? null) ? Level::tryFrom($stored['mayAskFor']) : null;
+
+        return new self(
+            $bool('administratorsNeedSecondFactor', $known->administratorsNeedSecondFactor),
+            $bool('plainHttp', $known->plainHttp),
+            new Habits($bool('dayFirst', $known->habits->dayFirst), $minutes('morning', $known->habits->morning), $minutes('evening', $known->habits->evening)),
+            $level === null || $level === Level::Manage ? $known->mayAskFor : $level,
+        );
+    }
+
+    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, evening: int, mayAskFor: string} */
+    public function toArray(): array
+    {
+        return [
+            'administratorsNeedSecondFactor' => $this->administratorsNeedSecondFactor,
+            'plainHttp' => $this->plainHttp,
+            'dayFirst' => $this->habits->dayFirst,
+            'morning' => $this->habits->morning,
+            'evening' => $this->habits->evening,
+            'mayAskFor' => $this->mayAskFor->value,
+        ];
+    }
+}
