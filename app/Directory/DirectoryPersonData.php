@@ -23,10 +23,11 @@ final readonly class DirectoryPersonData
         public ?string $invitedAt,
         public array $workingHours,
         public array $groups,
+        public bool $hasSecondFactor,
     ) {
     }
 
-    /** @param  Person  $person  with their groups */
+    /** @param  Person  $person  with their groups and second factor */
     public static function of(Person $person): self
     {
         return new self(
@@ -41,6 +42,7 @@ final readonly class DirectoryPersonData
             invitedAt: $person->invited_at?->toIso8601ZuluString(),
             workingHours: WorkingSpanData::ofPerson($person),
             groups: $person->groups->sortBy('name')->map(static fn (Group $group): GroupWithinData => new GroupWithinData($group->id, $group->name))->values()->all(),
+            hasSecondFactor: $person->secondFactor?->confirmed_at !== null,
         );
     }
 }

@@ -44,7 +44,7 @@ final class PeopleController
         $this->viewer->demandAdministrator();
         $input = $request->validate(['q' => ['sometimes', 'nullable', 'string', 'max:200'], 'status' => ['sometimes', 'nullable', Rule::in(['active', 'suspended', 'left'])], 'page' => ['sometimes', 'integer', 'min:1']]);
         $people = Person::searched((string) ($input['q'] ?? ''))->when($input['status'] ?? null, fn ($query, string $status) => $query->where('status', $status))
-            ->with('groups')->orderBy('name')->orderBy('id')->paginate(self::PAGE, page: (int) ($input['page'] ?? 1));
+            ->with(['groups', 'secondFactor'])->orderBy('name')->orderBy('id')->paginate(self::PAGE, page: (int) ($input['page'] ?? 1));
 
         return new JsonResponse(new PeopleData($people->total(), $people->lastPage(), array_map(DirectoryPersonData::of(...), array_values($people->items()))));
     }
@@ -175,6 +175,6 @@ final class PeopleController
 
     private function tell(Person $person): DirectoryPersonData
     {
-        return DirectoryPersonData::of($person->refresh()->load('groups'));
+        return DirectoryPersonData::of($person->refresh()->load(['groups', 'secondFactor']));
     }
 }

@@ -2,8 +2,10 @@
 
 namespace App\Directory;
 
+use App\SecondFactor\SecondFactor;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Foundation\Auth\User;
 use Illuminate\Support\Carbon;
 
@@ -49,6 +51,12 @@ final class Person extends User
     public function groups(): BelongsToMany
     {
         return $this->belongsToMany(Group::class, 'group_person', 'person_id', 'group_id');
+    }
+
+    /** @return HasOne<SecondFactor, $this> */
+    public function secondFactor(): HasOne
+    {
+        return $this->hasOne(SecondFactor::class);
     }
 
     public function isAdministrator(): bool

@@ -94,7 +94,7 @@ final class SessionController
     public function changePassword(Request $request): Response
     {
         $input = $request->validate([
-            'current' => ['required', 'string', 'current_password:web'],
+            'current' => ['bail', 'required', 'string', 'max:200', 'current_password:web'],
             'password' => ['required', 'string', 'max:200', Password::min(10), 'different:current'],
         ], [
             'current.current_password' => 'This is not your present password.',

@@ -109,7 +109,7 @@ final class SecondFactorController
 
     private function demandPassword(Request $request): void
     {
-        $request->validate(['password' => ['required', 'string', 'max:200', 'current_password:web']], ['password.required' => 'Enter your password.', 'password.current_password' => 'This is not your password.']);
+        $request->validate(['password' => ['bail', 'required', 'string', 'max:200', 'current_password:web']], ['password.required' => 'Enter your password.', 'password.current_password' => 'This is not your password.']);
     }
 
     private function isNeeded(Person $person): bool

@@ -53,7 +53,7 @@ final class SourcesController
             'mark' => ['required', Rule::enum(Mark::class)],
         ], ['url.required' => 'Enter the address of a calendar.', 'name.required' => 'Give the calendar a name.']);
         try {
-            $input['url'] = $rules->parse($input['url'])['url'];
+            ['url' => $input['url'], 'plain' => $input['plain']] = $rules->parse($input['url']);
         } catch (UnsafeAddress $problem) {
             throw ValidationException::withMessages(['url' => $problem->getMessage()]);
         }

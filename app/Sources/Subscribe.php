@@ -8,6 +8,7 @@ use App\Changes\Change;
 use App\Jobs\JobOutcome;
 use App\Jobs\JobRun;
 use App\Jobs\Work;
+use App\Organisation\Organisation;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\ICalendar\NotICalendar;
@@ -15,18 +16,18 @@ use PinnedRota\Core\ICalendar\NotICalendar;
 /** Subscribes to an outside address, if there is a calendar at it: a new one of ours, with all that is there. */
 final class Subscribe implements Work
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Fetcher $fetcher, private readonly SourceRefresher $refresher)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Fetcher $fetcher, private readonly SourceRefresher $refresher, private readonly Organisation $organisation)
     {
     }
 
     public function carryOut(JobRun $run): JobOutcome
     {
         try {
-            $document = $this->fetcher->fetch($run->input['url']);
+            [$url, $document] = $this->fetch($run->input['url'], $run->input['plain'] ?? null);
             $run->progress->demandWanted();
 
-            return $run->finish(function () use ($run, $document): JobOutcome {
-                $source = $this->source($run->input);
+            return $run->finish(function () use ($run, $url, $document): JobOutcome {
+                $source = $this->source(['url' => $url] + $run->input);
                 $refresh = $this->refresher->take($source, $document, $run->progress->at(...));
                 Change::ofAccess();
 
@@ -36,6 +37,25 @@ final class Subscribe implements Work
             throw ValidationException::withMessages(['url' => $problem->getMessage()]);
         } catch (NotICalendar) {
             throw ValidationException::withMessages(['url' => 'What this address answers with is not an iCalendar document.']);
+        }
+    }
+
+    /**
+     * @param  ?string  $plain  the same without encryption, where the address does not say how it is fetched
+     * @return array{string, FetchedDocument} the address that answered, and with what
+     *
+     * @throws FetchFailed
+     */
+    private function fetch(string $url, ?string $plain): array
+    {
+        try {
+            return [$url, $this->fetcher->fetch($url)];
+        } catch (FetchFailed $problem) {
+            if ($plain === null || ! $this->organisation->settings()->plainHttp) {
+                throw $problem;
+            }
+
+            return [$plain, $this->fetcher->fetch($plain)];
         }
     }
 

@@ -24,12 +24,14 @@ final readonly class AddressRules
     }
 
     /**
-     * @return array{scheme: string, host: string, port: int, url: string} the parts, and the address as it is to be fetched
+     * @return array{scheme: string, host: string, port: int, url: string, plain: ?string} the parts, the address as it is to be
+     *     fetched, and where it does not say how (webcal:), the same without encryption
      *
      * @throws UnsafeAddress
      */
     public function parse(string $address): array
     {
+        $saysHow = preg_match('#^webcal://#i', trim($address)) !== 1;
         $address = preg_replace('#^webcals?://#i', 'https://', trim($address)) ?? '';
         if (preg_match('/[\s\x00-\x1f]/', $address) === 1) {
             throw new UnsafeAddress('There is a space in this address.');
@@ -48,12 +50,15 @@ final readonly class AddressRules
         $host = $this->host($parts['host']);
         $written = str_contains($host, ':') ? "[{$host}]" : $host;
 
+        // Put together again from what was judged, so that nothing else is dialled.
+        $rest = $written.(isset($parts['port']) ? ":{$parts['port']}" : '').($parts['path'] ?? '/').(isset($parts['query']) ? "?{$parts['query']}" : '');
+
         return [
             'scheme' => $scheme,
             'host' => $host,
             'port' => $parts['port'] ?? ($scheme === 'https' ? 443 : 80),
-            // Put together again from what was judged, so that nothing else is dialled.
-            'url' => "{$scheme}://{$written}".(isset($parts['port']) ? ":{$parts['port']}" : '').($parts['path'] ?? '/').(isset($parts['query']) ? "?{$parts['query']}" : ''),
+            'url' => "{$scheme}://{$rest}",
+            'plain' => $saysHow ? null : "http://{$rest}",
         ];
     }
 

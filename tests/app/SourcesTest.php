@@ -2,6 +2,7 @@
 
 use App\Events\EventRecord;
 use App\Events\Write\EventsChanged;
+use App\Organisation\Organisation;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
 use App\Sources\SourceRefresher;
@@ -88,6 +89,19 @@ test('faults of the far side are told where the address was entered', function (
     ['/faults/page', 'What this address answers with is not an iCalendar document.'],
     ['/faults/redirect', 'This address leads inside a private network and is not fetched.'],
 ]);
+
+test('an address that does not say how it is fetched is fetched without encryption where the organisation lets it be', function () {
+    $webcal = str_replace('http:', 'webcal:', ($this->far)('/switch/a.ics?events=one'));
+    ($this->subscribe)('', ['url' => $webcal])->assertJsonPath('state', 'failed')->assertJsonPath('problem.errors.0.field', 'url');
+    app(Organisation::class)->put(['plainHttp' => true], $this->ada);
+    $this->app->forgetScopedInstances();
+    ($this->subscribe)('', ['url' => $webcal])->assertJsonPath('state', 'done');
+    // What answered is what is fetched from then on.
+    expect(Source::query()->sole()->url)->toBe(($this->far)('/switch/a.ics?events=one'));
+    // One that says that it is encrypted is never fetched otherwise.
+    ($this->subscribe)('', ['url' => str_replace('webcal:', 'https:', $webcal)])->assertJsonPath('state', 'failed');
+    ($this->subscribe)('', ['url' => str_replace('webcal:', 'webcals:', $webcal)])->assertJsonPath('state', 'failed');
+});
 
 test('a far side that is slow is given up', function () {
     config(['rota.sources.timeout_seconds' => 1]);

@@ -106,13 +106,13 @@ const entries = [
 
 test('the change log offers to take back what can be, at the log that it stands in', async () => {
     const asked = fakeServer(() => ({ body: entries }));
-    const { unmount } = render(<LogList />, { wrapper: withQueries().wrapper });
+    const { unmount } = render(<LogList of={{ kind: 'organisation' }} />, { wrapper: withQueries().wrapper });
     await screen.findByText('group “Yard” deleted');
     expect(screen.getAllByRole('button').map((each) => each.getAttribute('aria-label'))).toEqual(['Take back: group “Yard” deleted']);
     press('Take back: group “Yard” deleted');
     await waitFor(() => expect(asked.some(({ method, path }) => method === 'POST' && path === '/log/9/revert')).toBe(true));
     unmount();
-    render(<LogList slug="slip" />, { wrapper: withQueries().wrapper });
+    render(<LogList of={{ kind: 'calendar', slug: 'slip' }} />, { wrapper: withQueries().wrapper });
     await screen.findByText('feed link “The hall” made');
     press('Take back: group “Yard” deleted');
     await waitFor(() => expect(asked.at(-1)?.path).toMatch(/^\/calendars\/slip\/log/));
@@ -121,6 +121,6 @@ test('the change log offers to take back what can be, at the log that it stands 
 
 test('an empty log says so', async () => {
     fakeServer(() => ({ body: [] }));
-    show(<LogList />);
+    show(<LogList of={{ kind: 'organisation' }} />);
     expect(await screen.findByText('Nothing has been changed yet.')).toBeDefined();
 });

@@ -3,6 +3,7 @@ import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type 
 import { useQuery } from '@tanstack/react-query';
 import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
+import { SecondFactorNotice } from '@/features/second-factor/SecondFactorNotice';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
 import { useChanges } from './useChanges';
 
@@ -21,10 +22,11 @@ const WAITING: Place = { to: '/waiting', label: 'For you', icon: Flag };
 /** The frame of every page: the rail at the side, or at the foot of a narrow screen. */
 export function Shell() {
     useChanges();
+    const person = usePerson();
     const jobs = useQuery(jobsQuery).data ?? [];
     const working = jobs.some((job) => !isEnded(job));
     const waiting = useWaitingCount() + jobs.filter(isEnded).length;
-    const places = [...PLACES, ...(usePerson().role === 'administrator' ? [PEOPLE] : []), WAITING];
+    const places = [...PLACES, ...(person.role === 'administrator' ? [PEOPLE] : []), WAITING];
     return (
         <div className="flex h-full flex-col-reverse sm:flex-row">
             <nav aria-label="Places" className="z-20 flex shrink-0 border-line bg-paper max-sm:justify-around max-sm:border-t sm:w-15 sm:flex-col sm:items-center sm:gap-1 sm:border-r">
@@ -58,8 +60,11 @@ export function Shell() {
                     </Link>
                 ))}
             </nav>
-            <div className="min-h-0 min-w-0 flex-1">
-                <Outlet />
+            <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+                {person.needsSecondFactor && <SecondFactorNotice />}
+                <div className="min-h-0 flex-1">
+                    <Outlet />
+                </div>
             </div>
         </div>
     );

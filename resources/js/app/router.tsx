@@ -27,6 +27,7 @@ export const calendarRoute = createRoute({ getParentRoute: () => root, path: '/c
 const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', component: lazyRouteComponent(() => import('@/features/feeds/FeedsPage'), 'FeedsPage') });
 const groups = createRoute({ getParentRoute: () => root, path: '/groups', component: lazyRouteComponent(() => import('@/features/directory/GroupsPage'), 'GroupsPage') });
 const people = createRoute({ getParentRoute: () => root, path: '/people', component: lazyRouteComponent(() => import('@/features/people/PeoplePage'), 'PeoplePage') });
+const organisation = createRoute({ getParentRoute: () => root, path: '/organisation', component: lazyRouteComponent(() => import('@/features/organisation/OrganisationPage'), 'OrganisationPage') });
 const waiting = createRoute({ getParentRoute: () => root, path: '/waiting', component: lazyRouteComponent(() => import('@/features/waiting/WaitingPage'), 'WaitingPage') });
 const text = (value: unknown) => (typeof value === 'string' || typeof value === 'number' ? String(value) : '');
 // Drawn by the gate itself: whoever comes by it is not signed in yet.
@@ -37,7 +38,7 @@ const password = createRoute({
 });
 const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage') });
 
-export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups, people, waiting, password]) });
+export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups, people, organisation, waiting, password]) });
 
 declare module '@tanstack/react-router' {
     interface Register {

@@ -135,7 +135,7 @@ export function CalendarPage() {
             )}
             {manages && (
                 <Section title="Change log" about="Who changed what of access and settings. What can be taken back is taken back from here.">
-                    <LogList slug={calendar.slug} />
+                    <LogList of={{ kind: 'calendar', slug: calendar.slug }} />
                 </Section>
             )}
             {handing && <HandOverDialog calendar={calendar} onClose={() => setHanding(false)} />}

@@ -9,18 +9,32 @@ import { formatMoment } from '@/time/dates';
 
 type Entry = Schemas['LogEntry'];
 
+/** Of what a log tells. */
+type LogOf = { kind: 'calendar' | 'overlay'; slug: string } | { kind: 'organisation' | 'sign-ins' };
+
+function entriesOf(of: LogOf, signal: AbortSignal): Promise<Entry[]> {
+    switch (of.kind) {
+        case 'calendar':
+            return answered(api.GET('/calendars/{slug}/log', { params: { path: { slug: of.slug } }, signal }));
+        case 'overlay':
+            return answered(api.GET('/overlays/{slug}/log', { params: { path: { slug: of.slug } }, signal }));
+        default:
+            return answered(api.GET('/log', { params: { query: { of: of.kind === 'sign-ins' ? 'sign-ins' : 'changes' } }, signal }));
+    }
+}
+
 /** Who changed what and when, newest first; what can be taken back is taken back from here. */
-export function LogList({ slug }: { /** Of a calendar; without one, of people and groups. */ slug?: string }) {
-    const log = useQuery({
-        queryKey: queryKeys.log(slug),
-        queryFn: ({ signal }) => answered(slug === undefined ? api.GET('/log', { signal }) : api.GET('/calendars/{slug}/log', { params: { path: { slug } }, signal })),
-    });
-    const revert = useAction(({ id }: Entry) => answered(slug === undefined ? api.POST('/log/{id}/revert', { params: { path: { id } } }) : api.POST('/calendars/{slug}/log/{id}/revert', { params: { path: { slug, id } } })), { onDone: (_, entry) => void toast(`Taken back: ${entry.words}.`) });
+export function LogList({ of }: { of: LogOf }) {
+    const log = useQuery({ queryKey: queryKeys.log(of), queryFn: ({ signal }) => entriesOf(of, signal) });
+    const revert = useAction(
+        ({ id }: Entry) => answered(of.kind === 'calendar' ? api.POST('/calendars/{slug}/log/{id}/revert', { params: { path: { slug: of.slug, id } } }) : api.POST('/log/{id}/revert', { params: { path: { id } } })),
+        { onDone: (_, entry) => void toast(`Taken back: ${entry.words}.`) },
+    );
     if (log.isError) return <Failed error={log.error} retry={() => void log.refetch()} />;
     if (log.data === undefined) return <Loading what="the change log" />;
-    if (log.data.length === 0) return <p className="text-soft">Nothing has been changed yet.</p>;
+    if (log.data.length === 0) return <p className="text-soft">{of.kind === 'sign-ins' ? 'Nobody has signed in yet.' : 'Nothing has been changed yet.'}</p>;
     return (
-        <ol aria-label="Change log" className="max-h-96 overflow-y-auto border-t border-line">
+        <ol aria-label={of.kind === 'sign-ins' ? 'Sign-ins' : 'Change log'} className="max-h-96 overflow-y-auto border-t border-line">
             {log.data.map((entry) => (
                 <li key={entry.id} className="flex items-baseline gap-3 border-b border-line py-1.5">
                     <time dateTime={entry.at} className="w-28 shrink-0 text-soft">

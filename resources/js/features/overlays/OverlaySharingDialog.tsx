@@ -12,6 +12,7 @@ import { Failed, Loading } from '@/components/States';
 import { LEVELS, OVERLAY_LEVELS } from '@/api/generated/words';
 import type { Level } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
+import { LogList } from '@/features/changelog/LogList';
 import { SubjectPicker, type Entry } from '@/features/directory/SubjectPicker';
 import type { Overlay } from './useOverlays';
 
@@ -89,6 +90,10 @@ export function OverlaySharingDialog({ overlay, onClose }: { overlay: Overlay; o
                             </li>
                         ))}
                     </ul>
+                    <details>
+                        <summary className="cursor-pointer text-soft">Change log</summary>
+                        <LogList of={{ kind: 'overlay', slug: overlay.slug }} />
+                    </details>
                 </div>
             )}
         </Dialog>

@@ -1,3 +1,4 @@
+import { Link } from '@tanstack/react-router';
 import { Plus } from 'lucide-react';
 import { useDeferredValue, useState } from 'react';
 import { Button } from '@/components/Button';
@@ -35,6 +36,9 @@ function People() {
             about="Everybody who can come in. Whoever leaves hands over what they keep in the same step, so that nothing is left alone."
             actions={
                 <>
+                    <Link to="/organisation" className="mr-2 underline">
+                        What the organisation decides
+                    </Link>
                     <Button onClick={() => setDoing('table')}>From a table…</Button>
                     <Button look="primary" onClick={() => setDoing('adding')}>
                         <Plus size={15} aria-hidden="true" /> Add somebody
@@ -103,7 +107,7 @@ function People() {
                 <CategoriesPanel calendar={null} />
             </Section>
             <Section title="Change log" about="Who changed what of people and groups.">
-                <LogList />
+                <LogList of={{ kind: 'organisation' }} />
             </Section>
             {doing === 'adding' && <PersonDialog person={null} onClose={() => setDoing('nothing')} />}
             {doing === 'table' && <PeopleTableDialog onClose={() => setDoing('nothing')} />}

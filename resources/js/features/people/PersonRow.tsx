@@ -7,7 +7,7 @@ import { usePeopleActions, type DirectoryPerson } from './usePeople';
 
 /** A person with what can be done about them. */
 export function PersonRow({ person }: { person: DirectoryPerson }) {
-    const { invite, suspend, signOut, comeBack } = usePeopleActions();
+    const { invite, suspend, signOut, comeBack, endFactor } = usePeopleActions();
     const [doing, setDoing] = useState<'nothing' | 'changing' | 'leaving'>('nothing');
     const done = () => setDoing('nothing');
     return (
@@ -21,6 +21,7 @@ export function PersonRow({ person }: { person: DirectoryPerson }) {
             </span>
             <span className="flex flex-wrap gap-1.5 text-xs">
                 {person.role === 'administrator' && <Tag>administrator</Tag>}
+                {person.hasSecondFactor && <Tag>second factor</Tag>}
                 {person.status !== 'active' && <Tag>{person.status}</Tag>}
                 {person.status === 'active' && !person.hasComeIn && <Tag>{person.invitedAt === null ? 'not invited yet' : `invited ${formatMoment(person.invitedAt)}`}</Tag>}
             </span>
@@ -41,6 +42,11 @@ export function PersonRow({ person }: { person: DirectoryPerson }) {
                         {person.status === 'active' && (
                             <Button look="quiet" onClick={() => signOut.mutate(person)} aria-label={`Sign ${person.name} out everywhere`}>
                                 Sign out
+                            </Button>
+                        )}
+                        {person.hasSecondFactor && (
+                            <Button look="quiet" disabled={endFactor.isPending} onClick={() => endFactor.mutate(person)} aria-label={`${person.name} has lost the second factor`}>
+                                Lost the second factor
                             </Button>
                         )}
                         <Button look="quiet" onClick={() => setDoing('leaving')} aria-label={`${person.name} has left`}>

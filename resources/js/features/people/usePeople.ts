@@ -37,5 +37,8 @@ export function usePeopleActions() {
     const signOut = useAction((person: DirectoryPerson) => answered(api.DELETE('/people/{id}/sessions', { params: { path: { id: person.id } } })), {
         onDone: (_, person) => toast(`${person.name} is signed out everywhere.`),
     });
-    return { invite, suspend, signOut, comeBack };
+    const endFactor = useAction((person: DirectoryPerson) => answered(api.DELETE('/people/{id}/second-factor', { params: { path: { id: person.id } } })), {
+        onDone: (_, person) => toast(`${person.name} signs in by the password alone until they set up another.`),
+    });
+    return { invite, suspend, signOut, comeBack, endFactor };
 }

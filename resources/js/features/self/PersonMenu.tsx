@@ -7,6 +7,7 @@ import { lazily } from '@/components/lazily';
 
 const PasswordDialog = lazily(() => import('./PasswordDialog'), 'PasswordDialog');
 const DevicesDialog = lazily(() => import('./DevicesDialog'), 'DevicesDialog');
+const SecondFactorDialog = lazily(() => import('@/features/second-factor/SecondFactorDialog'), 'SecondFactorDialog');
 const SelfDialog = lazily(() => import('./SelfDialog'), 'SelfDialog');
 
 const ITEM = 'flex cursor-pointer items-center gap-2 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
@@ -24,6 +25,7 @@ export function PersonMenu() {
     const [password, setPassword] = useState(false);
     const [self, setSelf] = useState(false);
     const [devices, setDevices] = useState(false);
+    const [factor, setFactor] = useState(false);
     const initials = person.name.split(/[\s-]+/).map((word) => word[0]).join('').slice(0, 2);
     return (
         <>
@@ -55,6 +57,9 @@ export function PersonMenu() {
                         <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
                             Change your password…
                         </DropdownMenu.Item>
+                        <DropdownMenu.Item className={ITEM} onSelect={() => setFactor(true)}>
+                            Second factor…
+                        </DropdownMenu.Item>
                         <DropdownMenu.Item className={ITEM} onSelect={() => setDevices(true)}>
                             Where you are signed in…
                         </DropdownMenu.Item>
@@ -68,6 +73,7 @@ export function PersonMenu() {
                 </DropdownMenu.Portal>
             </DropdownMenu.Root>
             {devices && <DevicesDialog onClose={() => setDevices(false)} />}
+            {factor && <SecondFactorDialog onClose={() => setFactor(false)} />}
             {self && <SelfDialog onClose={() => setSelf(false)} />}
             <PasswordDialog open={password} onOpenChange={setPassword} />
         </>

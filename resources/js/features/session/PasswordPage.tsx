@@ -7,6 +7,7 @@ import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { FormProblem, TextField } from '@/components/Field';
+import { CodeField } from './CodeField';
 import { AskForLink } from './AskForLink';
 
 /** Where the link of a letter leads: a first password, or a new one, and then straight to what the letter was about. */
@@ -15,7 +16,8 @@ export function PasswordPage() {
     const navigate = useNavigate();
     const client = useQueryClient();
     const [password, setPassword] = useState('');
-    const set = useAction(() => answered(api.PUT('/session/password-link', { body: { email, token, password } })), {
+    const [code, setCode] = useState('');
+    const set = useAction(() => answered(api.PUT('/session/password-link', { body: { email, token, password, ...(code === '' ? {} : { code }) } })), {
         onDone: (session) => {
             client.removeQueries({ predicate: (query) => query.queryKey[0] !== queryKeys.session[0] });
             client.setQueryData(queryKeys.session, session);
@@ -45,7 +47,8 @@ export function PasswordPage() {
                     </p>
                     <input type="email" name="email" value={email} autoComplete="username" readOnly hidden />
                     <TextField label="New password" type="password" autoComplete="new-password" hint="At least 10 characters." value={password} error={problem?.field('password')} onChange={(event) => setPassword(event.target.value)} autoFocus />
-                    {problem !== null && problem.field('password') === undefined && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
+                    <CodeField code={code} problem={problem} onChange={setCode} />
+                    {problem !== null && problem.field('password') === undefined && problem.field('code') === undefined && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                     <Button type="submit" look="primary" className="py-1.5" disabled={set.isPending}>
                         Set it and come in
                     </Button>

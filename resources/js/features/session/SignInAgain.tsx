@@ -4,17 +4,19 @@ import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { FormProblem, TextField } from '@/components/Field';
+import { CodeField } from './CodeField';
 
 type Props = { person: Schemas['Person']; demo: Schemas['Demo'] | null; onBack: (session: Schemas['Session']) => void };
 
 /** Where the session has ended while somebody works: they sign in over it, and what was typed is still there. */
 export function SignInAgain({ person, demo, onBack }: Props) {
     const [password, setPassword] = useState('');
+    const [code, setCode] = useState('');
     const signIn = useAction(
         async () => {
             // The token against forged requests ended with the session; asking brings a new one.
             await answered(api.GET('/session'));
-            return answered(api.POST('/session', { body: { email: person.email, password } }));
+            return answered(api.POST('/session', { body: { email: person.email, password, ...(code === '' ? {} : { code }) } }));
         },
         { quiet: true, onDone: onBack },
     );
@@ -41,6 +43,7 @@ export function SignInAgain({ person, demo, onBack }: Props) {
                     hint={demo === null ? undefined : `In the demo everybody’s is “${demo.password}”.`}
                     onChange={(event) => setPassword(event.target.value)}
                 />
+                <CodeField code={code} problem={problem} onChange={setCode} />
                 {problem !== null && problem.fields.length === 0 && (
                     <FormProblem>
                         {problem.message} {problem.detail}

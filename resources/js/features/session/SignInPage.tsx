@@ -4,11 +4,13 @@ import { Button } from '@/components/Button';
 import { CheckField, FormProblem, TextField } from '@/components/Field';
 import { PinLogo } from '@/components/PinLogo';
 import { AskForLink } from './AskForLink';
+import { CodeField } from './CodeField';
 import { useSignIn } from './useSession';
 
 export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
+    const [code, setCode] = useState('');
     const [stay, setStay] = useState(false);
     const [forgotten, setForgotten] = useState(false);
     const signIn = useSignIn();
@@ -21,7 +23,7 @@ export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
                     className="flex flex-col gap-4 p-6 sm:p-8"
                     onSubmit={(event) => {
                         event.preventDefault();
-                        signIn.mutate({ email, password, stay });
+                        signIn.mutate({ email, password, stay, ...(code === '' ? {} : { code }) });
                     }}
                 >
                     <div className="flex items-center gap-3">
@@ -31,6 +33,7 @@ export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
                     <p className="text-soft">The calendars that everybody else lives by: built, shared, laid over each other.</p>
                     <TextField label="Your address" type="email" autoComplete="username" value={email} error={problem?.field('email')} onChange={(event) => setEmail(event.target.value)} required />
                     <TextField label="Password" type="password" autoComplete="current-password" value={password} error={problem?.field('password')} onChange={(event) => setPassword(event.target.value)} required />
+                    <CodeField code={code} problem={problem} onChange={setCode} />
                     <CheckField label="Stay signed in on this device" checked={stay} onChange={(event) => setStay(event.target.checked)} />
                     {problem !== null && problem.fields.length === 0 && (
                         <FormProblem>

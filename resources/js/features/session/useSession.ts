@@ -2,7 +2,6 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 
-
 export function useSession() {
     return useQuery({ queryKey: queryKeys.session, queryFn: ({ signal }) => answered(api.GET('/session', { signal })), staleTime: Infinity });
 }
@@ -17,7 +16,7 @@ export function usePerson(): Schemas['Person'] {
 export function useSignIn() {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: (credentials: { email: string; password: string; stay?: boolean }) => answered(api.POST('/session', { body: credentials })),
+        mutationFn: (credentials: { email: string; password: string; stay?: boolean; code?: string }) => answered(api.POST('/session', { body: credentials })),
         onSuccess: (session) => client.setQueryData(queryKeys.session, session),
     });
 }

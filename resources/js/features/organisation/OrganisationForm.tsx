@@ -1,0 +1,79 @@
+import { useState } from 'react';
+import { problemOf } from '@/api/useAction';
+import { LEVELS } from '@/api/generated/words';
+import { Button } from '@/components/Button';
+import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
+import { Section } from '@/components/Page';
+import type { Organisation, OrganisationInput, useOrganisation } from './useOrganisation';
+
+const ASKED_FOR = ['none', 'busy', 'see', 'add', 'change'] as const;
+
+type Props = { organisation: Organisation; save: ReturnType<typeof useOrganisation>['save'] };
+
+/** What the organisation decides, to be decided otherwise. */
+export function OrganisationForm({ organisation, save }: Props) {
+    const [input, setInput] = useState<OrganisationInput>({});
+    const is = { ...organisation, ...input };
+    const put = (part: OrganisationInput) => setInput({ ...input, ...part });
+    const problem = problemOf(save);
+    const lost = problem?.status === 412;
+    return (
+        <form
+            noValidate
+            onSubmit={(event) => {
+                event.preventDefault();
+                // Who was first is known by now: what is decided here goes on from that.
+                const version = lost ? (problem.current as Organisation).version : organisation.version;
+                save.mutate({ version, input });
+            }}
+        >
+            <Section title="Coming in" about="A second factor is a code from an authenticator, besides the password. Anybody can set one up under their own name.">
+                <CheckField label="Administrators need a second factor" checked={is.administratorsNeedSecondFactor} onChange={(event) => put({ administratorsNeedSecondFactor: event.target.checked })} />
+                {problem?.field('administratorsNeedSecondFactor') !== undefined && <FormProblem>{problem.field('administratorsNeedSecondFactor')}</FormProblem>}
+            </Section>
+            <Section title="Dates and hours" about="How a line is read that somebody types: “launch 2/11”, “rowing fri evening”.">
+                <div className="flex flex-wrap gap-3">
+                    <Field label="2/11 is" className="w-48">
+                        {(control) => (
+                            <select {...control} value={is.dayFirst ? 'day' : 'month'} onChange={(event) => put({ dayFirst: event.target.value === 'day' })}>
+                                <option value="day">2 November</option>
+                                <option value="month">11 February</option>
+                            </select>
+                        )}
+                    </Field>
+                    <TextField label="The morning begins" type="time" fieldClassName="w-40" value={is.morning} error={problem?.field('morning')} onChange={(event) => put({ morning: event.target.value })} />
+                    <TextField label="The evening begins" type="time" fieldClassName="w-40" value={is.evening} error={problem?.field('evening')} onChange={(event) => put({ evening: event.target.value })} />
+                </div>
+            </Section>
+            <Section title="Asking for access" about="Whoever sees something of a calendar can ask those who manage it for more.">
+                <Field label="At most for" className="w-48" error={problem?.field('mayAskFor')}>
+                    {(control) => (
+                        <select {...control} value={is.mayAskFor} onChange={(event) => put({ mayAskFor: event.target.value as (typeof ASKED_FOR)[number] })}>
+                            {ASKED_FOR.map((level) => (
+                                <option key={level} value={level}>
+                                    {level === 'none' ? 'Nothing: nobody asks' : LEVELS[level].name}
+                                </option>
+                            ))}
+                        </select>
+                    )}
+                </Field>
+            </Section>
+            <Section title="Addresses of others" about="An address that begins with webcal: does not say how it is fetched. It is tried with encryption first.">
+                <CheckField label="Fetch it without encryption where there is none" checked={is.plainHttp} onChange={(event) => put({ plainHttp: event.target.checked })} />
+            </Section>
+            {problem !== null && problem.fields.length === 0 && (
+                <FormProblem>
+                    {lost ? 'Somebody else has decided something since you came here. What you chose is kept: save it over theirs, or load the page again.' : `${problem.message} ${problem.detail}`}
+                </FormProblem>
+            )}
+            <div className="mt-3 mb-10 flex gap-2">
+                <Button type="submit" look="primary" disabled={save.isPending || Object.keys(input).length === 0}>
+                    Save
+                </Button>
+                <Button disabled={Object.keys(input).length === 0} onClick={() => setInput({})}>
+                    Cancel
+                </Button>
+            </div>
+        </form>
+    );
+}
