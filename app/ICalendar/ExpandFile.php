@@ -5,6 +5,7 @@ namespace App\ICalendar;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Window;
 use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\Recurrence\RuleExpander;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -35,7 +36,11 @@ final class ExpandFile extends FileCommand
         $window = new Window($from, $to, $zone);
         $rows = [];
         foreach ($series as $each) {
-            foreach ($each->occurrences($window->axisFrom, $window->axisTo) as $occurrence) {
+            $occurrences = $each->occurrences($window->axisFrom, $window->axisTo);
+            if (count($occurrences) >= RuleExpander::MAX_INSTANCES) {
+                $this->complain(sprintf('%s: more than %s times in these days; the first of them are told', $each->uid(), number_format(RuleExpander::MAX_INSTANCES)));
+            }
+            foreach ($occurrences as $occurrence) {
                 if ($window->holds($occurrence->start->kind, $occurrence->startSeconds, $occurrence->endSeconds)) {
                     $rows[] = [$this->instant($occurrence->start, $occurrence->startSeconds, $zone), $each->uid(), $this->row($occurrence, $each->uid(), $zone)];
                 }

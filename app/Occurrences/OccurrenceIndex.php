@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Series;
 
 /** Keeps the table of occurrences in step with events, within the transaction of each change. */
 final class OccurrenceIndex
@@ -20,6 +21,9 @@ final class OccurrenceIndex
     private const SERIES_AT_ONCE = 500;
 
     private const ROWS_AT_ONCE = 1000;
+
+    /** By so much of it, in seconds, is told that a series that repeats within days has too many times. */
+    private const PART = 31 * 86_400;
 
     public function __construct(private readonly EventTranslator $translator)
     {
@@ -107,6 +111,7 @@ final class OccurrenceIndex
     public function occurrencesOf(EventRecord $head, OccurrenceHorizon $horizon): array
     {
         [$from, $to] = $head->repeats ? [$horizon->from, $horizon->to] : self::EVER;
+        $series = $this->translator->times($head);
         $rows = array_map(fn (Occurrence $occurrence): array => [
             'calendar_id' => $head->calendar_id,
             'event_id' => $this->translator->rowOf($head, $occurrence->event)->id,
@@ -115,7 +120,7 @@ final class OccurrenceIndex
             'starts_at' => OccurrenceHorizon::stamp($occurrence->startSeconds),
             'ends_at' => OccurrenceHorizon::stamp($occurrence->endSeconds),
             'span' => OccurrenceSpan::of($occurrence->endSeconds - $occurrence->startSeconds),
-        ], $this->translator->times($head)->occurrences($from, $to));
+        ], $this->times($series, $from, $to));
         $everywhere = $rows;
         // A pin to the calendar that it is on by now says nothing more.
         foreach ($head->pins->where('calendar_id', '!=', $head->calendar_id) as $pin) {
@@ -123,6 +128,21 @@ final class OccurrenceIndex
         }
 
         return $everywhere;
+    }
+
+    /** @return list<Occurrence> all of them; or, where a part alone has more than the index takes, that part */
+    private function times(Series $series, int $from, int $to): array
+    {
+        $timing = $series->master?->timing;
+        if ($timing?->recurrence->repeatsWithinDays() === true) {
+            $begin = max($from, $timing->start->indexSeconds());
+            $part = $series->occurrences($begin, min($to, $begin + self::PART));
+            if (count($part) > OccurrenceHorizon::MOST_OF_ONE) {
+                return $part;
+            }
+        }
+
+        return $series->occurrences($from, $to);
     }
 
     /**

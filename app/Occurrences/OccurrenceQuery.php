@@ -8,6 +8,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PDO;
 use PinnedRota\Core\Events\IndexedOccurrence;
+use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Events\Window;
@@ -27,6 +28,15 @@ final class OccurrenceQuery
 
     /** Start and end on the index's axis; TO_SECONDS of MariaDB says that of 1970-01-01. */
     public const TIMES = 'TO_SECONDS(o.starts_at) - 62167219200 AS starts, TO_SECONDS(o.ends_at) - 62167219200 AS ends';
+
+    /** So many rows of one window are read from the index. Where there are more, the series that have most of them are told in part. */
+    private const MOST_ROWS = 60_000;
+
+    /** So many times in one window of a series that has more of them than can be told. */
+    public const MOST_OF_DENSE = 500;
+
+    /** So many of such series are told of at all. */
+    private const MOST_DENSE = 60;
 
     public function __construct(private readonly EventTranslator $translator)
     {
@@ -78,12 +88,38 @@ final class OccurrenceQuery
      */
     private function indexed(array $calendarIds, int $from, int $to, ?array $seriesIds): array
     {
-        $query = $this->windowQuery($calendarIds, $from, $to)->when($seriesIds !== null, fn (Builder $some) => $some->whereIntegerInRaw('o.series_id', $seriesIds ?? []))->select(self::COLUMNS)
+        $query = $this->windowQuery($calendarIds, $from, $to)->when($seriesIds !== null, fn (Builder $some) => $some->whereIntegerInRaw('o.series_id', $seriesIds ?? []));
+        [$found, $isAll] = $this->read($query, self::MOST_ROWS);
+        if ($isAll) {
+            return $found;
+        }
+        // Nobody's calendar is lost because another has a series in it that fills the window: that one is told in part.
+        $dense = (clone $query)->groupBy('o.series_id')->havingRaw('COUNT(*) > ?', [self::MOST_OF_DENSE])->orderByRaw('COUNT(*) DESC')->limit(self::MOST_DENSE)->pluck('o.series_id')->all();
+        [$found, $isAll] = $this->read((clone $query)->whereIntegerNotInRaw('o.series_id', $dense), self::MOST_ROWS);
+        if (! $isAll && $found !== []) {
+            $found[] = array_pop($found)->beforeMore();
+        }
+        foreach ($dense as $seriesId) {
+            [$some] = $this->read((clone $query)->where('o.series_id', $seriesId), self::MOST_OF_DENSE);
+            array_push($found, ...array_slice($some, 0, -1), ...array_map(static fn (IndexedOccurrence $last): IndexedOccurrence => $last->beforeMore(), array_slice($some, -1)));
+        }
+        usort($found, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId] <=> [$b->starts, -$b->ends, $b->eventId]);
+
+        return $found;
+    }
+
+    /**
+     * @param  Builder  $query  of a window
+     * @return array{list<IndexedOccurrence>, bool} by start, and whether that is all of it
+     */
+    private function read(Builder $query, int $most): array
+    {
+        $query = (clone $query)->select(self::COLUMNS)
             ->selectRaw(self::TIMES)
             // A row for each category: asking for them by the thousand events would take as long again. What is put in order is
             // the times alone, which the database does before it joins anything to them.
             ->leftJoin('event_category as c', 'c.event_id', '=', 'o.event_id')
-            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id')->orderBy('o.id');
+            ->orderBy('o.starts_at')->orderByDesc('o.ends_at')->orderBy('o.event_id')->orderBy('o.id')->limit($most + 1);
         // Thousands of rows: each is made from the columns in their order, without an object or a collection between.
         $connection = DB::connection();
         $statement = $connection->getPdo()->prepare($query->toSql());
@@ -91,6 +127,7 @@ final class OccurrenceQuery
         $kinds = array_column(TimeKind::cases(), null, 'value');
         $states = array_column(Status::cases(), null, 'value');
         $rows = $statement->fetchAll(PDO::FETCH_NUM);
+        $isAll = count($rows) <= $most;
         $found = $categories = [];
         foreach ($rows as $at => $row) {
             [$id, $calendarId, $eventId, $seriesId, $recurrenceId, $uid, $kind, $title, $place, $status, $busy, $private, $createdBy, $hasParticipants, $home, $colour, $category, $starts, $ends] = $row;
@@ -110,7 +147,12 @@ final class OccurrenceQuery
             $categories = [];
         }
 
-        return $found;
+        if (! $isAll) {
+            // Of the last one not all categories may have come.
+            array_pop($found);
+        }
+
+        return [$found, $isAll];
     }
 
     /** @param  list<int>  $calendarIds */
@@ -168,7 +210,11 @@ final class OccurrenceQuery
         $heads = $pinned === [] ? $heads : $heads->merge($asked()->whereIntegerInRaw('id', $pinned)->get());
         foreach ($heads as $head) {
             $on = array_values(array_intersect(array_unique([$head->calendar_id, ...$head->pins->pluck('calendar_id')]), $calendarIds));
-            foreach ($this->translator->times($head)->occurrences($from, $to) as $occurrence) {
+            if (count($found) > self::MOST_ROWS) {
+                break;
+            }
+            [$times, $isAll] = $head->indexed ? [$this->translator->times($head)->occurrences($from, $to), true] : $this->first($head, $from, $to);
+            foreach ($times as $at => $occurrence) {
                 if ($head->indexed && $occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {
                     continue;
                 }
@@ -177,11 +223,35 @@ final class OccurrenceQuery
                     $calendarId, $row->id, $head->id, $occurrence->recurrenceId === null ? null : RecurrenceId::text($occurrence->recurrenceId),
                     $occurrence->startSeconds, $occurrence->endSeconds,
                     $row->time_kind, $row->title, $row->place, $row->status, $row->busy, $row->private, true, $row->created_by,
-                    $row->categories->modelKeys(), $row->uid, $row->has_participants, $head->calendar_id, $row->colour === null ? null : Colour::tryFrom($row->colour),
+                    $row->categories->modelKeys(), $row->uid, $row->has_participants, $head->calendar_id, $row->colour === null ? null : Colour::tryFrom($row->colour), ! $isAll && $at === count($times) - 1,
                 ), $on));
             }
         }
 
         return $found;
+    }
+
+    /**
+     * The first times in a window of a series that has too many for the index, worked out day by day until there are enough.
+     *
+     * @return array{list<Occurrence>, bool} by start, and whether that is all of them
+     */
+    private function first(EventRecord $head, int $from, int $to): array
+    {
+        $series = $this->translator->times($head);
+        $times = [];
+        for ($day = $from; $day < $to; $day += CivilDate::SECONDS_PER_DAY) {
+            foreach ($series->occurrences($day, min($to, $day + CivilDate::SECONDS_PER_DAY)) as $occurrence) {
+                if ($day > $from && $occurrence->startSeconds < $day) {
+                    continue;
+                }
+                if (count($times) === self::MOST_OF_DENSE) {
+                    return [$times, false];
+                }
+                $times[] = $occurrence;
+            }
+        }
+
+        return [$times, true];
     }
 }

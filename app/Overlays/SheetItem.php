@@ -64,6 +64,7 @@ final readonly class SheetItem
             pinned: $seen->isFull && ($this->also !== [] || $occurrence->isPinned()) ? true : null,
             colour: $occurrence->colour,
             rows: $this->rows === [] ? null : $this->rows,
+            moreFollow: $occurrence->moreFollow ?: null,
         );
     }
 }

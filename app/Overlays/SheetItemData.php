@@ -17,6 +17,8 @@ final readonly class SheetItemData
     /** @var list<int> */
     public array $rows; // @phpstan-ignore property.uninitializedReadonly
 
+    public bool $moreFollow; // @phpstan-ignore property.uninitializedReadonly
+
     /**
      * @param  list<string>  $also  Further calendars on which it is
      * @param  list<string>  $categories
@@ -26,6 +28,7 @@ final readonly class SheetItemData
      * @param  bool  $unanswered  Whether the viewer is asked to take part and has not answered
      * @param  ?bool  $pinned  Told where it shows on several calendars by a pin
      * @param  ?Colour  $colour  Its own, whatever the layer has; told where there is one
+     * @param  ?bool  $moreFollow  Told of the last time that is told of a series with more of them than can be shown
      * @param  ?list<int>  $rows  Where rows are asked for: those in which it stands
      */
     public function __construct(
@@ -51,6 +54,7 @@ final readonly class SheetItemData
         ?bool $pinned = null,
         ?Colour $colour = null,
         ?array $rows = null,
+        ?bool $moreFollow = null,
     ) {
         if ($pinned !== null) {
             $this->pinned = $pinned;
@@ -60,6 +64,9 @@ final readonly class SheetItemData
         }
         if ($rows !== null) {
             $this->rows = $rows;
+        }
+        if ($moreFollow !== null) {
+            $this->moreFollow = $moreFollow;
         }
     }
 }

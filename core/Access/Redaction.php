@@ -68,7 +68,7 @@ final class Redaction
             Visibility::BusyOnly => new IndexedOccurrence(
                 $occurrence->calendarId, $occurrence->eventId, $occurrence->seriesId, $occurrence->recurrenceId,
                 $occurrence->starts, $occurrence->ends, $occurrence->kind,
-                self::TITLE, '', Status::Confirmed, true, false, false, null, [], '', false, $occurrence->calendarId, null,
+                self::TITLE, '', Status::Confirmed, true, false, false, null, [], '', false, $occurrence->calendarId, null, $occurrence->moreFollow,
             ),
         };
     }

@@ -78,7 +78,7 @@ final readonly class Event
 
     private function at(Occurrence $occurrence, RecurrenceSet $recurrence, ?EventTime $recurrenceId): self
     {
-        $isPeriod = $this->timing->recurrence->endOfPeriod($occurrence->start, $this->timing->start) !== null;
+        $isPeriod = $this->timing->hasOwnEnd($occurrence->start);
         $timing = $this->timing->duration === null || $isPeriod
             ? EventTiming::between($occurrence->start, $occurrence->start->at($occurrence->localEnd()), $recurrence)
             : EventTiming::lasting($occurrence->start, $this->timing->duration, $recurrence);

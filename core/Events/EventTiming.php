@@ -19,6 +19,9 @@ final readonly class EventTiming
 {
     private const NEW_TIMED_SECONDS = 3600;
 
+    /** @var array<int, int> ends of extra dates with a length of their own, by start, on the index's axis */
+    private array $periodEnds;
+
     /** 9999-12-31T00:00:00: what ends later is beyond the years that are written with four digits, in one zone or another. */
     private const LAST = 253_402_214_400;
 
@@ -42,6 +45,8 @@ final readonly class EventTiming
         if ($start->kind === TimeKind::Date && $end->indexSeconds() === $start->indexSeconds()) {
             throw new InvalidTime('An all-day event lasts a day at least.');
         }
+        // Worked out once: of thousands of periods each is asked for its end.
+        $this->periodEnds = $recurrence->extraDates === [] ? [] : $recurrence->periodEnds($start);
     }
 
     /**
@@ -115,14 +120,18 @@ final readonly class EventTiming
         return $this->end->indexSeconds() - $this->start->indexSeconds();
     }
 
+    /** Whether an occurrence that starts then is an extra date with a length of its own (an RDATE that is a PERIOD). */
+    public function hasOwnEnd(EventTime $start): bool
+    {
+        return isset($this->periodEnds[$start->indexSeconds()]);
+    }
+
     /** Where an occurrence that starts then ends, on the index's axis; exclusive. */
     public function endOf(EventTime $start): int
     {
-        if ($this->recurrence->extraDates !== []) {
-            $own = $this->recurrence->endOfPeriod($start, $this->start);
-            if ($own !== null) {
-                return max($own->indexSeconds(), $start->indexSeconds());
-            }
+        $own = $this->periodEnds[$start->indexSeconds()] ?? null;
+        if ($own !== null) {
+            return max($own, $start->indexSeconds());
         }
 
         return $this->duration === null ? $start->indexSeconds() + $this->lengthSeconds() : $this->duration->addTo($start)->indexSeconds();

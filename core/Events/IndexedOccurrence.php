@@ -18,6 +18,7 @@ final readonly class IndexedOccurrence
      * @param  int  $calendarId  the one by which it is looked at; its own is $homeCalendarId
      * @param  ?int  $createdBy  who added the event
      * @param  list<int>  $categoryIds  ascending
+     * @param  bool  $moreFollow  whether there are more times of it in the window than are told: this is the last of those
      */
     public function __construct(
         public int $calendarId,
@@ -39,7 +40,17 @@ final readonly class IndexedOccurrence
         public bool $hasParticipants,
         public int $homeCalendarId,
         public ?Colour $colour,
+        public bool $moreFollow = false,
     ) {
+    }
+
+    /** The same, said to be the last that is told of more. */
+    public function beforeMore(): self
+    {
+        return new self(
+            $this->calendarId, $this->eventId, $this->seriesId, $this->recurrenceId, $this->starts, $this->ends, $this->kind, $this->title, $this->place, $this->status,
+            $this->busy, $this->private, $this->repeats, $this->createdBy, $this->categoryIds, $this->uid, $this->hasParticipants, $this->homeCalendarId, $this->colour, true,
+        );
     }
 
     /** Whether it is on the calendar by a pin, and not the calendar's own. */

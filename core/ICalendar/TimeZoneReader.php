@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\ICalendar;
 
+use PinnedRota\Core\Recurrence\Frequency;
 use PinnedRota\Core\Recurrence\InvalidRule;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\CivilDate;
@@ -67,6 +68,10 @@ final readonly class TimeZoneReader
     {
         $onset = $part->first('DTSTART') ?? throw new InvalidTime('The part of the time zone has no DTSTART.');
         $rule = $part->first('RRULE');
+        $rule = $rule === null ? null : (new RuleParser)->parse($rule->value);
+        if ($rule !== null && ! in_array($rule->frequency, [Frequency::Yearly, Frequency::Monthly], true)) {
+            throw new InvalidRule("No clock is changed as often as {$rule->frequency->value} says.");
+        }
         $extra = [];
         foreach ($part->all('RDATE') as $property) {
             foreach (explode(',', $property->value, 500) as $value) {
@@ -80,7 +85,7 @@ final readonly class TimeZoneReader
             $this->offset($part, 'TZOFFSETFROM'),
             $this->offset($part, 'TZOFFSETTO'),
             (string) preg_replace('/[^A-Za-z0-9+-]/', '', substr($part->first('TZNAME')?->text() ?? '', 0, 12)),
-            $rule === null ? null : (new RuleParser)->parse($rule->value),
+            $rule,
             $extra,
         );
     }

@@ -76,11 +76,16 @@ final readonly class RecurrenceSet
         return array_values($starts);
     }
 
+    /** Whether some rule can have several instances on one day. */
+    public function repeatsWithinDays(): bool
+    {
+        return array_filter($this->rules, static fn (Rule $rule): bool => $rule->frequency->isSubDaily() || [...$rule->byHour, ...$rule->byMinute, ...$rule->bySecond] !== []) !== [];
+    }
+
     /** Whether there are more than so many within some days of the start; it stops counting as soon as that is known. */
     public function isDenserThan(int $most, EventTime $start, int $days): bool
     {
-        $byClock = array_filter($this->rules, static fn (Rule $rule): bool => $rule->frequency->isSubDaily() || [...$rule->byHour, ...$rule->byMinute, ...$rule->bySecond] !== []);
-        if ($byClock === [] && count($this->rules) + count($this->extraDates) <= intdiv($most, $days)) {
+        if (! $this->repeatsWithinDays() && count($this->rules) + count($this->extraDates) <= intdiv($most, $days)) {
             return false;
         }
         $from = $start->indexSeconds();
@@ -98,16 +103,21 @@ final readonly class RecurrenceSet
         return false;
     }
 
-    /** Where an extra date that is a PERIOD begins then: its end, exclusive. */
-    public function endOfPeriod(EventTime $begins, EventTime $start): ?EventTime
+    /**
+     * When each of the extra dates that are PERIODs ends, by when it begins: both on the index's axis, the end exclusive.
+     *
+     * @return array<int, int>
+     */
+    public function periodEnds(EventTime $start): array
     {
+        $ends = [];
         foreach ($this->extraDates as $extra) {
-            if ($extra->end !== null && $this->likeStart($extra->start, $start)->equals($begins)) {
-                return $start->zone === null ? $extra->end : $extra->end->inZone($start->zone);
+            if ($extra->end !== null) {
+                $ends[$this->likeStart($extra->start, $start)->indexSeconds()] ??= ($start->zone === null ? $extra->end : $extra->end->inZone($start->zone))->indexSeconds();
             }
         }
 
-        return null;
+        return $ends;
     }
 
     /** The longest of the extra dates that are PERIODs, in seconds; 0 where there is none. */

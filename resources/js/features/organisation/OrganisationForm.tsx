@@ -4,7 +4,10 @@ import { LEVELS } from '@/api/generated/words';
 import { Button } from '@/components/Button';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { Section } from '@/components/Page';
+import { lazily } from '@/components/lazily';
 import type { Organisation, OrganisationInput, useOrganisation } from './useOrganisation';
+
+const SecondFactorDialog = lazily(() => import('@/features/second-factor/SecondFactorDialog'), 'SecondFactorDialog');
 
 const ASKED_FOR = ['none', 'busy', 'see', 'add', 'change'] as const;
 
@@ -13,6 +16,7 @@ type Props = { organisation: Organisation; save: ReturnType<typeof useOrganisati
 /** What the organisation decides, to be decided otherwise. */
 export function OrganisationForm({ organisation, save }: Props) {
     const [input, setInput] = useState<OrganisationInput>({});
+    const [settingUp, setSettingUp] = useState(false);
     const is = { ...organisation, ...input };
     const put = (part: OrganisationInput) => setInput({ ...input, ...part });
     const problem = problemOf(save);
@@ -29,7 +33,15 @@ export function OrganisationForm({ organisation, save }: Props) {
         >
             <Section title="Coming in" about="A second factor is a code from an authenticator, besides the password. Anybody can set one up under their own name.">
                 <CheckField label="Administrators need a second factor" checked={is.administratorsNeedSecondFactor} onChange={(event) => put({ administratorsNeedSecondFactor: event.target.checked })} />
-                {problem?.field('administratorsNeedSecondFactor') !== undefined && <FormProblem>{problem.field('administratorsNeedSecondFactor')}</FormProblem>}
+                {problem?.field('administratorsNeedSecondFactor') !== undefined && (
+                    <FormProblem>
+                        {problem.field('administratorsNeedSecondFactor')}{' '}
+                        <button type="button" className="underline" onClick={() => setSettingUp(true)}>
+                            Set it up
+                        </button>
+                    </FormProblem>
+                )}
+                {settingUp && <SecondFactorDialog onClose={() => setSettingUp(false)} />}
             </Section>
             <Section title="Dates and hours" about="How a line is read that somebody types: “launch 2/11”, “rowing fri evening”.">
                 <div className="flex flex-wrap gap-3">

@@ -17,7 +17,7 @@ export function Authenticator({ told, problem, pending, onCode, onCancel }: Prop
                 onCode(code);
             }}
         >
-            <p>Take this picture with your authenticator, or type the letters into it.</p>
+            <p>Take this picture with your authenticator, or type the letters and figures into it.</p>
             <div className="flex flex-wrap items-center gap-4">
                 {/* Dark on light in either theme: a camera reads it so. */}
                 <div className="border border-ink bg-white p-2.5">

@@ -65,7 +65,13 @@ export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
                                     <button
                                         type="button"
                                         className="flex w-full items-baseline gap-3 border-b border-hair px-2 py-1.5 text-left hover:bg-wash"
-                                        onClick={() => signIn.mutate({ email: person.email, password: demo.password })}
+                                        onClick={() => {
+                                            // Where a second factor is asked for, the form goes on from here.
+                                            setEmail(person.email);
+                                            setPassword(demo.password);
+                                            setCode('');
+                                            signIn.mutate({ email: person.email, password: demo.password });
+                                        }}
                                     >
                                         <span className="font-semibold">{person.name}</span>
                                         <span className="ml-auto text-right text-soft">{person.post}</span>

@@ -64,6 +64,7 @@ function Card({ item, at, look }: { item: Item; at: DOMRect; look: (Look & { nam
             <p className="font-serif text-[15px] leading-tight font-semibold [overflow-wrap:anywhere]">{item.title}</p>
             <p className="mt-0.5 tabular-nums">{formatWhen(item)}</p>
             {item.place !== '' && <p className="text-soft">{item.place}</p>}
+            {item.moreFollow === true && <p className="font-semibold">It takes place more often in these days than can be shown. Look at fewer days for the rest.</p>}
             {item.responsible.length > 0 && <p>{item.responsible.join(', ')}</p>}
             <p className="mt-1 flex items-center gap-1.5 border-t border-hair pt-1 text-soft">
                 {look !== undefined && <Mark mark={look.mark} ink={look.colour} size={10} />}

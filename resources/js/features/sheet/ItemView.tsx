@@ -56,7 +56,7 @@ export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends
     );
 });
 
-type Face = Pick<Item, 'title' | 'start' | 'allDay'> & Partial<Pick<Item, 'private' | 'external' | 'unanswered' | 'pinned'>>;
+type Face = Pick<Item, 'title' | 'start' | 'allDay'> & Partial<Pick<Item, 'private' | 'external' | 'unanswered' | 'pinned' | 'moreFollow'>>;
 
 export function ItemFace({ item, shape, mark }: { item: Face; shape: Shape; mark: MarkName }) {
     const time = item.allDay ? null : <span className="at">{timeOfDay(item.start)}</span>;
@@ -71,7 +71,10 @@ export function ItemFace({ item, shape, mark }: { item: Face; shape: Shape; mark
             ) : (
                 <Mark mark={mark} size={9} />
             )}
-            <span className="name">{item.title}</span>
+            <span className="name">
+                {item.title}
+                {item.moreFollow === true && ' … and more'}
+            </span>
             {shape !== 'ticket' && <Signs item={item} />}
             {shape === 'line' && time}
         </>
