@@ -49,9 +49,9 @@ final class OrganisationController
             'plainHttp' => ['sometimes', 'boolean'],
             'dayFirst' => ['sometimes', 'boolean'],
             'morning' => ['sometimes', 'date_format:H:i'],
-            'evening' => ['sometimes', 'date_format:H:i', 'after:morning'],
+            'evening' => ['sometimes', 'date_format:H:i'],
             'mayAskFor' => ['sometimes', Rule::enum(Level::class)->except(Level::Manage)],
-        ], ['morning.date_format' => 'Enter an hour, such as 09:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.', 'evening.after' => 'The evening begins after the morning.']);
+        ], ['morning.date_format' => 'Enter an hour, such as 09:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
         IfMatch::check($request, $this->organisation->version(), fn (): OrganisationData => OrganisationData::of($this->organisation));
         foreach (['administratorsNeedSecondFactor', 'plainHttp', 'dayFirst'] as $name) {
             if (isset($input[$name])) {
@@ -62,6 +62,10 @@ final class OrganisationController
             if (isset($input[$name])) {
                 $input[$name] = (int) substr($input[$name], 0, 2) * 60 + (int) substr($input[$name], 3);
             }
+        }
+        $habits = $this->organisation->settings()->habits;
+        if (($input['evening'] ?? $habits->evening) <= ($input['morning'] ?? $habits->morning)) {
+            throw ValidationException::withMessages([isset($input['evening']) ? 'evening' : 'morning' => 'The evening begins after the morning.']);
         }
         // Whoever asks it of all administrators is one of them: they would shut themselves out.
         if (($input['administratorsNeedSecondFactor'] ?? false) && ! $this->factors->has($this->viewer->person())) {

@@ -41,7 +41,7 @@ test('what cannot be decided is told at its field', function (array $body, strin
     expect(DB::table('organisation_settings')->count())->toBe(0);
 })->with([
     [['morning' => '25:00'], 'morning'], [['morning' => 'early'], 'morning'], [['evening' => '08:00', 'morning' => '09:00'], 'evening'],
-    [['mayAskFor' => 'manage'], 'mayAskFor'], [['mayAskFor' => ['see']], 'mayAskFor'], [['plainHttp' => 'perhaps'], 'plainHttp'],
+    [['evening' => '08:00'], 'evening'], [['morning' => '18:00'], 'morning'], [['mayAskFor' => 'manage'], 'mayAskFor'], [['mayAskFor' => ['see']], 'mayAskFor'], [['plainHttp' => 'perhaps'], 'plainHttp'],
 ]);
 
 test('it is no matter of anybody else', function () {

@@ -55,3 +55,17 @@ test('what is only read, put or deleted has none: asked for twice it is the same
     await api.PUT('/invitations/{id}', { params: { path: { id: 7 } }, body: { accepted: true } });
     expect(keys(asked)).toEqual([null, null, null]);
 });
+
+test('whoever goes on with something else and comes back asks for another thing, however soon', async () => {
+    const asked = fakeServer(() => ({ status: 201, body: {} }));
+    await add('Haul out');
+    await add('Launch');
+    await add('Haul out');
+    expect(new Set(keys(asked)).size).toBe(3);
+    // What has had no answer yet stays what it is.
+    const slow = fakeServer(() => 'lost');
+    await expect(add('Slow')).rejects.toThrow();
+    await expect(add('Other')).rejects.toThrow();
+    await expect(add('Slow')).rejects.toThrow();
+    expect(keys(slow)[0]).toBe(keys(slow)[2]);
+});
