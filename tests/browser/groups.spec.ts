@@ -19,7 +19,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
         await page.getByRole('dialog').getByLabel('Name').fill(yearName);
         await page.getByRole('button', { name: 'Make it' }).click();
         await expect(page.getByText('There is a group of this name.')).toBeVisible();
-        await page.getByRole('button', { name: 'Cancel' }).click();
+        await page.getByRole('button', { name: 'Cancel', exact: true }).click();
         const all = page.getByRole('region', { name: allName });
         await all.getByRole('button', { name: `Put somebody into ${allName}` }).click();
         await all.getByRole('combobox', { name: 'Person or group' }).fill(yearName);

@@ -19,7 +19,7 @@ test('bad input gets a clear message where it was entered, and nothing typed is 
         await page.getByRole('button', { name: 'Add it' }).click();
         await expect(page.getByText('The end is before the start.')).toBeVisible();
         await expect(page.getByLabel('Title')).toHaveValue('Backwards');
-        await page.getByRole('button', { name: 'Cancel' }).click();
+        await page.getByRole('button', { name: 'Cancel', exact: true }).click();
         await expect(page.getByRole('button', { name: /Backwards/ })).toBeHidden();
     });
 
@@ -29,7 +29,7 @@ test('bad input gets a clear message where it was entered, and nothing typed is 
         await page.getByLabel('Time zone').fill('Atlantis/Capital');
         await page.getByRole('button', { name: 'Save' }).click();
         await expect(page.getByText('No time zone is called “Atlantis/Capital”.')).toBeVisible();
-        await page.getByRole('button', { name: 'Cancel' }).click();
+        await page.getByRole('button', { name: 'Cancel', exact: true }).click();
     });
 
     await test.step('a file', async () => {
