@@ -11,6 +11,7 @@ use App\Events\EventRecord;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
 use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\PinSeries;
 use App\Events\Write\Commands\SetJoinable;
 use App\Events\Write\OperationKind;
 use App\Feeds\Feed;
@@ -23,7 +24,9 @@ use Illuminate\Support\Facades\Storage;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\Series;
 use Spatie\Activitylog\Models\Activity;
+use Tests\Support\Make;
 
 /**
  * Every operation of the API on a calendar, and what each level is answered, written by hand from the product's rules:
@@ -383,6 +386,88 @@ test('each level is answered as the tables say, however it is held', function (s
     'nobody' => ['none', [Level::None]],
     'a suspended person' => ['suspended', LEVELS],
 ]);
+
+/** Events of further kinds: a series of which one time is hidden, and what is kept elsewhere and shows here by a pin. */
+function furtherScene($test, Level $level): object
+{
+    $scene = scene($test, $level === Level::None ? 'none' : 'person', $level);
+    $more = ['place' => 'Ward 7', 'description' => 'kneecap', 'categories' => ['Wellbeing']];
+    $master = Make::event('Drill', '2026-11-16T09:00', rule: 'FREQ=DAILY;COUNT=3', uid: 'drill');
+    $hidden = Make::event('Hospital', '2026-11-17T09:00', uid: 'drill', more: $more + ['private' => true, 'recurrenceId' => Make::time('2026-11-17T09:00')]);
+    $home = $test->calendar($scene->ada, 'Ada’s own');
+    $cy = $test->person('Cy Pins');
+    $test->give($home, $cy, Level::See);
+    $events = [
+        'changed' => $test->addSeries($scene->calendar, new Series($master, [$hidden]), $scene->ada),
+        'pinned' => $test->add($home, $scene->ada, title: 'Hospital', start: '2026-11-19T09:00', more: $more),
+        'pinned private' => $test->add($home, $scene->ada, title: 'Hospital', start: '2026-11-20T09:00', more: $more + ['private' => true]),
+        'revoked' => $test->add($test->calendar($scene->ada, 'No longer his'), $scene->ada, title: 'Hospital', start: '2026-11-21T09:00', more: $more),
+    ];
+    foreach ($events as $kind => $event) {
+        if ($kind !== 'changed') {
+            app(ChangeEvents::class)->carryOut(Actor::person($cy), Cause::Screen, OperationKind::Pin, [new PinSeries($event->id, $scene->calendar->id)]);
+        }
+        Attachment::query()->create(['event_id' => $event->id, 'name' => 'kneecap.pdf', 'type' => 'application/pdf', 'size' => 3, 'path' => Storage::put('attachments/kneecap.pdf', 'pdf') ? 'attachments/kneecap.pdf' : '']);
+        Task::query()->create(['event_id' => $event->id, 'position' => 0, 'title' => 'kneecap', 'days' => -1]);
+        app(ChangeEvents::class)->carryOut(Actor::person($scene->ada), Cause::Screen, OperationKind::Change, [new SetJoinable($event->id, true)]);
+    }
+
+    return (object) (['events' => $events] + (array) $scene);
+}
+
+/** As which level on the calendar each of those is had: what is pinned, as far as it is seen; what is hidden or revoked, as that. */
+const HAD_AS = ['changed' => 5, 'pinned' => 2, 'pinned private' => 1, 'revoked' => 0];
+
+test('what shows by a pin, or is hidden in part, is had as far as it is seen', function () {
+    foreach (LEVELS as $index => $level) {
+        $scene = furtherScene($this, $level);
+        foreach (ON_EVENTS as $operation => $kinds) {
+            foreach ($scene->events as $kind => $event) {
+                // What was done with an event is no matter of whoever does not see its own calendar.
+                $had = str_contains($operation, 'history') && $kind !== 'changed' ? 0 : min($index, HAD_AS[$kind]);
+                $answer = ask($this, $scene, $operation, $event);
+                $what = "{$operation} ({$kind}) at {$level->value}: {$answer->getContent()}";
+                // Of a series each time is prepared on its own.
+                $expected = $kind === 'changed' && $operation === 'PUT events/{id}/tasks/{task}/done' && $kinds['normal'][$had] === 204 ? 422 : $kinds['normal'][$had];
+                expect($answer->getStatusCode())->toBe($expected, $what);
+                if ($operation === 'POST bulk/preview') {
+                    expect($answer->json('0.what'))->toBe(ON_EVENTS['POST bulk']['normal'][$had] === 200 ? 'change' : 'refused', $what);
+                }
+                if ($kind === 'changed' && $index < 4) {
+                    // What hangs on the series as such is its own; of the hidden time there is nothing.
+                    expect((string) $answer->getContent())->not->toContain('Hospital', 'Ward 7', 'Wellbeing', 'ada.secret');
+                } elseif ($had < 2) {
+                    expect((string) $answer->getContent())->not->toContain(...SECRETS);
+                }
+            }
+        }
+        $shown = collect(ask($this, $scene, 'GET sheet')->json('items') ?? [])->filter(static fn (array $item): bool => $item['start'] >= '2026-11-16')->mapWithKeys(static fn (array $item): array => [substr($item['start'], 8, 2) => $item['title']])->all();
+        $hidden = $index < 4 ? 'Busy' : 'Hospital';
+        expect($shown)->toEqual(match (true) {
+            $index === 0 => [],
+            $index === 1 => ['16' => 'Busy', '17' => 'Busy', '18' => 'Busy', '19' => 'Busy', '20' => 'Busy'],
+            default => ['16' => 'Drill', '17' => $hidden, '18' => 'Drill', '19' => 'Hospital', '20' => 'Busy'],
+        }, "the sheet at {$level->value}");
+        Calendar::query()->forceDelete();
+        Person::query()->delete();
+    }
+});
+
+test('a copy of a series has nothing of the time that is hidden, and a pin is not redone past what was taken away', function () {
+    $scene = furtherScene($this, Level::See);
+    $board = Calendar::query()->where('slug', $scene->ids['{board}'])->sole();
+    $this->as($scene->viewer, 'POST', "/events/{$scene->events['changed']->id}/copies", ['calendar' => $board->slug])->assertCreated();
+    expect(json_encode(EventRecord::query()->where('calendar_id', $board->id)->get()))->toContain('Drill')->not->toContain('Hospital')->not->toContain('Ward 7');
+    $pinned = (int) $this->as($scene->viewer, 'POST', "/events/{$scene->events['changed']->id}/pins", ['calendar' => $board->slug])->assertNoContent()->headers->get('Operation');
+    $this->as($scene->viewer, 'POST', "/operations/{$pinned}/undo")->assertNoContent();
+    DB::table('grants')->where('subject_id', $scene->viewer->id)->delete();
+    $this->as($scene->viewer, 'POST', "/operations/{$pinned}/redo")->assertForbidden();
+    expect(DB::table('event_pins')->where('calendar_id', $board->id)->count())->toBe(0);
+    // Laying a week of it gives no more than is seen.
+    $this->give($scene->calendar, $scene->viewer, Level::See);
+    $this->as($scene->viewer, 'POST', '/weeks/preview', ['calendar' => $board->slug, 'of' => $scene->calendar->slug, 'week' => '2026-11-16', 'from' => '2026-11-23', 'to' => '2026-11-29', 'tz' => 'Europe/London'])
+        ->assertDontSee('Hospital')->assertDontSee('Ward 7');
+});
 
 test('what is about no one calendar is answered as the table says', function (string $operation, array $answers) {
     $member = $this->person('Ben Oar');
