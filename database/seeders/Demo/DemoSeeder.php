@@ -5,6 +5,10 @@ namespace Database\Seeders\Demo;
 use App\Calendars\Calendar;
 use App\Directory\Person;
 use App\Events\Write\ChangeEvents;
+use App\Jobs\BackgroundJob;
+use App\Jobs\JobKind;
+use App\Jobs\JobState;
+use App\Jobs\RunJob;
 use App\Sources\Source;
 use App\Sources\SourceRefresher;
 use Illuminate\Support\Facades\DB;
@@ -40,8 +44,18 @@ final class DemoSeeder
         });
         // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.
         Source::query()->with('calendar')->get()->each(fn (Source $source) => $this->refresher->refresh($source));
+        $this->askForAFile('Ines Halloran', 'assessments');
 
         return true;
+    }
+
+    /** Something that takes its time and was asked for: a worker writes it as soon as there is one. */
+    private function askForAFile(string $person, string $calendar): void
+    {
+        RunJob::of(BackgroundJob::query()->create([
+            'person_id' => Person::query()->where('name', $person)->sole()->id, 'kind' => JobKind::Export, 'title' => "{$calendar}.ics", 'input' => ['calendar' => $calendar],
+            'calendar_id' => Calendar::query()->where('slug', $calendar)->sole()->id, 'state' => JobState::Waiting, 'queued_at' => now(),
+        ]));
     }
 
     /** @return array<string, Calendar> by name */
