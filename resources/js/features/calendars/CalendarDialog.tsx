@@ -99,7 +99,8 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                     )}
                 </Field>
             </div>
-            {calendar === null && mine.length > 0 && (
+            {/* There from the start, so that nothing moves under a finger once the groups are known. */}
+            {calendar === null && (
                 <Field label="Kept by" hint="A group keeps it when somebody leaves.">
                     {(control) => (
                         <select
