@@ -5,7 +5,6 @@ namespace App\Access;
 use App\Calendars\Calendar;
 use App\ChangeLog\SignInLog;
 use App\Directory\Person;
-use App\Organisation\Organisation;
 use App\Overlays\Overlay;
 use App\SecondFactor\SecondFactors;
 use Illuminate\Contracts\Auth\Factory;
@@ -25,7 +24,7 @@ final class CurrentViewer
     /** @var ?Collection<int, AccessibleCalendar> */
     private ?Collection $calendars = null;
 
-    public function __construct(private readonly Factory $auth, private readonly AccessReader $reader, private readonly Organisation $organisation, private readonly SecondFactors $factors, private readonly SignInLog $looks)
+    public function __construct(private readonly Factory $auth, private readonly AccessReader $reader, private readonly SecondFactors $factors, private readonly SignInLog $looks)
     {
     }
 
@@ -104,7 +103,7 @@ final class CurrentViewer
         if (! $this->person()->isAdministrator()) {
             throw new AccessDeniedHttpException('Administrators of the organisation do this.');
         }
-        if ($this->organisation->settings()->administratorsNeedSecondFactor && ! $this->factors->has($this->person())) {
+        if ($this->factors->isMissing($this->person())) {
             throw new AccessDeniedHttpException('Your organisation asks its administrators for a second factor. Set it up under your name first.');
         }
     }

@@ -6,7 +6,6 @@ use App\Api\Answers;
 use App\ChangeLog\SignInLog;
 use App\Changes\Change;
 use App\Letters\PasswordLetter;
-use App\Organisation\Organisation;
 use App\SecondFactor\SecondFactors;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,7 +36,7 @@ final class SessionController
     /** So many wrong codes of a second factor in the same time. */
     private const CODES = 5;
 
-    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes, private readonly SecondFactors $factors, private readonly Organisation $organisation, private readonly SignInLog $log)
+    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes, private readonly SecondFactors $factors, private readonly SignInLog $log)
     {
     }
 
@@ -196,8 +195,7 @@ final class SessionController
     private function session(Request $request): SessionData
     {
         $person = Auth::guard('web')->user();
-        $needs = $person instanceof Person && $person->isAdministrator() && $this->organisation->settings()->administratorsNeedSecondFactor && ! $this->factors->has($person);
 
-        return new SessionData($person instanceof Person ? PersonData::of($person, $needs) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null);
+        return new SessionData($person instanceof Person ? PersonData::of($person, $this->factors->isMissing($person)) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null);
     }
 }

@@ -74,23 +74,19 @@ final class OccurrenceIndex
                 array_push($rows, ...$occurrences);
             }
             if (count($rows) >= self::ROWS_AT_ONCE) {
-                $rows = $this->insert($rows);
+                $this->insert($rows);
+                $rows = [];
             }
         }
         $this->insert($rows);
     }
 
-    /**
-     * @param  list<array<string, mixed>>  $rows
-     * @return array{} what is left to insert
-     */
-    private function insert(array $rows): array
+    /** @param  list<array<string, mixed>>  $rows */
+    private function insert(array $rows): void
     {
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $some) {
             DB::table('occurrences')->insert($some);
         }
-
-        return [];
     }
 
     /**

@@ -96,16 +96,27 @@ final class OccurrenceQuery
         // Nobody's calendar is lost because another has a series in it that fills the window: that one is told in part.
         $dense = (clone $query)->groupBy('o.series_id')->havingRaw('COUNT(*) > ?', [self::MOST_OF_DENSE])->orderByRaw('COUNT(*) DESC')->limit(self::MOST_DENSE)->pluck('o.series_id')->all();
         [$found, $isAll] = $this->read((clone $query)->whereIntegerNotInRaw('o.series_id', $dense), self::MOST_ROWS);
-        if (! $isAll && $found !== []) {
-            $found[] = array_pop($found)->beforeMore();
-        }
+        $found = $isAll ? $found : self::beforeMore($found);
         foreach ($dense as $seriesId) {
             [$some] = $this->read((clone $query)->where('o.series_id', $seriesId), self::MOST_OF_DENSE);
-            array_push($found, ...array_slice($some, 0, -1), ...array_map(static fn (IndexedOccurrence $last): IndexedOccurrence => $last->beforeMore(), array_slice($some, -1)));
+            array_push($found, ...self::beforeMore($some));
         }
         usort($found, static fn (IndexedOccurrence $a, IndexedOccurrence $b): int => [$a->starts, -$a->ends, $a->eventId] <=> [$b->starts, -$b->ends, $b->eventId]);
 
         return $found;
+    }
+
+    /**
+     * The same times, the last of them said to be the last that is told of more.
+     *
+     * @param  list<IndexedOccurrence>  $told
+     * @return list<IndexedOccurrence>
+     */
+    private static function beforeMore(array $told): array
+    {
+        $last = array_pop($told);
+
+        return $last === null ? [] : [...$told, $last->beforeMore()];
     }
 
     /**
@@ -209,10 +220,10 @@ final class OccurrenceQuery
         $heads = $asked()->whereIntegerInRaw('calendar_id', $calendarIds)->get();
         $heads = $pinned === [] ? $heads : $heads->merge($asked()->whereIntegerInRaw('id', $pinned)->get());
         foreach ($heads as $head) {
-            $on = array_values(array_intersect(array_unique([$head->calendar_id, ...$head->pins->pluck('calendar_id')]), $calendarIds));
             if (count($found) > self::MOST_ROWS) {
                 break;
             }
+            $on = array_values(array_intersect(array_unique([$head->calendar_id, ...$head->pins->pluck('calendar_id')]), $calendarIds));
             [$times, $isAll] = $head->indexed ? [$this->translator->times($head)->occurrences($from, $to), true] : $this->first($head, $from, $to);
             foreach ($times as $at => $occurrence) {
                 if ($head->indexed && $occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {

@@ -6,7 +6,6 @@ use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Directory\Devices;
 use App\Directory\Person;
-use App\Organisation\Organisation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,7 +21,7 @@ final class SecondFactorController
     /** What an authenticator shows beside the address. */
     private const ISSUER = 'Pinned Rota';
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SecondFactors $factors, private readonly Organisation $organisation)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SecondFactors $factors)
     {
     }
 
@@ -32,7 +31,7 @@ final class SecondFactorController
     {
         $person = $this->viewer->person();
 
-        return new JsonResponse(new SecondFactorData($this->factors->has($person), $this->factors->codesLeft($person), $this->isNeeded($person)));
+        return new JsonResponse(new SecondFactorData($this->factors->has($person), $this->factors->codesLeft($person), $this->factors->isNeeded($person)));
     }
 
     #[OA\Post(path: '/session/second-factor', operationId: 'beginSecondFactor', summary: 'Begins to set a second factor up; it holds once the first code of it is confirmed.', tags: ['session'],
@@ -82,7 +81,7 @@ final class SecondFactorController
     {
         $this->demandPassword($request);
         $person = $this->viewer->person();
-        if ($this->isNeeded($person)) {
+        if ($this->factors->isNeeded($person)) {
             throw new ConflictHttpException('Your organisation asks its administrators for a second factor.');
         }
         $this->factors->end($person, $person);
@@ -110,10 +109,5 @@ final class SecondFactorController
     private function demandPassword(Request $request): void
     {
         $request->validate(['password' => ['bail', 'required', 'string', 'max:200', 'current_password:web']], ['password.required' => 'Enter your password.', 'password.current_password' => 'This is not your password.']);
-    }
-
-    private function isNeeded(Person $person): bool
-    {
-        return $person->isAdministrator() && $this->organisation->settings()->administratorsNeedSecondFactor;
     }
 }

@@ -5,6 +5,7 @@ namespace App\SecondFactor;
 use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use App\Directory\Person;
+use App\Organisation\Organisation;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\SecondFactor\OneTimePassword;
 use PinnedRota\Core\SecondFactor\RecoveryCodes;
@@ -12,6 +13,22 @@ use PinnedRota\Core\SecondFactor\RecoveryCodes;
 /** Sets second factors up, asks for them, and takes them away; what is changed is written down. */
 final class SecondFactors
 {
+    public function __construct(private readonly Organisation $organisation)
+    {
+    }
+
+    /** Whether the organisation asks one of somebody. */
+    public function isNeeded(Person $person): bool
+    {
+        return $person->isAdministrator() && $this->organisation->settings()->administratorsNeedSecondFactor;
+    }
+
+    /** Whether somebody has none of whom the organisation asks one: they are no administrator until they have. */
+    public function isMissing(Person $person): bool
+    {
+        return $this->isNeeded($person) && ! $this->has($person);
+    }
+
     public function has(Person $person): bool
     {
         return SecondFactor::query()->where('person_id', $person->id)->whereNotNull('confirmed_at')->exists();

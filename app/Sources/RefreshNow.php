@@ -2,11 +2,9 @@
 
 namespace App\Sources;
 
-use App\Access\CurrentViewer;
 use App\Jobs\JobOutcome;
 use App\Jobs\JobRun;
 use App\Jobs\Work;
-use PinnedRota\Core\Access\Level;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
 /** Refreshes a source because somebody asked for it. */
@@ -15,14 +13,13 @@ final class RefreshNow implements Work
     /** What this depends on failed (RFC 4918, 11.4). */
     private const FAILED_DEPENDENCY = 424;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SourceRefresher $refresher)
+    public function __construct(private readonly ManagedSource $sources, private readonly SourceRefresher $refresher)
     {
     }
 
     public function carryOut(JobRun $run): JobOutcome
     {
-        $source = Source::query()->whereIn('calendar_id', $this->viewer->calendars()->keys())->with('calendar')->findOrFail($run->input['source']);
-        $this->viewer->demand($this->viewer->calendars()[$source->calendar_id]->level(), Level::Manage);
+        $source = $this->sources->find($run->input['source']);
         $refresh = $this->refresher->refresh($source, $run->progress->at(...));
         if ($refresh->error !== null) {
             throw new HttpException(self::FAILED_DEPENDENCY, $refresh->error);

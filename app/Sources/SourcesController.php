@@ -26,7 +26,7 @@ use PinnedRota\Core\Sources\UnsafeAddress;
 ])]
 final class SourcesController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Jobs $jobs)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly ManagedSource $managed, private readonly Jobs $jobs)
     {
     }
 
@@ -66,8 +66,7 @@ final class SourcesController
         responses: [new Answers(JobData::class, 'It is being fetched', 202)])]
     public function refresh(int $id): JsonResponse
     {
-        $source = Source::query()->whereIn('calendar_id', $this->viewer->calendars()->keys())->with('calendar')->findOrFail($id);
-        $this->viewer->demand($this->viewer->calendars()[$source->calendar_id]->level(), Level::Manage);
+        $source = $this->managed->find($id);
 
         return $this->jobs->start(JobKind::Refresh, $source->calendar->name, ['source' => $id], size: null, calendar: $source->calendar);
     }

@@ -312,7 +312,8 @@ final class SeriesTable
     /** @param  list<array<string, mixed>>  $rows */
     private function hang(string $table, array $rows): void
     {
-        $this->hanging[$table] = [...$this->hanging[$table] ?? [], ...$rows];
+        $this->hanging[$table] ??= [];
+        array_push($this->hanging[$table], ...$rows);
         if (count($this->hanging[$table]) >= self::AT_ONCE) {
             $this->flush();
         }
