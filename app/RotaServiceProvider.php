@@ -4,6 +4,10 @@ namespace App;
 
 use App\Access\CurrentViewer;
 use App\Bulk\ChangeInBulk;
+use App\Changes\AccessMarked;
+use App\Changes\EventsMarked;
+use App\Changes\ListsMarked;
+use App\Changes\OwnMarks;
 use App\Changes\SyncLog;
 use App\Directory\Person;
 use App\Events\Write\EventsChanged;
@@ -11,6 +15,10 @@ use App\Feeds\WriteFile;
 use App\Imports\BringIn;
 use App\Jobs\JobKind;
 use App\Jobs\JobRunner;
+use App\Live\NginxPublisher;
+use App\Live\NoPublisher;
+use App\Live\Publisher;
+use App\Live\TellLive;
 use App\Occurrences\OccurrenceIndex;
 use App\Organisation\Organisation;
 use App\Participants\PeopleAtAddresses;
@@ -43,6 +51,8 @@ final class RotaServiceProvider extends ServiceProvider
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
         $this->app->scoped(Organisation::class);
+        $this->app->scoped(OwnMarks::class);
+        $this->app->bind(Publisher::class, fn (): Publisher => config('rota.live.publisher') === null ? new NoPublisher : $this->app->make(NginxPublisher::class, ['url' => config('rota.live.publisher')]));
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
         $this->app->when(JobRunner::class)->needs('$works')->give(self::WORKS);
     }
@@ -53,6 +63,10 @@ final class RotaServiceProvider extends ServiceProvider
         // What follows from a change of events, in this order, within its transaction.
         Event::listen(EventsChanged::class, [OccurrenceIndex::class, 'handle']);
         Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);
+        foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
+            Event::listen($change, fn (object $marked) => $this->app->make(OwnMarks::class)->add($marked));
+            Event::listen($change, [TellLive::class, $told]);
+        }
         // What broke over a connection to the mail server is tried again over another.
         Event::listen(JobExceptionOccurred::class, static fn () => Mail::forgetMailers());
         Person::saved(fn (Person $person) => $this->app->make(PeopleAtAddresses::class)->saved($person));

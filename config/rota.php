@@ -33,6 +33,13 @@ return [
         'sign_in_days' => 180,
     ],
 
+    'live' => [
+        /* Where the web server takes what is to be told to open browsers (deploy/nginx/live.conf); without it they ask now and then. */
+        'publisher' => env('ROTA_LIVE_PUBLISHER'),
+        /* After this many hours nobody listens any more who has not opened a connection anew; they end after one. */
+        'viewer_hours' => 3,
+    ],
+
     'jobs' => [
         /* So many events are changed or brought in while whoever asked for it waits; more is done in the background. */
         'at_once' => 300,

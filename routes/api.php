@@ -26,6 +26,7 @@ use App\History\HistoryController;
 use App\History\OperationsController;
 use App\Imports\ImportsController;
 use App\Jobs\JobsController;
+use App\Live\LiveController;
 use App\OneLine\LineController;
 use App\Organisation\OrganisationController;
 use App\Overlays\OverlaysController;
@@ -65,6 +66,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('people/{id}/sessions', [DevicesController::class, 'person']);
     Route::patch('session/person', [SessionController::class, 'update']);
     Route::get('changes', [ChangesController::class, 'show']);
+    Route::get('live', [LiveController::class, 'open']);
     Route::get('directory', [DirectoryController::class, 'index']);
     Route::get('directory/calendars', [CalendarDirectoryController::class, 'index']);
 

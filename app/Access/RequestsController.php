@@ -2,6 +2,7 @@
 
 namespace App\Access;
 
+use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Directory\Person;
 use App\Letters\Letter;
@@ -30,7 +31,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 ])]
 final class RequestsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly AccessReader $reader, private readonly Organisation $organisation)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly AccessReader $reader, private readonly Organisation $organisation, private readonly Audience $audience)
     {
     }
 
@@ -59,7 +60,7 @@ final class RequestsController
             $request = AccessRequest::query()->where('calendar_id', $calendar->id)->where('person_id', $person->id)->whereNull('decided_at')->lockForUpdate()->first() ?? new AccessRequest;
             $isNew = ! $request->exists;
             $request->fill(['calendar_id' => $calendar->id, 'person_id' => $person->id, 'level' => $level, 'message' => (string) ($input['message'] ?? '')])->save();
-            Change::ofAccess();
+            $this->tell($calendar, $person->id);
             $managers = $isNew ? Person::query()->whereKey($this->reader->roster()->managers($calendar->keeper(), $this->reader->grants($calendar)))->limit(20)->get() : [];
             foreach ($managers as $manager) {
                 Mail::to($manager)->queue(new Letter($manager, "{$person->name} asks for “{$level->label()}” on “{$calendar->name}”", array_values(array_filter([
@@ -80,7 +81,7 @@ final class RequestsController
     {
         $calendar = $this->viewer->calendar($slug, Level::BusyTimes)->calendar;
         AccessRequest::query()->where('calendar_id', $calendar->id)->where('person_id', $this->viewer->person()->id)->whereNull('decided_at')->delete();
-        Change::ofAccess();
+        $this->tell($calendar, $this->viewer->person()->id);
 
         return response()->noContent();
     }
@@ -108,7 +109,7 @@ final class RequestsController
                 // Who asked need not be invited.
                 Invitation::query()->where('calendar_id', $asked->calendar_id)->where('person_id', $asked->person_id)->update(['answered_at' => now(), 'accepted' => true]);
             }
-            Change::ofAccess();
+            $this->tell($found->calendar, $asked->person_id);
             Mail::to($asked->person)->queue(new Letter($asked->person, $level === Level::None ? "“{$found->calendar->name}” stays as it is for you" : "“{$found->calendar->name}” is open to you",
                 [$level === Level::None ? "{$by->name} has declined what you asked for on “{$found->calendar->name}”. Ask them in person if you need it." : "{$by->name} has granted what you asked for. You can {$level->means()}."],
                 "Open “{$found->calendar->name}”", "/?calendar={$found->calendar->slug}"));
@@ -125,5 +126,11 @@ final class RequestsController
         AccessRequest::query()->where('person_id', $this->viewer->person()->id)->whereNotNull('decided_at')->findOrFail($id)->update(['seen_at' => now()]);
 
         return response()->noContent();
+    }
+
+    /** What is asked for waits for those who decide, and the answer for whoever asked. */
+    private function tell(Calendar $calendar, int $asking): void
+    {
+        Change::ofAccess($this->audience->withManagers($calendar, new Subject(SubjectKind::Person, $asking)));
     }
 }

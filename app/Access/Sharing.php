@@ -16,7 +16,7 @@ use PinnedRota\Core\Access\SubjectKind;
 /** Gives levels on calendars and takes them away: written to the change log, and told to those who gain by it. */
 final class Sharing
 {
-    public function __construct(private readonly Stewardship $stewardship, private readonly AccessReader $reader)
+    public function __construct(private readonly Stewardship $stewardship, private readonly AccessReader $reader, private readonly Audience $audience)
     {
     }
 
@@ -45,7 +45,7 @@ final class Sharing
                 $this->stewardship->demand($calendar);
             }
             ChangeLog::access($calendar, $by, $to, $before, $level, $why);
-            Change::ofAccess();
+            Change::ofAccess($this->audience->withManagers($calendar, $to));
             $this->invite($calendar, $gainers, $level, $by, $letter);
         });
     }
@@ -63,7 +63,7 @@ final class Sharing
     public function choose(Calendar $calendar, Person $person, bool $chosen): void
     {
         DB::table('calendar_choices')->upsert(['person_id' => $person->id, 'calendar_id' => $calendar->id, 'chosen' => $chosen], ['person_id', 'calendar_id'], ['chosen']);
-        Change::ofAccess();
+        Change::ofAccess([$person->id]);
     }
 
     /** @return list<int> the people for whom a named person or group stands, who could not read the calendar so far */

@@ -11,6 +11,8 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
 
 /** What waits for the person: invitations to answer, requests to decide, and the answers to their own. */
 #[OA\Schema(schema: 'InvitationAnswer', required: ['accepted'], properties: [
@@ -18,7 +20,7 @@ use PinnedRota\Core\Access\Level;
 ])]
 final class WaitingController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience)
     {
     }
 
@@ -68,7 +70,7 @@ final class WaitingController
         DB::transaction(function () use ($invitation, $accepted, $calendar, $person): void {
             $invitation->update(['answered_at' => now(), 'accepted' => $accepted]);
             $accepted ? $this->sharing->choose($calendar, $person, true) : $this->sharing->leave($calendar, $person, 'declined');
-            Change::ofAccess();
+            Change::ofAccess($this->audience->withManagers($calendar, new Subject(SubjectKind::Person, $person->id)));
         });
 
         return response()->noContent();

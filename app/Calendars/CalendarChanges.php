@@ -2,6 +2,7 @@
 
 namespace App\Calendars;
 
+use App\Access\Audience;
 use App\Access\GrantRecord;
 use App\Access\Sharing;
 use App\Access\Stewardship;
@@ -17,7 +18,7 @@ final class CalendarChanges
 {
     public const SETTINGS = ['name', 'description', 'colour', 'mark', 'timezone', 'first_day', 'opening_view', 'free_categories', 'offered'];
 
-    public function __construct(private readonly Stewardship $stewardship, private readonly Sharing $sharing)
+    public function __construct(private readonly Stewardship $stewardship, private readonly Sharing $sharing, private readonly Audience $audience)
     {
     }
 
@@ -32,7 +33,7 @@ final class CalendarChanges
             $calendar->fill(['version' => $calendar->version + 1])->save();
             ChangeLog::settings($calendar, $by, array_intersect_key($before, array_flip($changed)), array_intersect_key($after, array_flip($changed)));
             Change::of($calendar->id);
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($calendar));
         });
     }
 
@@ -50,7 +51,7 @@ final class CalendarChanges
             // The new keeper manages as such: what they were given before says no more.
             GrantRecord::query()->where(['on_kind' => 'calendar', 'on_id' => $calendar->id, 'subject_kind' => $to->kind->value, 'subject_id' => $to->id])->delete();
             $this->stewardship->demand($calendar);
-            Change::ofAccess();
+            Change::ofAccess($this->audience->withManagers($calendar, $from, $to));
         });
     }
 
@@ -60,7 +61,7 @@ final class CalendarChanges
             $calendar->update(['archived_at' => $archived ? now() : null, 'version' => $calendar->version + 1]);
             ChangeLog::calendar($calendar, $by, $archived ? 'archived' : 'brought back');
             Change::of($calendar->id);
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($calendar));
         });
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Calendars;
 
 use App\Access\AccessReader;
+use App\Access\Audience;
 use App\Access\CurrentViewer;
 use App\Access\Sharing;
 use App\Api\Answers;
@@ -34,7 +35,7 @@ use PinnedRota\Core\Access\SubjectKind;
 ])]
 final class CalendarsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access, private readonly CalendarChanges $changes)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access, private readonly CalendarChanges $changes, private readonly Audience $audience)
     {
     }
 
@@ -62,7 +63,7 @@ final class CalendarsController
                 'created_by' => $person->id,
             ]);
             ChangeLog::calendar($calendar, $person, 'made');
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($calendar));
 
             return $calendar;
         });
@@ -95,7 +96,7 @@ final class CalendarsController
         DB::transaction(function () use ($calendar): void {
             $calendar->delete();
             ChangeLog::calendar($calendar, $this->viewer->person(), 'deleted');
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($calendar));
         });
 
         return response()->noContent();
@@ -113,7 +114,7 @@ final class CalendarsController
         DB::transaction(function () use ($calendar): void {
             $calendar->restore();
             ChangeLog::calendar($calendar, $this->viewer->person(), 'restored');
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($calendar));
         });
 
         return new JsonResponse($this->tell($calendar));

@@ -3,6 +3,7 @@
 namespace App\Calendars;
 
 use App\Access\AccessibleCalendar;
+use App\Access\Audience;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Changes\Change;
@@ -25,7 +26,7 @@ use PinnedRota\Core\Overlay\Colour;
 ])]
 final class CategoriesController
 {
-    public function __construct(private readonly CurrentViewer $viewer)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Audience $audience)
     {
     }
 
@@ -55,7 +56,7 @@ final class CategoriesController
         $input = $this->input($request, null, $calendar?->id);
         $category = DB::transaction(function () use ($input, $calendar): Category {
             $category = Category::query()->create($input + ['calendar_id' => $calendar?->id]);
-            Change::ofAccess();
+            $this->tell($calendar);
 
             return $category;
         });
@@ -100,7 +101,12 @@ final class CategoriesController
         foreach ($calendars as $calendar) {
             Change::of($calendar);
         }
-        Change::ofAccess();
+        $this->tell($category->calendar_id === null ? null : Calendar::query()->findOrFail($category->calendar_id));
+    }
+
+    private function tell(?Calendar $of): void
+    {
+        $of === null ? Change::ofLists() : Change::ofAccess($this->audience->of($of));
     }
 
     /** @return array{Category, ?string} a category that the viewer keeps, and the slug of its calendar */

@@ -10,17 +10,13 @@ use OpenApi\Attributes as OA;
 
 final class ChangesController
 {
-    #[OA\Get(path: '/changes', operationId: 'getChanges', summary: 'Marks that are others as soon as anything one may see has changed. Whatever is changed is answered with them, too (Changes: events access).', tags: ['changes'],
-        responses: [
-            new Answers(ChangeMarksData::class, 'The marks'),
-            new OA\Response(response: 304, description: 'As before (If-None-Match)'),
-        ])]
-    public function show(Request $request, CurrentViewer $viewer, ChangeMarks $marks): JsonResponse
+    #[OA\Get(path: '/changes', operationId: 'getChanges', summary: 'What has changed of what one may see since one asked last. Whatever is changed is answered with its own marks (Changes: mark mark …).', tags: ['changes'],
+        parameters: [new OA\QueryParameter(name: 'since', description: 'The position that was told the last time', schema: new OA\Schema(type: 'string', maxLength: 500))],
+        responses: [new Answers(ChangesData::class, 'The changes')])]
+    public function show(Request $request, CurrentViewer $viewer, ChangesSince $changes): JsonResponse
     {
-        $now = $marks->of($viewer->person());
-        $response = (new JsonResponse($now))->setEtag("{$now->events}{$now->access}");
-        $response->isNotModified($request);
+        $since = $request->validate(['since' => ['sometimes', 'nullable', 'string', 'max:500']])['since'] ?? null;
 
-        return $response;
+        return new JsonResponse($changes->of($viewer->person(), $since));
     }
 }

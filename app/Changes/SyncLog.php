@@ -15,17 +15,18 @@ final class SyncLog
 
     public function handle(EventsChanged $event): void
     {
-        $rows = [];
+        $rows = $changes = [];
         foreach ($event->series as $change) {
             $now = $change->after?->calendarIds() ?? [];
             foreach ($change->calendarIds() as $calendarId) {
+                $changes[$calendarId][] = $change;
                 $rows[$calendarId][] = ['series_id' => $change->seriesId, 'uid' => ($change->after ?? $change->before)?->uid() ?? '', 'deleted' => ! in_array($calendarId, $now, true)];
             }
         }
         // Everybody in the same order, so that no two wait for each other.
         ksort($rows);
         foreach ($rows as $calendarId => $some) {
-            $revision = Change::of($calendarId, count($some)) - count($some);
+            $revision = Change::of($calendarId, count($some), Days::touchedBy($changes[$calendarId])) - count($some);
             $some = array_map(static fn (array $row, int $index): array => $row + ['calendar_id' => $calendarId, 'revision' => $revision + $index + 1, 'changed_at' => now()], $some, array_keys($some));
             foreach (array_chunk($some, self::AT_ONCE) as $chunk) {
                 DB::table('series_changes')->upsert($chunk, ['calendar_id', 'series_id'], ['uid', 'revision', 'deleted', 'changed_at']);

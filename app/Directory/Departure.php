@@ -3,6 +3,7 @@
 namespace App\Directory;
 
 use App\Access\AccessRequest;
+use App\Access\Audience;
 use App\Access\GrantRecord;
 use App\Access\Invitation;
 use App\Calendars\Calendar;
@@ -19,7 +20,7 @@ use PinnedRota\Core\Access\SubjectKind;
 /** What happens when somebody goes: all that they keep is handed over, nothing is left alone. */
 final class Departure
 {
-    public function __construct(private readonly CalendarChanges $calendars, private readonly Devices $devices)
+    public function __construct(private readonly CalendarChanges $calendars, private readonly Devices $devices, private readonly Audience $audience)
     {
     }
 
@@ -78,7 +79,7 @@ final class Departure
             $this->devices->end($person);
         }
         ChangeLog::person($person, $by, ['status' => $before], ['status' => $status]);
-        Change::ofAccess();
+        Change::ofAccess($this->audience->withAdministrators([$person->id]));
     }
 
     /** @return Builder<Feed> */

@@ -2,6 +2,7 @@
 
 namespace App\Directory;
 
+use App\Changes\Change;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Directory\AgentWords;
@@ -31,6 +32,8 @@ final class Devices
             $ids = DB::table('sessions')->where('user_id', $person->id)->pluck('id')
                 ->filter(static fn (string $id): bool => $id !== $but && ($only === null || self::digest($id) === $only));
             $person->forceFill(['remember_token' => bin2hex(random_bytes(30))])->save();
+            // What is told to an open browser ends, too: where they may go on, it connects anew.
+            Change::ofAccess([$person->id]);
 
             return DB::table('sessions')->whereIn('id', $ids)->delete();
         });

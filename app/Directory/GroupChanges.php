@@ -2,6 +2,7 @@
 
 namespace App\Directory;
 
+use App\Access\Audience;
 use App\Access\GrantRecord;
 use App\Access\Stewardship;
 use App\Calendars\Calendar;
@@ -18,7 +19,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 /** Makes groups, renames and deletes them, and brings deleted ones back with what was shared with them: each written to the change log. */
 final class GroupChanges
 {
-    public function __construct(private readonly Stewardship $stewardship, private readonly GroupMembers $members)
+    public function __construct(private readonly Stewardship $stewardship, private readonly GroupMembers $members, private readonly Audience $audience)
     {
     }
 
@@ -27,7 +28,7 @@ final class GroupChanges
         return DB::transaction(function () use ($name, $by): Group {
             $group = Group::query()->create(['name' => $name]);
             ChangeLog::group($group, $by, null, $name);
-            Change::ofAccess();
+            Change::ofLists();
 
             return $group;
         });
@@ -42,7 +43,7 @@ final class GroupChanges
                 $this->demandFree($name, $group->id);
                 $group->update(['name' => $name]);
                 ChangeLog::group($group, $by, $before, $name);
-                Change::ofAccess();
+                Change::ofLists();
             }
         });
     }
@@ -53,6 +54,7 @@ final class GroupChanges
         $this->stewardship->guard(function () use ($group, $by): void {
             $group = Group::query()->lockForUpdate()->findOrFail($group->id);
             $this->demandNothingKept($group);
+            $members = $this->audience->of(new Subject(SubjectKind::Group, $group->id));
             $grants = GrantRecord::query()->where($this->subjectKey($group->id))->get();
             ChangeLog::group($group, $by, $group->name, null, [
                 'people' => $group->people()->pluck('people.id')->all(),
@@ -65,7 +67,8 @@ final class GroupChanges
             }
             GrantRecord::query()->where($this->subjectKey($group->id))->delete();
             $group->delete();
-            Change::ofAccess();
+            Change::ofAccess($members);
+            Change::ofLists();
         });
     }
 
@@ -98,7 +101,8 @@ final class GroupChanges
             foreach ($had['grants'] as $grant) {
                 $this->giveBack($group, $grant['on'], $grant['id'], Level::from($grant['level']), $by);
             }
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of(new Subject(SubjectKind::Group, $group->id)));
+            Change::ofLists();
         });
     }
 

@@ -2,15 +2,18 @@
 
 namespace App\Directory;
 
+use App\Access\Audience;
 use App\Access\Stewardship;
 use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Access\Subject;
+use PinnedRota\Core\Access\SubjectKind;
 
 /** Puts people and groups into groups and takes them out. */
 final class GroupMembers
 {
-    public function __construct(private readonly GroupMemberships $memberships, private readonly Stewardship $stewardship)
+    public function __construct(private readonly GroupMemberships $memberships, private readonly Stewardship $stewardship, private readonly Audience $audience)
     {
     }
 
@@ -29,7 +32,7 @@ final class GroupMembers
             $changed = $within ? $members->syncWithoutDetaching([$member->id])['attached'] !== [] : $members->detach($member->id) > 0;
             if ($changed) {
                 ChangeLog::member($group, $by, $member, $within);
-                Change::ofAccess();
+                Change::ofAccess($this->audience->withAdministrators($member instanceof Person ? [$member->id] : $this->audience->of(new Subject(SubjectKind::Group, $member->id))));
             }
         });
     }

@@ -2,6 +2,7 @@
 
 namespace App\Directory;
 
+use App\Access\Audience;
 use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use App\Letters\Letter;
@@ -10,7 +11,7 @@ use Illuminate\Support\Facades\Mail;
 /** Adds people and invites them to come in. Call it inside a transaction. */
 final class Newcomers
 {
-    public function __construct(private readonly GroupMembers $members)
+    public function __construct(private readonly GroupMembers $members, private readonly Audience $audience)
     {
     }
 
@@ -25,7 +26,7 @@ final class Newcomers
         foreach (Group::query()->whereKey($groups)->get() as $group) {
             $this->members->put($group, $person, true, $by);
         }
-        Change::ofAccess();
+        Change::ofAccess($this->audience->withAdministrators([$person->id]));
 
         return $person;
     }

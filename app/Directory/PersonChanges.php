@@ -2,6 +2,7 @@
 
 namespace App\Directory;
 
+use App\Access\Audience;
 use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use Illuminate\Support\Facades\DB;
@@ -9,6 +10,10 @@ use Illuminate\Support\Facades\DB;
 /** Changes what is said of a person, by whichever way, and writes what was another before to the change log. */
 final class PersonChanges
 {
+    public function __construct(private readonly Audience $audience)
+    {
+    }
+
     /** @param  array<string, mixed>  $columns */
     public function put(Person $person, array $columns, Person $by): void
     {
@@ -18,7 +23,7 @@ final class PersonChanges
             $changed = array_filter($person->only(array_keys($columns)), fn (mixed $value, string $name): bool => $value !== $before[$name], ARRAY_FILTER_USE_BOTH);
             if ($changed !== []) {
                 ChangeLog::person($person, $by, array_intersect_key($before, $changed), $changed);
-                Change::ofAccess();
+                Change::ofAccess($this->audience->withAdministrators([$person->id]));
             }
         });
     }

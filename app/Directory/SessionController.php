@@ -78,7 +78,11 @@ final class SessionController
         responses: [new OA\Response(response: 204, description: 'Signed out')])]
     public function destroy(Request $request): Response
     {
+        $person = $request->user();
         Auth::guard('web')->logout();
+        if ($person instanceof Person) {
+            Change::ofAccess([$person->id]);
+        }
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
@@ -158,7 +162,6 @@ final class SessionController
             WelcomeLink::end($person);
             $person->forceFill(['password' => $input['password']])->save();
             $this->devices->end($person);
-            Change::ofAccess();
         });
         Auth::guard('web')->login($person);
         $request->session()->regenerate();

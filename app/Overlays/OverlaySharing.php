@@ -2,6 +2,7 @@
 
 namespace App\Overlays;
 
+use App\Access\Audience;
 use App\Access\GrantRecord;
 use App\Access\Stewardship;
 use App\ChangeLog\ChangeLog;
@@ -16,7 +17,7 @@ final class OverlaySharing
     /** An overlay has no busy times of its own, and nothing is added to it. */
     public const LEVELS = [Level::None, Level::See, Level::Change, Level::Manage];
 
-    public function __construct(private readonly Stewardship $stewardship)
+    public function __construct(private readonly Stewardship $stewardship, private readonly Audience $audience)
     {
     }
 
@@ -25,7 +26,7 @@ final class OverlaySharing
     {
         $this->stewardship->guard(function () use ($overlay, $to, $level, $by): void {
             $this->put($overlay, $to, $level, $by);
-            Change::ofAccess();
+            Change::ofAccess($this->audience->withManagers($overlay, $to));
         });
     }
 
@@ -39,7 +40,7 @@ final class OverlaySharing
             $this->put($overlay, $from, $stays, $by);
             // The new keeper manages as such: what they were given before says no more.
             $this->put($overlay, $to, Level::None, $by);
-            Change::ofAccess();
+            Change::ofAccess($this->audience->withManagers($overlay, $from, $to));
         });
     }
 

@@ -4,6 +4,7 @@ namespace App\Overlays;
 
 use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
+use App\Access\Audience;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Calendars\Calendar;
@@ -23,7 +24,7 @@ use PinnedRota\Core\Access\SubjectKind;
 
 final class OverlaysController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access, private readonly Audience $audience)
     {
     }
 
@@ -54,7 +55,7 @@ final class OverlaysController
                 'keeper_id' => $keeper->id,
             ]);
             $this->layLayers($overlay, $input->layers());
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($overlay));
 
             return $overlay;
         });
@@ -79,7 +80,7 @@ final class OverlaysController
                 'version' => $locked->version + 1,
             ]);
             $this->layLayers($overlay, $input->layers());
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($overlay));
         });
 
         return new JsonResponse($this->tell($overlay, $this->level($overlay)));
@@ -93,7 +94,7 @@ final class OverlaysController
         $overlay = $this->viewer->overlay($slug, Level::Manage);
         DB::transaction(function () use ($overlay): void {
             $overlay->delete();
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($overlay));
         });
 
         return response()->noContent();
@@ -108,7 +109,7 @@ final class OverlaysController
         abort_unless($this->level($overlay) === Level::Manage, 404);
         DB::transaction(function () use ($overlay): void {
             $overlay->restore();
-            Change::ofAccess();
+            Change::ofAccess($this->audience->of($overlay));
         });
 
         return new JsonResponse($this->tell($overlay, Level::Manage));

@@ -22,7 +22,7 @@ final class OwnCalendar
                 'slug' => Calendar::newSlug($name), 'name' => $name, 'description' => 'What you pin and join.', 'colour' => 'slate', 'mark' => 'disc',
                 'timezone' => $person->timezone, 'keeper_kind' => SubjectKind::Person, 'keeper_id' => $person->id,
             ]);
-            Change::ofAccess();
+            Change::ofAccess([$person->id]);
 
             return $calendar->refresh();
         });

@@ -55,7 +55,7 @@ final class RoomsController
     {
         $this->viewer->demandAdministrator();
         Room::query()->findOrFail($id)->delete();
-        Change::ofAccess();
+        Change::ofLists();
 
         return response()->noContent();
     }
@@ -68,7 +68,7 @@ final class RoomsController
         ])->validate();
         DB::transaction(function () use ($room, $input): void {
             $room->fill($input)->save();
-            Change::ofAccess();
+            Change::ofLists();
         });
 
         return $room;

@@ -54,7 +54,7 @@ final class SecondFactors
             }
             $factor->update(['confirmed_at' => now(), 'last_step' => $step]);
             ChangeLog::person($person, $person, ['second factor' => false], ['second factor' => true]);
-            Change::ofAccess();
+            Change::ofAccess([$person->id]);
 
             return $this->newCodes($person);
         });
@@ -107,7 +107,7 @@ final class SecondFactors
             SecondFactor::query()->whereKey($person->id)->delete();
             if ($had) {
                 ChangeLog::person($person, $by, ['second factor' => true], ['second factor' => false]);
-                Change::ofAccess();
+                Change::ofAccess([$person->id]);
             }
 
             return $had;

@@ -29,7 +29,7 @@ final class Subscribe implements Work
             return $run->finish(function () use ($run, $url, $document): JobOutcome {
                 $source = $this->source(['url' => $url] + $run->input);
                 $refresh = $this->refresher->take($source, $document, $run->progress->at(...));
-                Change::ofAccess();
+                Change::ofAccess([$this->viewer->person()->id]);
 
                 return new JobOutcome(counts: $refresh->counts, calendar: $source->calendar->slug);
             });

@@ -66,7 +66,7 @@ install_dependencies() {
     command -v php >/dev/null || fail 'PHP 8.2 is needed (Debian package php8.2-cli).'
     command -v composer >/dev/null || fail 'Composer is needed (Debian package composer).'
     command -v node >/dev/null || fail 'Node.js 20 is needed.'
-    install_packages mariadb-server-core mariadb-client-core nginx-light \
+    install_packages mariadb-server-core mariadb-client-core nginx-light libnginx-mod-nchan \
         php8.2-fpm php8.2-mysql php8.2-curl php8.2-mbstring php8.2-intl php8.2-xml curl unzip "$@"
     [ -d "$root/vendor" ] && [ -d "$root/node_modules" ] || rm -rf "$root/var/stamps"
     once_for composer composer.json packages -- composer_install

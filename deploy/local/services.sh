@@ -80,6 +80,7 @@ DB_USERNAME=rota
 DB_PASSWORD=rota
 MAIL_HOST=127.0.0.1
 MAIL_PORT=$((port + 2))
+ROTA_LIVE_PUBLISHER=http://127.0.0.1:$((port + 3))
 MAIL_FROM_ADDRESS=rota@skerrin-quay.example
 $2
 ENV
@@ -89,7 +90,7 @@ ENV
 
 artisan() { ROTA_HOME="$home" php "$root/artisan" "$@"; }
 
-fill() { sed -e "s#@root@#$root#g; s#@home@#$home#g; s#@port@#$port#g; s#@standins@#$((port + 1))#g; s#@user@#$unix_user#g" "$1" >"$2"; }
+fill() { sed -e "s#@root@#$root#g; s#@home@#$home#g; s#@port@#$port#g; s#@standins@#$((port + 1))#g; s#@live@#$((port + 3))#g; s#@user@#$unix_user#g" "$1" >"$2"; }
 
 start_web() {
     mkdir -p "$home/cache"

@@ -1,30 +1,37 @@
 import type { Schemas } from './client';
-import type { Topic } from './queryKeys';
 
-type Marks = Schemas['ChangeMarks'];
+export type Mark = Schemas['Mark'];
 
 const HEADER = 'Changes';
 
-/** As the last answer to a change told them, and as what is on the screen was asked for after. */
-let told: Marks | undefined;
-let seen: Marks | undefined;
+/** So many are remembered: far more than come between two looks. */
+const REMEMBERED = 2000;
 
-/** Whatever is changed is answered with the marks as they are after it. */
+/** The marks of what one has changed oneself, and those that came before. */
+const own = new Set<string>();
+const seen = new Set<string>();
+
+function remember(marks: Set<string>, mark: string): void {
+    marks.add(mark);
+    const [oldest] = marks;
+    if (marks.size > REMEMBERED && oldest !== undefined) marks.delete(oldest);
+}
+
+/** Whatever one changes is answered with its marks: what is on the screen is asked for anew by whoever changed it. */
 export function takeMarks(response: Response): void {
-    const [events, access] = (response.headers.get(HEADER) ?? '').split(' ');
-    if (events !== undefined && events !== '' && access !== undefined) told = { events, access };
+    for (const mark of (response.headers.get(HEADER) ?? '').split(' ')) {
+        if (mark !== '') remember(own, mark);
+    }
 }
 
-/** Says that what a topic is about is being asked for anew: the change that it was is not to be fetched once more. */
-export function seeOwnChange(topic: Topic): void {
-    if (told === undefined || seen === undefined) return;
-    seen = { events: told.events, access: topic === 'access' ? told.access : seen.access };
+/** Asked as late as can be: one's own change may be told before it is answered. */
+export function isOwn({ mark }: Mark): boolean {
+    return own.has(mark);
 }
 
-/** What others have changed since the marks were looked at last. */
-export function topicOfChange(marks: Marks): Topic | null {
-    const before = seen;
-    seen = marks;
-    if (before === undefined) return null;
-    return before.access !== marks.access ? 'access' : before.events !== marks.events ? 'events' : null;
+/** Those that come for the first time; they come by more than one way. */
+export function takeNew(marks: readonly Mark[]): Mark[] {
+    const fresh = marks.filter(({ mark }) => !seen.has(mark));
+    for (const { mark } of fresh) remember(seen, mark);
+    return fresh;
 }

@@ -1,9 +1,10 @@
-import { useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient, type Query, type QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { toast } from '@/toast/toast';
 import { Problem } from './client';
-import { seeOwnChange } from './marks';
+import type { Mark } from './marks';
 import { changedBy, type Topic } from './queryKeys';
+import { isTouched } from './touched';
 
 type Options<Input, Answer> = {
     onDone?: (answer: Answer, input: Input) => void;
@@ -32,10 +33,7 @@ export function useAction<Input = void, Answer = void>(act: (input: Input) => Pr
 export function useRefresh(): (topic: Topic) => Promise<void> {
     const client = useQueryClient();
     return useCallback(
-        (topic: Topic) => {
-            seeOwnChange(topic);
-            return fetchAnew(client, topic);
-        },
+        (topic: Topic) => fetchAnew(client, topic),
         [client],
     );
 }
@@ -43,6 +41,15 @@ export function useRefresh(): (topic: Topic) => Promise<void> {
 /** Asks anew for all that a change makes old. */
 export async function fetchAnew(client: QueryClient, topic: Topic): Promise<void> {
     await Promise.all(changedBy(topic).map((queryKey) => client.invalidateQueries({ queryKey })));
+}
+
+/** Asks anew for what these changes of events may have made another: nothing, where windows are on screen and none is touched. */
+export async function fetchTouched(client: QueryClient, marks: readonly Mark[]): Promise<void> {
+    const predicate = (query: Query) => marks.some((mark) => isTouched(query, mark));
+    const [queryKey] = changedBy('events');
+    const windows = client.getQueryCache().findAll({ queryKey, type: 'active', predicate: ({ meta }) => meta?.days !== undefined });
+    const nothing = windows.length > 0 && !windows.some(predicate);
+    await client.invalidateQueries({ queryKey, predicate, refetchType: nothing ? 'none' : 'active' });
 }
 
 export function tellRefusal(error: unknown): void {

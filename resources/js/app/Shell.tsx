@@ -5,7 +5,7 @@ import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
 import { SecondFactorNotice } from '@/features/second-factor/SecondFactorNotice';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
-import { useChanges } from './useChanges';
+import { useChanges } from './live/useChanges';
 
 type Place = { to: string; label: string; icon: LucideIcon };
 

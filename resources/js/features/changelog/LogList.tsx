@@ -4,6 +4,7 @@ import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
+import { Scrolling } from '@/components/Scrolling';
 import { Failed, Loading } from '@/components/States';
 import { formatMoment } from '@/time/dates';
 
@@ -34,7 +35,7 @@ export function LogList({ of }: { of: LogOf }) {
     if (log.data === undefined) return <Loading what="the change log" />;
     if (log.data.length === 0) return <p className="text-soft">{of.kind === 'sign-ins' ? 'Nobody has signed in yet.' : 'Nothing has been changed yet.'}</p>;
     return (
-        <ol aria-label={of.kind === 'sign-ins' ? 'Sign-ins' : 'Change log'} className="max-h-96 overflow-y-auto border-t border-line">
+        <Scrolling as="ol" aria-label={of.kind === 'sign-ins' ? 'Sign-ins' : 'Change log'} className="max-h-96 overflow-y-auto border-t border-line">
             {log.data.map((entry) => (
                 <li key={entry.id} className="flex items-baseline gap-3 border-b border-line py-1.5">
                     <time dateTime={entry.at} className="w-28 shrink-0 text-soft">
@@ -51,6 +52,6 @@ export function LogList({ of }: { of: LogOf }) {
                     </span>
                 </li>
             ))}
-        </ol>
+        </Scrolling>
     );
 }

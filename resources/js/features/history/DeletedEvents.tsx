@@ -3,6 +3,7 @@ import { answered, api, done, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
+import { Scrolling } from '@/components/Scrolling';
 import { Failed, Loading } from '@/components/States';
 import { formatDate, formatMoment } from '@/time/dates';
 import { useTellDone } from './useTellDone';
@@ -19,7 +20,7 @@ export function DeletedEvents({ slug }: { slug: string }) {
     if (deleted.data === undefined) return <Loading what="what was deleted" />;
     if (deleted.data.length === 0) return <p className="text-soft">Nothing was deleted in the last 90 days.</p>;
     return (
-        <ul aria-label="Deleted events" className="max-h-72 overflow-y-auto border-t border-line">
+        <Scrolling as="ul" aria-label="Deleted events" className="max-h-72 overflow-y-auto border-t border-line">
             {deleted.data.map((event) => (
                 <li key={event.id} className="flex items-center gap-3 border-b border-line py-1.5">
                     <span className="min-w-0 flex-1">
@@ -35,6 +36,6 @@ export function DeletedEvents({ slug }: { slug: string }) {
                     </Button>
                 </li>
             ))}
-        </ul>
+        </Scrolling>
     );
 }

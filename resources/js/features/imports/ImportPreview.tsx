@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { formatDate, timeOfDay } from '@/time/dates';
+import { Scrolling } from '@/components/Scrolling';
 
 const VERDICTS = { added: 'new', changed: 'changed', unchanged: 'already there' } as const;
 
@@ -21,17 +22,15 @@ export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPr
                 <div className="flex gap-1.5">{actions}</div>
             </header>
             {problems.length > 0 && (
-                <ul aria-label="Problems" className="max-h-40 overflow-y-auto border-b border-line p-3">
+                <Scrolling as="ul" aria-label="Problems" className="max-h-40 overflow-y-auto border-b border-line p-3">
                     {problems.map((each, index) => (
                         <li key={index}>
                             <b className="font-semibold">Line {each.line}</b> {each.property}: {each.problem} <span className="text-soft">({each.outcome})</span>
                         </li>
                     ))}
-                </ul>
+                </Scrolling>
             )}
-            {/* A scrolling region must be reachable by keyboard. */}
-            {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
-            <div className="max-h-96 overflow-auto" tabIndex={0} role="region" aria-label="Events of the file">
+            <Scrolling as="div" className="max-h-96 overflow-auto" aria-label="Events of the file">
                 <table className="w-full text-left">
                     <thead className="sticky top-0 bg-paper text-xs text-soft">
                         <tr>
@@ -57,7 +56,7 @@ export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPr
                         ))}
                     </tbody>
                 </table>
-            </div>
+            </Scrolling>
             {total > rows.length && <p className="p-3 text-soft">and {total - rows.length} more.</p>}
         </section>
     );

@@ -5,6 +5,7 @@ import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem } from '@/components/Field';
+import { Scrolling } from '@/components/Scrolling';
 
 type Plan = Schemas['PeoplePlan'];
 
@@ -53,11 +54,7 @@ export function PeopleTableDialog({ onClose }: { onClose: () => void }) {
                     {(control) => <textarea rows={5} {...control} className={`${control.className} font-mono text-xs`} placeholder={'name,address,post,groups\nPavel Trewin,pavel.trewin@…,Shipwright,Joinery; Yard'} value={text} onChange={(event) => edit(event.target.value)} />}
                 </Field>
                 {plan !== undefined && (
-                    <div className="max-h-72 overflow-y-auto border border-line bg-sheet" role="region" aria-label="What would be done"
-                        // It scrolls: without a stop in it the keyboard would not reach its end.
-                        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-                        tabIndex={0}
-                    >
+                    <Scrolling as="div" className="max-h-72 overflow-y-auto border border-line bg-sheet" aria-label="What would be done">
                         <table className="w-full text-left text-[13px]">
                             <thead>
                                 <tr className="border-b border-line text-soft">
@@ -83,7 +80,7 @@ export function PeopleTableDialog({ onClose }: { onClose: () => void }) {
                                 ))}
                             </tbody>
                         </table>
-                    </div>
+                    </Scrolling>
                 )}
                 {plan !== undefined && (
                     <p role="status">

@@ -4,6 +4,7 @@ import { answered, api, done, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
+import { Scrolling } from '@/components/Scrolling';
 import { Failed, Loading } from '@/components/States';
 import { useTellDone } from '@/features/history/useTellDone';
 import { formatDate } from '@/time/dates';
@@ -20,7 +21,7 @@ export function CalendarPins({ slug, name }: { slug: string; name: string }) {
     if (pins.data === undefined) return <Loading what="what is pinned here" />;
     if (pins.data.length === 0) return <p className="text-soft">Nothing is pinned here.</p>;
     return (
-        <ul aria-label="Pinned here" className="max-h-72 overflow-y-auto border-t border-line">
+        <Scrolling as="ul" aria-label="Pinned here" className="max-h-72 overflow-y-auto border-t border-line">
             {pins.data.map((pin) => (
                 <li key={pin.id} className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-line py-1">
                     <span className="min-w-0 flex-1">
@@ -40,6 +41,6 @@ export function CalendarPins({ slug, name }: { slug: string; name: string }) {
                     </Button>
                 </li>
             ))}
-        </ul>
+        </Scrolling>
     );
 }

@@ -4,6 +4,7 @@ import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
+import { Scrolling } from '@/components/Scrolling';
 import { Failed, Loading } from '@/components/States';
 import { formatMoment } from '@/time/dates';
 import { toast } from '@/toast/toast';
@@ -21,7 +22,7 @@ export function DevicesDialog({ onClose }: { onClose: () => void }) {
             ) : devices.data === undefined ? (
                 <Loading what="where you are signed in" />
             ) : (
-                <ul aria-label="Signed in" className="max-h-[50vh] overflow-y-auto border-t border-line">
+                <Scrolling as="ul" aria-label="Signed in" className="max-h-[50vh] overflow-y-auto border-t border-line">
                     {devices.data.map((each) => (
                         <li key={each.id} className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-line py-1.5">
                             <span className="min-w-0 flex-1">
@@ -37,7 +38,7 @@ export function DevicesDialog({ onClose }: { onClose: () => void }) {
                             )}
                         </li>
                     ))}
-                </ul>
+                </Scrolling>
             )}
             <div className="mt-3 flex justify-end gap-2">
                 <Button onClick={onClose}>Cancel</Button>

@@ -1,6 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { useDeferredValue, useState } from 'react';
 import { TextField } from '@/components/Field';
+import { Scrolling } from '@/components/Scrolling';
 import { Failed, Loading } from '@/components/States';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { LEVELS } from '@/api/generated/words';
@@ -15,7 +16,7 @@ export function ReasonsPanel({ calendar }: { calendar: Calendar }) {
     return (
         <>
             <TextField label="Find somebody" type="search" fieldClassName="max-w-72" value={words} onChange={(event) => setWords(event.target.value)} />
-            <ul aria-label="What people can see" className="mt-2 max-h-96 overflow-y-auto border-t border-line">
+            <Scrolling as="ul" aria-label="What people can see" className="mt-2 max-h-96 overflow-y-auto border-t border-line">
                 {reach.data.people.map((person) => (
                     <li key={person.id} className="flex flex-wrap items-baseline gap-x-3 gap-y-0.5 border-b border-line py-1.5">
                         <span className="min-w-40 flex-1">
@@ -32,7 +33,7 @@ export function ReasonsPanel({ calendar }: { calendar: Calendar }) {
                         </span>
                     </li>
                 ))}
-            </ul>
+            </Scrolling>
             {reach.data.people.length === 0 && <p className="py-2 text-soft">Nobody here is called that.</p>}
             {reach.data.total > reach.data.people.length && <p className="py-2 text-soft">and {reach.data.total - reach.data.people.length} more: type part of a name.</p>}
         </>

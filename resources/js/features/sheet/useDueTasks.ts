@@ -21,6 +21,8 @@ export function useDueTasks(span: Span): Map<string, DueTask[]> {
     const tasks = useQuery({
         queryKey: queryKeys.dueTasks(first, to, zone),
         queryFn: ({ signal }) => answered(api.GET('/tasks', { params: { query: { from: first, to, tz: zone } }, signal })),
+        // What has to be prepared may be of an event long after.
+        meta: { days: { from: first } },
         // Whoever looks as somebody else has nothing to prepare there.
         enabled: search.as === undefined,
     });

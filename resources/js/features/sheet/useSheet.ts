@@ -32,6 +32,7 @@ export function useSheet(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: queryKeys.sheet(through, span),
         queryFn: ({ signal }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, span) }, signal })),
+        meta: { days: span },
         placeholderData: keepPreviousData,
         enabled,
     });
@@ -41,6 +42,7 @@ export function useRuler(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: queryKeys.ruler(through, span),
         queryFn: ({ signal }) => answered(api.GET('/ruler', { params: { query: windowQuery(through, span) }, signal })),
+        meta: { days: span },
         placeholderData: keepPreviousData,
         enabled,
     });
@@ -57,6 +59,7 @@ export function listDays(first: number, pages: number): number {
 export function useEndlessSheet(through: Through, span: Span) {
     return useInfiniteQuery({
         queryKey: queryKeys.endlessSheet(through, span),
+        meta: { days: { from: span.from } },
         initialPageParam: span,
         queryFn: ({ signal, pageParam }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, pageParam) }, signal })),
         getNextPageParam: (_, __, { to, from }) => ({ from: to, to: addDays(to, nextDays(daysBetween(from, to))) }),

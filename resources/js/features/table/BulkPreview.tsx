@@ -1,4 +1,5 @@
 import type { Schemas } from '@/api/client';
+import { Scrolling } from '@/components/Scrolling';
 
 type Row = Schemas['BulkPreviewRow'];
 
@@ -11,7 +12,7 @@ export function BulkPreview({ rows, names }: { rows: Row[]; names: (id: number) 
     const nothing = rows.filter((row) => row.what === 'nothing');
     const done = rows.filter((row) => row.what !== 'refused' && row.what !== 'nothing');
     return (
-        <div className="max-h-[48vh] overflow-y-auto border-y border-line">
+        <Scrolling as="div" aria-label="What the change would do" className="max-h-[48vh] overflow-y-auto border-y border-line">
             {refused.length > 0 && (
                 <section aria-label="What is left out" className="border-b border-line py-2">
                     <p className="font-semibold text-pin-ink">
@@ -43,7 +44,7 @@ export function BulkPreview({ rows, names }: { rows: Row[]; names: (id: number) 
                     {nothing.length} {nothing.length === 1 ? 'is' : 'are'} so already.
                 </p>
             )}
-        </div>
+        </Scrolling>
     );
 }
 

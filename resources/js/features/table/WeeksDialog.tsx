@@ -5,6 +5,7 @@ import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
+import { Scrolling } from '@/components/Scrolling';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useTellDone } from '@/features/history/useTellDone';
 import { useRota } from '@/features/sheet/RotaContext';
@@ -78,7 +79,7 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
                     <TextField label="every so many weeks" type="number" min={1} max={12} value={input.every} error={problem?.field('every')} onChange={(event) => put({ every: Number(event.target.value) })} />
                 </div>
                 {preview.data !== undefined && (
-                    <ul aria-label="What would be laid" className="max-h-[40vh] overflow-y-auto border-y border-line">
+                    <Scrolling as="ul" aria-label="What would be laid" className="max-h-[40vh] overflow-y-auto border-y border-line">
                         {preview.data.map((each) => (
                             <li key={each.id} className="grid grid-cols-[minmax(140px,1fr)_2fr] gap-3 border-b border-hair py-1 last:border-0">
                                 <span>
@@ -96,7 +97,7 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
                             </li>
                         ))}
                         {preview.data.length === 0 && <li className="py-2 text-soft italic">Nothing is on in this week.</li>}
-                    </ul>
+                    </Scrolling>
                 )}
                 {problem !== null && problem.fields.length === 0 && (
                     <FormProblem>

@@ -19,6 +19,7 @@ function query({ through, span, status, sorting }: Asked) {
 export function useTable(asked: Asked) {
     return useInfiniteQuery({
         queryKey: queryKeys.table(asked),
+        meta: { days: asked.span },
         initialPageParam: 0,
         queryFn: ({ signal, pageParam }) => answered(api.GET('/table', { params: { query: { ...query(asked), cursor: pageParam } }, signal })),
         getNextPageParam: (page) => page.next,

@@ -1,0 +1,21 @@
+<?php
+
+namespace App\Changes;
+
+/** The marks of what this request has changed; one for each request. */
+final class OwnMarks
+{
+    /** @var array<string, true> */
+    private array $marks = [];
+
+    public function add(EventsMarked|AccessMarked|ListsMarked $change): void
+    {
+        $this->marks[$change instanceof AccessMarked ? $change->mark : $change->mark->mark] = true;
+    }
+
+    /** @return list<string> */
+    public function all(): array
+    {
+        return array_map(strval(...), array_keys($this->marks));
+    }
+}

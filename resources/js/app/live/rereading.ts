@@ -1,0 +1,32 @@
+import type { QueryClient } from '@tanstack/react-query';
+import { isOwn, type Mark } from '@/api/marks';
+import { fetchAnew, fetchTouched } from '@/api/useAction';
+import { between, SPREAD } from './spread';
+
+/**
+ * Asks anew for what others have changed of what is on screen. What is under way is waited for, never begun anew: where
+ * others change things all the time and the way to the server is slow, nothing would ever arrive otherwise.
+ *
+ * @returns to be told what has changed; null where it is not known what
+ */
+export function rereading(client: QueryClient): (marks: Mark[] | null) => void {
+    let waiting: (Mark | null)[] = [];
+    let busy = false;
+
+    const reread = async () => {
+        busy = true;
+        while (waiting.length > 0) {
+            await new Promise((resolve) => setTimeout(resolve, between(0, SPREAD)));
+            const marks = waiting.filter((each) => each === null || !isOwn(each));
+            waiting = [];
+            if (marks.some((each) => each === null || each.calendar === null)) await fetchAnew(client, 'access');
+            else await fetchTouched(client, marks.filter((each) => each !== null));
+        }
+        busy = false;
+    };
+
+    return (marks) => {
+        waiting.push(...(marks ?? [null]));
+        if (!busy) void reread();
+    };
+}

@@ -1,0 +1,84 @@
+import { answered, api } from '@/api/client';
+import { takeNew, type Mark } from '@/api/marks';
+import { between, SPREAD } from './spread';
+
+/** In milliseconds: where nothing is pushed, it is asked about as often as this. */
+const SLOW = 30_000;
+
+/** In milliseconds: whoever looks elsewhere for longer is not told, and asks what they missed when they are back. */
+const AWAY = 30_000;
+
+type Told = {
+    /** What others have changed; or null, where it is not known what. */
+    changed: (marks: Mark[] | null) => void;
+};
+
+/**
+ * Listens to what changes, for as long as the page is looked at; after each interruption it asks what it missed. Where
+ * there is no connection to be had, it asks now and then.
+ */
+export function watchChanges({ changed }: Told): () => void {
+    let source: EventSource | null = null;
+    let position: string | undefined;
+    let failures = 0;
+    let retry: ReturnType<typeof setTimeout> | undefined;
+    let leave: ReturnType<typeof setTimeout> | undefined;
+
+    const catchUp = async () => {
+        const since = position;
+        const answer = await answered(api.GET('/changes', { params: { query: { since } } })).catch(() => null);
+        if (answer === null) return;
+        position = answer.position;
+        const fresh = takeNew(answer.marks);
+        // What was changed before one looked is on the screen as it is.
+        if (since === undefined) return;
+        if (answer.everything) changed(null);
+        else if (fresh.length > 0) changed(fresh);
+    };
+
+    const disconnect = () => {
+        source?.close();
+        source = null;
+        clearTimeout(retry);
+        retry = undefined;
+    };
+
+    const connect = () => {
+        disconnect();
+        source = new EventSource('/api/v1/live');
+        source.onopen = () => {
+            failures = 0;
+            void catchUp();
+        };
+        source.onmessage = ({ data }: MessageEvent<string>) => {
+            const fresh = takeNew([JSON.parse(data) as Mark]);
+            if (fresh.length > 0) changed(fresh);
+        };
+        source.onerror = () => {
+            disconnect();
+            failures += 1;
+            if (position === undefined) void catchUp();
+            // A connection ends where one may see something else from now on, and after an hour. All others’ may end with it.
+            retry = setTimeout(() => {
+                if (failures > 1) void catchUp();
+                connect();
+            }, failures === 1 ? between(0, SPREAD) : between(SLOW * 0.75, SLOW * 1.25));
+        };
+    };
+
+    const look = () => {
+        clearTimeout(leave);
+        if (document.visibilityState === 'hidden') leave = setTimeout(disconnect, AWAY);
+        else if (source === null && retry === undefined) connect();
+    };
+
+    document.addEventListener('visibilitychange', look);
+    window.addEventListener('online', connect);
+    look();
+    return () => {
+        document.removeEventListener('visibilitychange', look);
+        window.removeEventListener('online', connect);
+        clearTimeout(leave);
+        disconnect();
+    };
+}
