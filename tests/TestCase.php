@@ -34,6 +34,8 @@ abstract class TestCase extends BaseTestCase
     {
         parent::setUp();
         $this->withoutMiddleware(ValidateCsrfToken::class);
+        // Nobody listens to what happens in tests, but where they are about that.
+        config(['rota.live.publisher' => null]);
     }
 
     public function person(string $name = 'Ada Quill', array $columns = []): Person

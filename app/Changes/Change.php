@@ -38,7 +38,7 @@ final class Change extends Model
         Calendar::withTrashed()->whereKey($calendarId)->update(['revision' => DB::raw("revision + {$count}"), 'revised_at' => now(), 'updated_at' => DB::raw('updated_at')]);
         $calendar = Calendar::withTrashed()->whereKey($calendarId)->toBase()->first(['slug', 'revision']);
         $mark = self::mark();
-        self::query()->insert(['mark' => $mark, 'calendar_id' => $calendarId, 'first_day' => $days?->first, 'last_day' => $days?->last]);
+        self::query()->insert(['created_at' => now(), 'mark' => $mark, 'calendar_id' => $calendarId, 'first_day' => $days?->first, 'last_day' => $days?->last]);
         event(new EventsMarked($calendarId, new MarkData($mark, $calendar?->slug, $days?->first, $days?->last)));
 
         return (int) $calendar?->revision;
@@ -54,7 +54,7 @@ final class Change extends Model
         $mark = self::mark();
         $people = array_values(array_unique($people));
         foreach (array_chunk($people, self::AT_ONCE) as $some) {
-            self::query()->insert(array_map(static fn (int $person): array => ['mark' => $mark, 'person_id' => $person], $some));
+            self::query()->insert(array_map(static fn (int $person): array => ['created_at' => now(), 'mark' => $mark, 'person_id' => $person], $some));
         }
         event(new AccessMarked($mark, $people));
     }
@@ -63,7 +63,7 @@ final class Change extends Model
     public static function ofLists(): void
     {
         $mark = self::mark();
-        self::query()->insert(['mark' => $mark]);
+        self::query()->insert(['created_at' => now(), 'mark' => $mark]);
         event(new ListsMarked(MarkData::ofAccess($mark)));
     }
 

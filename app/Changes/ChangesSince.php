@@ -27,16 +27,15 @@ final class ChangesSince
     /** @param  ?string  $position  as it was told the last time; null for whoever asks for the first time */
     public function of(Person $person, ?string $position): ChangesData
     {
-        $after = $this->read($position);
-        $settled = (int) Change::query()->where('created_at', '<', now()->subSeconds(self::UNSETTLED))->max('id');
+        [$after, $asked] = $this->read($position);
+        $settled = max($after, (int) Change::query()->where('created_at', '<', now()->subSeconds(self::UNSETTLED))->max('id'));
         // Encrypted, so that the pace of what others do cannot be read from it.
-        $now = Crypt::encryptString((string) max($settled, (int) $after));
-        $oldest = (int) Change::query()->min('id');
-        if ($position !== null && ($after === null || $after < $oldest - 1)) {
+        $now = Crypt::encryptString(json_encode([$settled, now()->getTimestamp()], JSON_THROW_ON_ERROR));
+        if ($position !== null && $asked <= now()->subDays((int) config('rota.keep.change_mark_days'))->getTimestamp()) {
             return new ChangesData($now, true, []);
         }
         $calendars = $this->access->calendars($this->access->viewer($person))->map->calendar->all();
-        $changes = Change::query()->where('id', '>', $after ?? $settled)
+        $changes = Change::query()->where('id', '>', $position === null ? $settled : $after)
             ->where(fn ($query) => $query->whereIntegerInRaw('calendar_id', array_keys($calendars))
                 ->orWhere(fn ($access) => $access->whereNull('calendar_id')->where(fn ($own) => $own->whereNull('person_id')->orWhere('person_id', $person->id))))
             ->orderBy('id')->limit(self::MOST + 1)->get();
@@ -52,12 +51,13 @@ final class ChangesSince
             : new MarkData($change->mark, $calendars[$change->calendar_id]->slug, $change->first_day, $change->last_day);
     }
 
-    private function read(?string $position): ?int
+    /** @return array{int, int} the last change before a position, and when it was told, in UTC seconds; of what is none, long ago */
+    private function read(?string $position): array
     {
         try {
-            return $position === null ? null : (int) Crypt::decryptString($position);
+            return $position === null ? [0, 0] : json_decode(Crypt::decryptString($position), true, flags: JSON_THROW_ON_ERROR);
         } catch (DecryptException) {
-            return null;
+            return [0, 0];
         }
     }
 }

@@ -90,7 +90,7 @@ final readonly class Days
         $untils = array_map(static fn (Rule $rule): ?string => $rule->until?->local->toDate(), $set->rules);
         $length = (int) (new DateTimeImmutable($first))->diff(new DateTimeImmutable($last))->days;
 
-        return [...$spans, [min($first, ...$extra), in_array(null, $untils, true) ? null : self::apart(max($last, ...$extra, ...$untils), $length)]];
+        return [...$spans, [min([$first, ...$extra]), in_array(null, $untils, true) ? null : self::apart(max([$last, ...$extra, ...$untils]), $length)]];
     }
 
     private static function apart(string $day, int $days): string

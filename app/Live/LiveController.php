@@ -10,7 +10,7 @@ final class LiveController
 {
     #[OA\Get(path: '/live', operationId: 'openLive', summary: 'A connection on which changes are told as they come (server-sent events, each a Mark); it ends when what one may see changes, and after an hour.', tags: ['changes'],
         responses: [
-            new OA\Response(response: 200, description: 'The connection', content: new OA\MediaType(mediaType: 'text/event-stream', schema: new OA\Schema(type: 'string'))),
+            new OA\Response(response: 200, description: 'The connection (text/event-stream)'),
             new OA\Response(response: 204, description: 'Nothing is told here: ask for changes now and then'),
         ])]
     public function open(CurrentViewer $viewer, Channels $channels): Response

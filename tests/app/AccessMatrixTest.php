@@ -177,6 +177,7 @@ const OTHERS = [
     'DELETE session/devices' => [401, 204, 204],
     'DELETE session/devices/{device}' => [401, 404, 404],
     'GET changes' => [401, 200, 200],
+    'GET live' => [401, 204, 204],
     'GET directory' => [401, 200, 200],
     'GET directory/calendars' => [401, 200, 200],
     'GET rooms' => [401, 200, 200],

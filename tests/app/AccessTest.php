@@ -102,12 +102,12 @@ test('what one may not see is answered letter for letter like what was never the
     ['GET', '/directory/calendars?q={slug}', []],
 ]);
 
-test('the mark of changes of who sees nothing of a calendar stands still, whatever is done on it', function () {
+test('the marks of changes of who sees nothing of a calendar stands still, whatever is done on it', function () {
     [$ada, $ben] = [$this->person(), $this->person('Ben Oar')];
     $calendar = $this->calendar($ada, 'Dismissals');
-    $mark = fn (): array => $this->as($ben, 'GET', '/changes')->json();
-    $before = $mark();
+    $marks = fn (): array => $this->as($ben, 'GET', '/changes')->json('marks');
+    $before = $marks();
     $event = $this->as($ada, 'POST', '/events', ['calendar' => $calendar->slug, 'title' => 'Hearing', 'start' => '2026-11-02T09:00'])->assertCreated();
     $this->as($ada, 'PATCH', "/events/{$event->json('id')}", ['title' => 'Another'], 1)->assertOk();
-    expect($mark())->toBe($before);
+    expect($marks())->toBe($before);
 });

@@ -105,6 +105,21 @@ function steps(): array
                 expect([DB::table('second_factors')->count(), DB::table('recovery_codes')->count()])->toBe([0, 0]);
             },
         ],
+        '2026_11_26_000016_changes_are_told' => [
+            function (): void {
+                DB::table('changes')->delete();
+                DB::table('changes')->insert([['calendar_id' => DB::table('calendars')->value('id')], ['calendar_id' => null]]);
+            },
+            function (): void {
+                // What was marked before touches any day, and concerns everybody.
+                expect(DB::table('changes')->whereNull('person_id')->whereNull('first_day')->whereNull('last_day')->where('mark', '')->count())->toBe(2);
+                $person = DB::table('people')->insertGetId(['name' => 'Em', 'email' => 'em@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('changes')->insert(['mark' => 'a mark', 'person_id' => $person]);
+                DB::table('live_viewers')->insert(['calendar_id' => DB::table('calendars')->value('id'), 'person_id' => $person]);
+                DB::table('people')->delete($person);
+                expect([DB::table('changes')->count(), DB::table('live_viewers')->count()])->toBe([2, 0]);
+            },
+        ],
     ];
 }
 
