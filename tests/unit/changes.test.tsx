@@ -79,6 +79,14 @@ test('a change in the window asks anew for what is told of events, once, and for
     expect(counts()).toEqual([1, 1, 0]);
 });
 
+test('what is asked anew because of others lets those go first who wait, and what is asked after it does not', async () => {
+    await told(await open(), eventMark('2026-11-25'));
+    expect(asked.filter(({ method }) => method === 'GET').map(({ headers }) => headers.get('Priority'))).toEqual(['u=6', 'u=6']);
+    act(() => screen.getByText('Leave it').click());
+    await waitFor(() => expect(counts()).toEqual([2, 2, 0]));
+    expect(asked.filter(({ headers }) => headers.get('Priority') !== null)).toHaveLength(2);
+});
+
 test('a change beside the window asks for nothing, and one of which no days are known for all of it', async () => {
     const source = await open();
     await told(source, eventMark('2026-11-16', '2026-11-22'), eventMark('2026-11-30', null));

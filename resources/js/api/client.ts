@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './generated/schema';
+import { priority } from './hurry';
 import { closeKey, keyOf } from './keys';
 import { takeMarks } from './marks';
 
@@ -40,6 +41,8 @@ function pathOf(request: Request): string {
 const refusals: Middleware = {
     async onRequest({ request }) {
         request.headers.set('Accept', 'application/json');
+        const later = priority();
+        if (later !== null) request.headers.set('Priority', later);
         if (request.method === 'GET') return;
         request.headers.set('X-XSRF-TOKEN', csrfToken());
         if (request.method === 'POST') request.headers.set(KEY, keyOf(pathOf(request), isForm(request) ? crypto.randomUUID() : await request.clone().text()));

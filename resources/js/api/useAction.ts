@@ -2,6 +2,7 @@ import { useMutation, useQueryClient, type Query, type QueryClient } from '@tans
 import { useCallback } from 'react';
 import { toast } from '@/toast/toast';
 import { Problem } from './client';
+import { withoutHurry } from './hurry';
 import type { Mark } from './marks';
 import { changedBy, type Topic } from './queryKeys';
 import { isTouched } from './touched';
@@ -49,7 +50,7 @@ export async function fetchTouched(client: QueryClient, marks: readonly Mark[]):
     const [queryKey] = changedBy('events');
     const windows = client.getQueryCache().findAll({ queryKey, type: 'active', predicate: ({ meta }) => meta?.days !== undefined });
     const nothing = windows.length > 0 && !windows.some(predicate);
-    await client.invalidateQueries({ queryKey, predicate, refetchType: nothing ? 'none' : 'active' });
+    await withoutHurry(() => client.invalidateQueries({ queryKey, predicate, refetchType: nothing ? 'none' : 'active' }));
 }
 
 export function tellRefusal(error: unknown): void {
