@@ -48,4 +48,3 @@ test('categories of a calendar are told to those who may read it', function () {
     expect($this->as($ada, 'GET', '/categories')->getContent())->toContain('secret-project')
         ->and($this->as($ben, 'GET', '/categories')->getContent())->not->toContain('secret-project');
 });
-

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { addByApi, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, slugOf, unique } from './support';
+import { addByApi, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, signOut, slugOf, unique } from './support';
 
 test('an event is prepared, joined and copied by others, with files, and shows where else it is', async ({ page, browser }) => {
     const name = unique('Quay book');
@@ -129,7 +129,8 @@ test('what was typed outlives a sign-out, and the same series is changed by two'
         const typed = unique('Typed before');
         await form.getByLabel('Title').fill(typed);
         await form.getByLabel('About').fill('all of this is still to be here');
-        await page.context().clearCookies();
+        // In another tab of the same browser.
+        await signOut(page);
         const again = page.getByRole('dialog', { name: 'You were signed out' });
         await expect(again).toBeVisible();
         await again.getByLabel('Password').fill('wrong');

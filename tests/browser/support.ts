@@ -78,12 +78,23 @@ export async function addEvent(page: Page, layer: string, date: string, title: s
 
 type New = { calendar: string; title: string; start: string; [field: string]: unknown };
 
+/** What is sent with a change from outside the page, as whoever is signed in at it. */
+async function headersOf(page: Page): Promise<Record<string, string>> {
+    const token = decodeURIComponent((await page.context().cookies()).find((each) => each.name === 'XSRF-TOKEN')?.value ?? '');
+    return { 'X-XSRF-TOKEN': token, Accept: 'application/json', Referer: page.url() };
+}
+
+/** Signs out in the browser of a page, which does not do it. */
+export async function signOut(page: Page): Promise<void> {
+    expect((await page.request.delete('/api/v1/session', { headers: await headersOf(page) })).status()).toBe(204);
+}
+
 /** Adds events by the API, as whoever is signed in at a page; answers their ids. */
 export async function addByApi(page: Page, events: New[]): Promise<number[]> {
-    const token = decodeURIComponent((await page.context().cookies()).find((each) => each.name === 'XSRF-TOKEN')?.value ?? '');
+    const headers = await headersOf(page);
     const ids: number[] = [];
     for (const data of events) {
-        const answer = await page.request.post('/api/v1/events', { data, headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json', Referer: page.url() } });
+        const answer = await page.request.post('/api/v1/events', { data, headers });
         expect(answer.status(), await answer.text()).toBe(201);
         ids.push(((await answer.json()) as { id: number }).id);
     }

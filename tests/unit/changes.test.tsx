@@ -160,6 +160,7 @@ test('where nothing is pushed it asks now and then, and goes on when an answer w
         act(() => FakeEventSource.open?.onerror?.());
         await pass(38_000);
     }
+    // At once when a connection is refused twice, which may be for being signed out; then every half a minute or so.
     expect(looks()).toEqual(['+', '+']);
     expect(counts()).toEqual([0, 0, 0]);
     missed.lost = false;

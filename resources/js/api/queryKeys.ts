@@ -9,8 +9,9 @@ const access = <Rest extends readonly unknown[]>(...rest: Rest) => ['access', ..
 
 /** The names under which answers are kept. The first word of a name is the topic with which it is asked for anew. */
 export const queryKeys = {
-    /** What is told of oneself: no change of others makes it old. */
+    /** What is told of oneself and of changes: no change of others makes it old. */
     session: ['session'] as const,
+    changes: ['changes'] as const,
     /** One's own long work, which is asked after while it goes on. */
     jobs: ['jobs'] as const,
     repeat: (asked: string) => ['repeat', asked] as const,

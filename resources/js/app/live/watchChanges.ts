@@ -1,4 +1,4 @@
-import { answered, api } from '@/api/client';
+import type { Schemas } from '@/api/client';
 import { takeNew, type Mark } from '@/api/marks';
 import { between, SPREAD } from './spread';
 
@@ -8,7 +8,9 @@ const SLOW = 30_000;
 /** In milliseconds: whoever looks elsewhere for longer is not told, and asks what they missed when they are back. */
 const AWAY = 30_000;
 
-type Told = {
+type Ways = {
+    /** Asks what has changed since a position; fails where nobody can be asked, or one is signed out. */
+    ask: (since: string | undefined) => Promise<Schemas['Changes']>;
     /** What others have changed; or null, where it is not known what. */
     changed: (marks: Mark[] | null) => void;
 };
@@ -17,7 +19,7 @@ type Told = {
  * Listens to what changes, for as long as the page is looked at; after each interruption it asks what it missed. Where
  * there is no connection to be had, it asks now and then.
  */
-export function watchChanges({ changed }: Told): () => void {
+export function watchChanges({ ask, changed }: Ways): () => void {
     let source: EventSource | null = null;
     let position: string | undefined;
     let failures = 0;
@@ -26,7 +28,7 @@ export function watchChanges({ changed }: Told): () => void {
 
     const catchUp = async () => {
         const since = position;
-        const answer = await answered(api.GET('/changes', { params: { query: { since } } })).catch(() => null);
+        const answer = await ask(since).catch(() => null);
         if (answer === null) return;
         position = answer.position;
         const fresh = takeNew(answer.marks);
@@ -57,10 +59,11 @@ export function watchChanges({ changed }: Told): () => void {
         source.onerror = () => {
             disconnect();
             failures += 1;
-            if (position === undefined) void catchUp();
+            // Refused at once after it ended: one may be signed out, which is told to whoever asks.
+            if (position === undefined || failures === 2) void catchUp();
             // A connection ends where one may see something else from now on, and after an hour. All others’ may end with it.
             retry = setTimeout(() => {
-                if (failures > 1) void catchUp();
+                if (failures > 2) void catchUp();
                 connect();
             }, failures === 1 ? between(0, SPREAD) : between(SLOW * 0.75, SLOW * 1.25));
         };
