@@ -24,6 +24,7 @@ use App\Organisation\Organisation;
 use App\Participants\PeopleAtAddresses;
 use App\Sources\RefreshNow;
 use App\Sources\Subscribe;
+use App\Upkeep\MemoryLimit;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -36,6 +37,7 @@ use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
+use PinnedRota\Core\Recurrence\WorkBudget;
 use PinnedRota\Core\Sources\AddressRules;
 
 final class RotaServiceProvider extends ServiceProvider
@@ -52,6 +54,10 @@ final class RotaServiceProvider extends ServiceProvider
         $this->app->scoped(CurrentViewer::class);
         $this->app->scoped(Organisation::class);
         $this->app->scoped(OwnMarks::class);
+        $this->app->scoped(WorkBudget::class, fn (): WorkBudget => new WorkBudget(
+            (int) config($this->app->runningInConsole() && ! $this->app->runningUnitTests() ? 'rota.budget.steps_in_background' : 'rota.budget.steps'),
+            MemoryLimit::share((float) config('rota.budget.memory')),
+        ));
         $this->app->bind(Publisher::class, fn (): Publisher => config('rota.live.publisher') === null ? new NoPublisher : $this->app->make(NginxPublisher::class, ['url' => config('rota.live.publisher')]));
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
         $this->app->when(JobRunner::class)->needs('$works')->give(self::WORKS);

@@ -33,6 +33,16 @@ return [
         'sign_in_days' => 180,
     ],
 
+    /* What one request may work out in all; with more it is refused, and says so. */
+    'budget' => [
+        /* Steps through rules and times that come of them: some ten seconds at most. */
+        'steps' => 20_000_000,
+        /* Where nobody waits. */
+        'steps_in_background' => 500_000_000,
+        /* Of what PHP may use. */
+        'memory' => 0.8,
+    ],
+
     'live' => [
         /* Where the web server takes what is to be told to open browsers (deploy/nginx/live.conf); without it they ask now and then. */
         'publisher' => env('ROTA_LIVE_PUBLISHER'),

@@ -14,6 +14,7 @@ use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Recurrence\InvalidRule;
+use PinnedRota\Core\Recurrence\TooMuchWork;
 use PinnedRota\Core\Time\InvalidTime;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
@@ -35,6 +36,7 @@ final class Problem
             $problem instanceof ThrottleRequestsException => self::response(429, 'Too many tries.', 'Wait a minute and try again.', headers: $problem->getHeaders()),
             $problem instanceof HttpExceptionInterface => self::fromHttp($problem),
             (new LostConnectionDetector)->causedByLostConnection($problem) => self::unreachable(),
+            $problem instanceof TooMuchWork => self::response(422, 'That is too much at once.', 'Nothing was changed. Look at fewer days or calendars, or change fewer events.'),
             $problem instanceof InvalidTime, $problem instanceof InvalidRule => self::response(422, 'Some of this cannot be.', $problem->getMessage()),
             $problem instanceof UniqueConstraintViolationException => self::response(409, 'Somebody else was first.', 'There is one of this name by now. Look at what is there.'),
             // Anything else is a fault of ours: Laravel logs it, and says no more than that outside of debugging.

@@ -6,9 +6,13 @@ use App\Access\CurrentViewer;
 use App\Calendars\Calendar;
 use App\History\Operation;
 use Illuminate\Http\JsonResponse;
+use PinnedRota\Core\Recurrence\TooMuchWork;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
-/** Has something done for the person of this request: at once where there is little of it, else as a job in the background. */
+/**
+ * Has something done for the person of this request: at once where there is little of it, else as a job in the background;
+ * so, too, what proves to be more than its events let expect.
+ */
 final class Jobs
 {
     /** So many may be waiting of one person. */
@@ -26,9 +30,13 @@ final class Jobs
     public function start(JobKind $kind, string $title, array $input, ?int $size, ?Calendar $calendar = null): JsonResponse
     {
         if ($size !== null && $size <= (int) config('rota.jobs.at_once')) {
-            $outcome = $this->runner->work($kind)->carryOut(new JobRun($input, new JobProgress));
+            try {
+                $outcome = $this->runner->work($kind)->carryOut(new JobRun($input, new JobProgress));
 
-            return (new JsonResponse(JobData::done($kind, $title, $outcome)))->header(Operation::HEADER, (string) $outcome->operation);
+                return (new JsonResponse(JobData::done($kind, $title, $outcome)))->header(Operation::HEADER, (string) $outcome->operation);
+            } catch (TooMuchWork) {
+                // What was begun of it is taken back by its transaction.
+            }
         }
         $person = $this->viewer->person();
         if (BackgroundJob::query()->where('person_id', $person->id)->whereNull('ended_at')->count() >= self::MOST_WAITING) {

@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Recurrence\WorkBudget;
 
 /** Keeps the table of occurrences in step with events, within the transaction of each change. */
 final class OccurrenceIndex
@@ -22,10 +23,13 @@ final class OccurrenceIndex
 
     private const ROWS_AT_ONCE = 1000;
 
+    /** To write one takes as long as so many steps through a rule. */
+    private const STEPS_OF_ROW = 15;
+
     /** By so much of it, in seconds, is told that a series that repeats within days has too many times. */
     private const PART = 31 * 86_400;
 
-    public function __construct(private readonly EventTranslator $translator)
+    public function __construct(private readonly EventTranslator $translator, private readonly WorkBudget $budget)
     {
     }
 
@@ -84,6 +88,7 @@ final class OccurrenceIndex
     /** @param  list<array<string, mixed>>  $rows */
     private function insert(array $rows): void
     {
+        $this->budget->spend(self::STEPS_OF_ROW * count($rows));
         foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $some) {
             DB::table('occurrences')->insert($some);
         }
@@ -132,13 +137,13 @@ final class OccurrenceIndex
         $timing = $series->master?->timing;
         if ($timing?->recurrence->repeatsWithinDays() === true) {
             $begin = max($from, $timing->start->indexSeconds());
-            $part = $series->occurrences($begin, min($to, $begin + self::PART));
+            $part = $series->occurrences($begin, min($to, $begin + self::PART), $this->budget);
             if (count($part) > OccurrenceHorizon::MOST_OF_ONE) {
                 return $part;
             }
         }
 
-        return $series->occurrences($from, $to);
+        return $series->occurrences($from, $to, $this->budget);
     }
 
     /**

@@ -13,6 +13,7 @@ use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Events\Window;
 use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Recurrence\WorkBudget;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -38,7 +39,7 @@ final class OccurrenceQuery
     /** So many of such series are told of at all. */
     private const MOST_DENSE = 60;
 
-    public function __construct(private readonly EventTranslator $translator)
+    public function __construct(private readonly EventTranslator $translator, private readonly WorkBudget $budget)
     {
     }
 
@@ -224,7 +225,7 @@ final class OccurrenceQuery
                 break;
             }
             $on = array_values(array_intersect(array_unique([$head->calendar_id, ...$head->pins->pluck('calendar_id')]), $calendarIds));
-            [$times, $isAll] = $head->indexed ? [$this->translator->times($head)->occurrences($from, $to), true] : $this->first($head, $from, $to);
+            [$times, $isAll] = $head->indexed ? [$this->translator->times($head)->occurrences($from, $to, $this->budget), true] : $this->first($head, $from, $to);
             foreach ($times as $at => $occurrence) {
                 if ($head->indexed && $occurrence->startSeconds < $horizon->to && $occurrence->endSeconds > $horizon->from) {
                     continue;
@@ -252,7 +253,7 @@ final class OccurrenceQuery
         $series = $this->translator->times($head);
         $times = [];
         for ($day = $from; $day < $to; $day += CivilDate::SECONDS_PER_DAY) {
-            foreach ($series->occurrences($day, min($to, $day + CivilDate::SECONDS_PER_DAY)) as $occurrence) {
+            foreach ($series->occurrences($day, min($to, $day + CivilDate::SECONDS_PER_DAY), $this->budget) as $occurrence) {
                 if ($day > $from && $occurrence->startSeconds < $day) {
                     continue;
                 }

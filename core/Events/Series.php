@@ -6,6 +6,8 @@ namespace PinnedRota\Core\Events;
 
 use Closure;
 use InvalidArgumentException;
+use PinnedRota\Core\Recurrence\TooMuchWork;
+use PinnedRota\Core\Recurrence\WorkBudget;
 use PinnedRota\Core\Time\EventTime;
 
 /** All that goes by one UID: a master, single or repeating, and the occurrences of it that were changed. */
@@ -58,8 +60,10 @@ final readonly class Series
      * where it starts.
      *
      * @return list<Occurrence>
+     *
+     * @throws TooMuchWork where there is a budget, and more than it has
      */
-    public function occurrences(int $from, int $to): array
+    public function occurrences(int $from, int $to, ?WorkBudget $budget = null): array
     {
         $occurrences = [];
         $replaced = [];
@@ -74,7 +78,7 @@ final readonly class Series
         if ($this->master !== null) {
             $master = $this->master;
             [$earlier, $later] = $this->reach();
-            foreach ($master->timing->recurrence->startsBetween($master->timing->start, $from - $later, $to + $earlier) as $start) {
+            foreach ($master->timing->recurrence->startsBetween($master->timing->start, $from - $later, $to + $earlier, $budget) as $start) {
                 if (isset($replaced[$start->indexSeconds()])) {
                     continue;
                 }

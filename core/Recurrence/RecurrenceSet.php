@@ -42,8 +42,10 @@ final readonly class RecurrenceSet
      * @param  int  $from  on the index's axis (see EventTime::indexSeconds), inclusive
      * @param  int  $to  exclusive
      * @return list<EventTime>
+     *
+     * @throws TooMuchWork where there is a budget, and more than it has
      */
-    public function startsBetween(EventTime $start, int $from, int $to): array
+    public function startsBetween(EventTime $start, int $from, int $to, ?WorkBudget $budget = null): array
     {
         $starts = [];
         $allDay = $start->kind === TimeKind::Date;
@@ -51,7 +53,7 @@ final readonly class RecurrenceSet
             $until = $this->lastInstant($rule, $start);
             $before = $until === null ? $to : min($to, $until + 1);
             // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
-            $locals = (new RuleExpander($rule, $start->local, $allDay))->between($from - 86_400, $before + 86_400);
+            $locals = (new RuleExpander($rule, $start->local, $allDay, $budget))->between($from - 86_400, $before + 86_400);
             if ($allDay && $rule->frequency->isSubDaily()) {
                 // Of an all-day event that repeats by the hour, each day is one occurrence.
                 $locals = array_map(static fn (int $local): int => CivilDate::floorDiv($local, CivilDate::SECONDS_PER_DAY) * CivilDate::SECONDS_PER_DAY, $locals);
@@ -68,6 +70,7 @@ final readonly class RecurrenceSet
                 $starts[$seconds] ??= $time;
             }
         }
+        $budget?->spend(count($starts) + count($this->extraDates));
         if ($starts !== [] && $this->skippedDates !== []) {
             $starts = $this->withoutSkipped($starts, $start);
         }

@@ -51,7 +51,8 @@ final class RuleExpander
 
     private StepBudget $budget;
 
-    public function __construct(Rule $rule, LocalDateTime $start, bool $datesOnly)
+    /** @param  ?WorkBudget  $work  of all that is worked out along with it */
+    public function __construct(Rule $rule, LocalDateTime $start, bool $datesOnly, private readonly ?WorkBudget $work = null)
     {
         $this->rule = self::asWeekly($rule);
         $this->startDay = $start->day();
@@ -60,7 +61,7 @@ final class RuleExpander
         $this->firstWeek = $this->startDay - (CivilDate::weekday($this->startDay) - $this->rule->weekStart + 7) % 7;
         $this->selector = new DaySelector($this->rule, $this->startDay);
         $this->times = $datesOnly ? [0] : $this->timesOfDay($start->secondOfDay());
-        $this->budget = new StepBudget(self::MAX_STEPS);
+        $this->budget = new StepBudget(self::MAX_STEPS, $this->work);
     }
 
     /** How many steps the last call took. */
@@ -76,7 +77,7 @@ final class RuleExpander
      */
     public function between(int $from, int $to): array
     {
-        $this->budget = new StepBudget(self::MAX_STEPS);
+        $this->budget = new StepBudget(self::MAX_STEPS, $this->work);
         $clock = $this->rule->frequency->isSubDaily() ? new ClockWalk($this->rule, $this->startSeconds, $this->selector, $this->budget) : null;
         $atStart = $from <= $this->startSeconds;
         if ($this->rule->count === null) {

@@ -9,17 +9,22 @@ final class StepBudget
 {
     private int $spent = 0;
 
-    public function __construct(private readonly int $limit)
+    /** @param  ?WorkBudget  $within  from which its steps are taken, too */
+    public function __construct(private readonly int $limit, private readonly ?WorkBudget $within = null)
     {
     }
 
     /**
      * Takes steps; false once the limit is passed.
      *
+     * @throws TooMuchWork once there is nothing left of what it is within
+     *
      * @phpstan-impure
      */
     public function spend(int $steps = 1): bool
     {
+        $this->within?->spend($steps);
+
         return ($this->spent += $steps) <= $this->limit;
     }
 
