@@ -36,9 +36,9 @@ return [
     /* What one request may work out in all; with more it is refused, and says so. */
     'budget' => [
         /* Steps through rules and times that come of them: some ten seconds at most. */
-        'steps' => 20_000_000,
+        'steps' => 3_000_000,
         /* Where nobody waits. */
-        'steps_in_background' => 500_000_000,
+        'steps_in_background' => 100_000_000,
         /* Of what PHP may use. */
         'memory' => 0.8,
     ],
