@@ -24,11 +24,14 @@ use App\Organisation\Organisation;
 use App\Participants\PeopleAtAddresses;
 use App\Sources\RefreshNow;
 use App\Sources\Subscribe;
+use App\Upkeep\Heartbeats;
 use App\Upkeep\MemoryLimit;
+use App\Upkeep\Part;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\JobExceptionOccurred;
+use Illuminate\Queue\Events\Looping;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
@@ -50,6 +53,8 @@ final class RotaServiceProvider extends ServiceProvider
 
     public function register(): void
     {
+        // One for each process: it knows when it beat last.
+        $this->app->singleton(Heartbeats::class);
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
         $this->app->scoped(Organisation::class);
@@ -73,6 +78,8 @@ final class RotaServiceProvider extends ServiceProvider
             Event::listen($change, fn (object $marked) => $this->app->make(OwnMarks::class)->add($marked));
             Event::listen($change, [TellLive::class, $told]);
         }
+        // A worker that looks for work is alive, also where there is none; with the database away it says nothing, and goes on.
+        Event::listen(Looping::class, fn (Looping $look) => rescue(fn () => $this->app->make(Heartbeats::class)->look(Part::ofQueues($look->queue)), report: false));
         // What broke over a connection to the mail server is tried again over another.
         Event::listen(JobExceptionOccurred::class, static fn () => Mail::forgetMailers());
         Person::saved(fn (Person $person) => $this->app->make(PeopleAtAddresses::class)->saved($person));

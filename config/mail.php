@@ -2,7 +2,7 @@
 
 return [
 
-    /* Without a host mail is written to the log: nothing is lost, nothing is sent. */
+    /* Without a host mail is written to a log of its own: nothing is lost, nothing is sent. */
     'default' => env('MAIL_MAILER', env('MAIL_HOST') === null ? 'log' : 'smtp'),
 
     'mailers' => [
@@ -15,7 +15,7 @@ return [
             'password' => env('MAIL_PASSWORD'),
             'timeout' => 20,
         ],
-        'log' => ['transport' => 'log'],
+        'log' => ['transport' => 'log', 'channel' => 'letters'],
         'array' => ['transport' => 'array'],
     ],
 

@@ -43,6 +43,11 @@ return [
         'memory' => 0.8,
     ],
 
+    /* Who may read /metrics: addresses or networks. Comma-separated. */
+    'metrics' => [
+        'from' => array_filter(explode(',', (string) env('ROTA_METRICS_FROM', '127.0.0.1,::1'))),
+    ],
+
     'live' => [
         /* Where the web server takes what is to be told to open browsers (deploy/nginx/live.conf); without it they ask now and then. */
         'publisher' => env('ROTA_LIVE_PUBLISHER'),

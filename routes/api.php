@@ -41,6 +41,7 @@ use App\SecondFactor\SecondFactorController;
 use App\Sources\SourcesController;
 use App\Table\TableController;
 use App\Upkeep\HealthController;
+use App\Upkeep\SiteController;
 use App\Weeks\WeeksController;
 use Illuminate\Support\Facades\Route;
 
@@ -74,11 +75,13 @@ Route::middleware('auth')->group(function (): void {
     Route::post('people', [PeopleController::class, 'store']);
     Route::post('people/table', [PeopleTableController::class, 'store']);
     Route::patch('people/{id}', [PeopleController::class, 'update']);
+    Route::post('people/{id}/link', [PeopleController::class, 'link']);
     Route::post('people/{id}/invitation', [PeopleController::class, 'invite']);
     Route::put('people/{id}/suspended', [PeopleController::class, 'suspend']);
     Route::get('people/{id}/kept', [PeopleController::class, 'kept']);
     Route::post('people/{id}/departure', [PeopleController::class, 'depart']);
     Route::delete('people/{id}/departure', [PeopleController::class, 'return']);
+    Route::get('site', [SiteController::class, 'show']);
     Route::get('organisation', [OrganisationController::class, 'show']);
     Route::patch('organisation', [OrganisationController::class, 'update']);
     Route::get('log', [ChangeLogController::class, 'organisation']);

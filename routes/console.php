@@ -3,11 +3,14 @@
 use App\Api\Description;
 use App\Api\Words;
 use App\Directory\Person;
+use App\Directory\WelcomeLink;
 use App\Jobs\JobRunner;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
+use App\Upkeep\Heartbeats;
+use App\Upkeep\Part;
 use App\Upkeep\Tidy;
 use Database\Seeders\Demo\DemoSeeder;
 use Illuminate\Support\Facades\Artisan;
@@ -77,6 +80,19 @@ Artisan::command('rota:add-person {name} {email} {--administrator}', function (s
     return 0;
 })->purpose('Adds a person, such as the first one of a new site');
 
+Artisan::command('rota:link {address}', function (string $address): int {
+    $person = Person::query()->where('email', $address)->where('status', 'active')->first();
+    if ($person === null) {
+        $this->error("Nobody who may sign in has the address “{$address}”.");
+
+        return 1;
+    }
+    // What is printed is a key to the account: nothing but it, so that it can be passed on.
+    $this->line(WelcomeLink::to($person));
+
+    return 0;
+})->purpose('Prints a link by which somebody sets a password, such as where no mail is set up');
+
 Artisan::command('rota:openapi', function (Description $description): void {
     $this->output->write($description->json()."\n", false, Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
 })->purpose('Prints the OpenAPI description of the API');
@@ -85,6 +101,7 @@ Artisan::command('rota:words', function (Words $words): void {
     $this->output->write($words->typeScript(), false, Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
 })->purpose('Prints what the front end says of levels and the like, as TypeScript');
 
+Schedule::call(fn (Heartbeats $heartbeats) => $heartbeats->look(Part::Schedule))->everyMinute();
 Schedule::command('rota:refresh-sources')->everyMinute();
 Schedule::command('rota:resume-jobs')->everyMinute();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');

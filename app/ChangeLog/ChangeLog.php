@@ -78,6 +78,12 @@ final class ChangeLog
         }
     }
 
+    /** A link to set somebody’s password was made for somebody else to hand over. */
+    public static function link(Person $person, Person $by): void
+    {
+        self::write('organisation', $person, $by, 'link', ['name' => $person->name]);
+    }
+
     /**
      * What the organisation decides.
      *

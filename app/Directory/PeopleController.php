@@ -5,6 +5,8 @@ namespace App\Directory;
 use App\Access\CurrentViewer;
 use App\Access\Stewardship;
 use App\Api\Answers;
+use App\ChangeLog\ChangeLog;
+use App\Letters\Mailing;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -97,6 +99,26 @@ final class PeopleController
         $this->newcomers->invite($person, $this->viewer->person());
 
         return new JsonResponse($this->tell($person));
+    }
+
+    #[OA\Post(path: '/people/{id}/link', operationId: 'makePersonLink', summary: 'A link by which a person sets a password, to be handed over by hand where no letters go out; for administrators.', tags: ['directory'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new Answers(PersonLinkData::class, 'The link', 201)])]
+    public function link(int $id): JsonResponse
+    {
+        $this->viewer->demandAdministrator();
+        $person = Person::query()->where('status', 'active')->findOrFail($id);
+        // Where letters go out, nobody but who owns the address has such a link.
+        if (Mailing::isSetUp()) {
+            throw new ConflictHttpException('Letters go out here: invite them by mail.');
+        }
+        $url = DB::transaction(function () use ($person): string {
+            ChangeLog::link($person, $this->viewer->person());
+
+            return WelcomeLink::to($person);
+        });
+
+        return new JsonResponse(new PersonLinkData($url), 201);
     }
 
     #[OA\Put(path: '/people/{id}/suspended', operationId: 'suspendPerson', summary: 'Keeps a person out for now, or lets them in again; what they have stays theirs. For administrators.', tags: ['directory'],

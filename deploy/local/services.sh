@@ -123,5 +123,5 @@ start_workers() {
     keep_working letters default 1
     keep_working work work 0.5
     for worker in 1 2 3; do keep_working "fetch-$worker" fetch-now,fetch 0.5; done
-    start schedule env ROTA_HOME="$home" php "$root/artisan" schedule:work --quiet
+    start schedule bash "$root/deploy/local/keep.sh" env ROTA_HOME="$home" php "$root/artisan" schedule:work --quiet
 }

@@ -120,6 +120,11 @@ function steps(): array
                 expect([DB::table('changes')->count(), DB::table('live_viewers')->count()])->toBe([2, 0]);
             },
         ],
+        '2026_11_26_000017_heartbeats' => [
+            fn () => null,
+            // Nothing stands still yet: each part has its time to begin.
+            fn () => expect(DB::table('heartbeats')->where('beat_at', '>=', now()->subMinute())->whereNull('told_at')->pluck('part')->sort()->values()->all())->toBe(['fetching', 'letters', 'schedule', 'work']),
+        ],
     ];
 }
 

@@ -42,6 +42,7 @@ export const queryKeys = {
     waiting: access('waiting'),
     log: (...of: unknown[]) => access('log', ...of),
     organisation: access('organisation'),
+    site: access('site'),
     secondFactor: access('second factor'),
     feeds: access('feeds'),
     directory: (...asked: unknown[]) => access('directory', ...asked),

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
 import { SecondFactorNotice } from '@/features/second-factor/SecondFactorNotice';
+import { SiteNotice } from '@/features/site/SiteNotice';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
 import { useChanges } from './live/useChanges';
 
@@ -62,6 +63,7 @@ export function Shell() {
             </nav>
             <div className="flex min-h-0 min-w-0 flex-1 flex-col">
                 {person.needsSecondFactor && <SecondFactorNotice />}
+                <SiteNotice />
                 <div className="min-h-0 flex-1">
                     <Outlet />
                 </div>

@@ -1,8 +1,8 @@
-import { Check, Copy } from 'lucide-react';
 import { useState } from 'react';
 import { Problem, type Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
-import { CONTROL, Field, FormProblem, TextField } from '@/components/Field';
+import { CopyField } from '@/components/CopyField';
+import { Field, FormProblem, TextField } from '@/components/Field';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { FeedRow } from './FeedRow';
 import { useFeedActions, useFeeds } from './useFeeds';
@@ -52,22 +52,11 @@ export function FeedLinks({ calendar }: { calendar: Calendar }) {
 }
 
 function NewLink({ url, name }: { url: string; name: string }) {
-    const [copied, setCopied] = useState(false);
     return (
         <div role="status" className="border-2 border-ink bg-sheet p-3">
             <p className="font-semibold">The link for “{name}”</p>
             <p className="text-soft">Copy it now: only a digest of it is kept, so it is not shown again.</p>
-            <div className="mt-2 flex gap-2">
-                <input readOnly aria-label="Feed link" className={CONTROL} value={url} onFocus={(event) => event.target.select()} />
-                <Button
-                    onClick={() => {
-                        void navigator.clipboard.writeText(url).then(() => setCopied(true));
-                    }}
-                >
-                    {copied ? <Check size={15} aria-hidden="true" /> : <Copy size={15} aria-hidden="true" />}
-                    {copied ? 'Copied' : 'Copy'}
-                </Button>
-            </div>
+            <CopyField label="Feed link" value={url} />
         </div>
     );
 }

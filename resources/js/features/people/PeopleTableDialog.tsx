@@ -6,6 +6,7 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
+import { useSendsMail } from '@/features/site/useSite';
 
 type Plan = Schemas['PeoplePlan'];
 
@@ -14,7 +15,9 @@ const VERDICTS = { new: 'new', changed: 'changed', known: 'as before', refused: 
 /** Brings people in from a table: each line is looked at before anything is changed. */
 export function PeopleTableDialog({ onClose }: { onClose: () => void }) {
     const [text, setText] = useState('');
-    const [invite, setInvite] = useState(true);
+    const sendsMail = useSendsMail();
+    const [wanted, setWanted] = useState(true);
+    const invite = wanted && sendsMail;
     const look = useAction((table: string) => answered(api.POST('/people/table', { body: { text: table } })), { quiet: true });
     const apply = useAction((plan: Plan) => answered(api.POST('/people/table', { body: { text, apply: plan.digest, invite } })), {
         onDone: (_, plan) => {
@@ -87,7 +90,11 @@ export function PeopleTableDialog({ onClose }: { onClose: () => void }) {
                         {told(plan, 'new')} new, {told(plan, 'changed')} changed, {told(plan, 'known')} as before, {told(plan, 'refused')} refused.
                     </p>
                 )}
-                <CheckField label="Invite the new ones by mail to set a password" checked={invite} onChange={(event) => setInvite(event.target.checked)} />
+                {sendsMail ? (
+                    <CheckField label="Invite the new ones by mail to set a password" checked={wanted} onChange={(event) => setWanted(event.target.checked)} />
+                ) : (
+                    <p className="text-soft">No letters go out from here: you find a link for each of the new ones beside their name.</p>
+                )}
                 {problem !== null && problem.field('text') === undefined && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Cancel</Button>

@@ -7,6 +7,7 @@ import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { usePerson } from '@/features/session/useSession';
 import { HoursFields } from '@/features/directory/HoursFields';
+import { useSendsMail } from '@/features/site/useSite';
 import { useGroups } from '@/features/directory/useGroups';
 import type { DirectoryPerson } from './usePeople';
 
@@ -23,7 +24,9 @@ export function PersonDialog({ person, onClose }: { person: DirectoryPerson | nu
         workingHours: person?.workingHours ?? [],
     });
     const [chosen, setChosen] = useState<number[]>([]);
-    const [invite, setInvite] = useState(true);
+    const sendsMail = useSendsMail();
+    const [wanted, setWanted] = useState(true);
+    const invite = wanted && sendsMail;
     const save = useAction(
         () => (person === null ? answered(api.POST('/people', { body: { ...input, groups: chosen, invite } })) : answered(api.PATCH('/people/{id}', { params: { path: { id: person.id } }, body: input }))),
         {
@@ -72,7 +75,12 @@ export function PersonDialog({ person, onClose }: { person: DirectoryPerson | nu
                     </fieldset>
                 )}
                 <HoursFields hours={input.workingHours} error={problem?.field('workingHours')} onChange={(workingHours) => setInput({ ...input, workingHours })} />
-                {person === null && <CheckField label="Invite them by mail to set a password" checked={invite} onChange={(event) => setInvite(event.target.checked)} />}
+                {person === null &&
+                    (sendsMail ? (
+                        <CheckField label="Invite them by mail to set a password" checked={wanted} onChange={(event) => setWanted(event.target.checked)} />
+                    ) : (
+                        <p className="text-soft">No letters go out from here: you find a link for them to come in by beside their name.</p>
+                    ))}
                 {problem !== null && (problem.fields.length === 0 || rest !== undefined) && <FormProblem>{rest?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Cancel</Button>

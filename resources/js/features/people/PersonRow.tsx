@@ -1,13 +1,16 @@
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { useSendsMail } from '@/features/site/useSite';
 import { formatMoment } from '@/time/dates';
 import { DepartureDialog } from './DepartureDialog';
 import { PersonDialog } from './PersonDialog';
+import { PersonLinkDialog } from './PersonLinkDialog';
 import { usePeopleActions, type DirectoryPerson } from './usePeople';
 
 /** A person with what can be done about them. */
 export function PersonRow({ person }: { person: DirectoryPerson }) {
-    const { invite, suspend, signOut, comeBack, endFactor } = usePeopleActions();
+    const { invite, makeLink, suspend, signOut, comeBack, endFactor } = usePeopleActions();
+    const sendsMail = useSendsMail();
     const [doing, setDoing] = useState<'nothing' | 'changing' | 'leaving'>('nothing');
     const done = () => setDoing('nothing');
     return (
@@ -26,7 +29,12 @@ export function PersonRow({ person }: { person: DirectoryPerson }) {
                 {person.status === 'active' && !person.hasComeIn && <Tag>{person.invitedAt === null ? 'not invited yet' : `invited ${formatMoment(person.invitedAt)}`}</Tag>}
             </span>
             <span className="flex flex-wrap items-center">
-                {person.status === 'active' && !person.hasComeIn && (
+                {person.status === 'active' && !sendsMail && (
+                    <Button look="quiet" disabled={makeLink.isPending} onClick={() => makeLink.mutate(person)} aria-label={`A link for ${person.name}`}>
+                        {person.hasComeIn ? 'Link for a new password' : 'Link to come in'}
+                    </Button>
+                )}
+                {person.status === 'active' && sendsMail && !person.hasComeIn && (
                     <Button look="quiet" disabled={invite.isPending} onClick={() => invite.mutate(person)} aria-label={`Invite ${person.name}`}>
                         Invite
                     </Button>
@@ -60,6 +68,7 @@ export function PersonRow({ person }: { person: DirectoryPerson }) {
                     </Button>
                 )}
             </span>
+            {makeLink.data !== undefined && <PersonLinkDialog person={person} url={makeLink.data.url} onClose={() => makeLink.reset()} />}
             {doing === 'changing' && <PersonDialog person={person} onClose={done} />}
             {doing === 'leaving' && <DepartureDialog person={person} onClose={done} />}
         </li>

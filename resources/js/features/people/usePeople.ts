@@ -40,5 +40,7 @@ export function usePeopleActions() {
     const endFactor = useAction((person: DirectoryPerson) => answered(api.DELETE('/people/{id}/second-factor', { params: { path: { id: person.id } } })), {
         onDone: (_, person) => toast(`${person.name} signs in by the password alone until they set up another.`),
     });
-    return { invite, suspend, signOut, comeBack, endFactor };
+    // The link stands in its dialog, and nowhere else.
+    const makeLink = useAction((person: DirectoryPerson) => answered(api.POST('/people/{id}/link', { params: { path: { id: person.id } } })));
+    return { invite, makeLink, suspend, signOut, comeBack, endFactor };
 }
