@@ -26,6 +26,10 @@ use Illuminate\Support\Facades\Route;
 $home = getenv('ROTA_HOME') ?: dirname(__DIR__).'/var/demo';
 $_SERVER['APP_CONFIG_CACHE'] ??= $home.'/cache/config.php';
 $_SERVER['APP_ROUTES_CACHE'] ??= $home.'/cache/routes.php';
+if (is_dir($home.'/cache')) {
+    $_SERVER['APP_PACKAGES_CACHE'] ??= $home.'/cache/packages.php';
+    $_SERVER['APP_SERVICES_CACHE'] ??= $home.'/cache/services.php';
+}
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(

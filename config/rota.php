@@ -9,7 +9,9 @@ return [
     ],
 
     /* The zone that dates without one are read in, until a person has another. */
-    'timezone' => env('ROTA_TIMEZONE', 'Europe/London'),
+    'timezone' => in_array(env('ROTA_TIMEZONE', 'Europe/London'), timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true) ? env('ROTA_TIMEZONE', 'Europe/London') : 'UTC',
+    /* As it is written: rota:doctor says where there is no such zone. */
+    'timezone_written' => env('ROTA_TIMEZONE', 'Europe/London'),
 
     'occurrences' => [
         /* How far from today series are kept in the index, in days; beyond it the core expands them on demand. */

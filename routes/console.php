@@ -5,17 +5,21 @@ use App\Api\Words;
 use App\Directory\Person;
 use App\Directory\WelcomeLink;
 use App\Jobs\JobRunner;
+use App\Letters\Mailing;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
+use App\Upkeep\Doctor;
 use App\Upkeep\Heartbeats;
 use App\Upkeep\Part;
 use App\Upkeep\Tidy;
 use Database\Seeders\Demo\DemoSeeder;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Schedule;
 use Illuminate\Support\Facades\Validator;
+use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 
 Artisan::command('rota:refresh-sources', function (): void {
     Source::query()->where('next_refresh_at', '<=', now())->orderBy('next_refresh_at')->limit(500)
@@ -79,6 +83,27 @@ Artisan::command('rota:add-person {name} {email} {--administrator}', function (s
 
     return 0;
 })->purpose('Adds a person, such as the first one of a new site');
+
+Artisan::command('rota:doctor {--mail= : an address to which a letter is sent}', function (Doctor $doctor): int {
+    $found = 0;
+    foreach ($doctor->findings() as $finding) {
+        $this->warn($finding->what);
+        $this->line("  {$finding->remedy}");
+        $found++;
+    }
+    $address = $this->option('mail');
+    if (is_string($address)) {
+        try {
+            Mail::raw('Letters of Pinned Rota arrive.', fn ($message) => $message->to($address)->subject('A letter from rota:doctor'));
+            $this->line(Mailing::isSetUp() ? "A letter is on its way to {$address}." : 'A letter is kept in storage/logs.');
+        } catch (TransportExceptionInterface $problem) {
+            $this->warn("The mail server took no letter: {$problem->getMessage()}");
+            $found++;
+        }
+    }
+
+    return $found === 0 ? 0 : 1;
+})->purpose('Looks the installation over, and says what is wrong and what to do; silent where nothing is');
 
 Artisan::command('rota:link {address}', function (string $address): int {
     $person = Person::query()->where('email', $address)->where('status', 'active')->first();

@@ -64,7 +64,7 @@ is_former_database() { # name
 
 write_environment() { # schema, extra lines
     local key
-    mkdir -p "$home"/storage/{app,logs,framework/views,framework/cache}
+    mkdir -p "$home"/cache "$home"/storage/{app,logs,framework/views,framework/cache}
     if [ ! -f "$home/key" ]; then
         key="base64:$(head -c 32 /dev/urandom | base64 -w0)"
         printf '%s' "$key" >"$home/key"
@@ -84,6 +84,7 @@ ROTA_LIVE_PUBLISHER=http://127.0.0.1:$((port + 3))
 MAIL_FROM_ADDRESS=rota@skerrin-quay.example
 $2
 ENV
+    chmod 640 "$home/.env"
     # What was cached of another configuration holds no more.
     rm -f "$home"/cache/*.php
 }
@@ -93,7 +94,6 @@ artisan() { ROTA_HOME="$home" php "$root/artisan" "$@"; }
 fill() { sed -e "s#@root@#$root#g; s#@home@#$home#g; s#@port@#$port#g; s#@standins@#$((port + 1))#g; s#@live@#$((port + 3))#g; s#@user@#$unix_user#g" "$1" >"$2"; }
 
 start_web() {
-    mkdir -p "$home/cache"
     artisan config:cache --quiet
     artisan route:cache --quiet
     fill "$root/deploy/local/nginx.conf" "$home/nginx.conf"

@@ -111,3 +111,18 @@ test('all of an event is stored and comes out again: people, reminders, periods,
     expect(DB::table('occurrences')->orderBy('starts_at')->pluck('starts_at')->all())->toBe(['2026-03-30 07:30:00', '2026-04-01 07:30:00', '2026-04-14 08:30:00', '2026-04-21 08:30:00']);
     $this->artisan('rota:verify-occurrences')->assertOk();
 });
+
+test('a command without an instance refuses, and makes none', function () {
+    $nowhere = sys_get_temp_dir().'/rota-missing-'.getmypid();
+    $result = Process::path(base_path())->env(['ROTA_HOME' => $nowhere])->run('php artisan rota:tidy');
+    expect($result->exitCode())->toBe(2)->and($result->errorOutput())->toContain("There is no instance at {$nowhere}.")->and(is_dir($nowhere))->toBeFalse();
+});
+
+test('root is refused where the instance belongs to somebody else, and leaves nothing there', function () {
+    $home = sys_get_temp_dir().'/rota-others-'.getmypid();
+    mkdir($home);
+    chown($home, 33);
+    $result = Process::path(base_path())->env(['ROTA_HOME' => $home])->run('php artisan rota:tidy');
+    expect($result->exitCode())->toBe(2)->and($result->errorOutput())->toContain("runuser -u www-data -- env ROTA_HOME={$home} php artisan")->and(scandir($home))->toBe(['.', '..']);
+    rmdir($home);
+})->skip(posix_geteuid() !== 0, 'Only root is refused.');

@@ -6,7 +6,7 @@ export function Page({ title, about, actions, children }: { title: string; about
         <main className="h-full overflow-y-auto px-4 pt-5 pb-24 sm:px-8">
             <div className="mx-auto max-w-4xl">
                 <header className="mb-5 flex flex-wrap items-end gap-3 border-b border-ink pb-3">
-                    <div className="min-w-0 flex-1">
+                    <div className="min-w-[min(100%,16rem)] flex-1">
                         <h1 className="text-2xl font-semibold">{title}</h1>
                         {about !== undefined && <p className="mt-1 max-w-prose text-soft">{about}</p>}
                     </div>
