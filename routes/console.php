@@ -55,11 +55,16 @@ Artisan::command('rota:tidy', function (Tidy $tidy): void {
     }
 })->purpose('Ends what has had its life: old deleted events, operations, change marks, files (see rota.keep)');
 
-Artisan::command('rota:demo', function (DemoSeeder $seeder): int {
+Artisan::command('rota:demo {--empty : one administrator, and nothing else}', function (DemoSeeder $seeder): int {
     if (! config('rota.demo.enabled')) {
         $this->error('This is no demo (ROTA_DEMO).');
 
         return 1;
+    }
+    if ($this->option('empty')) {
+        $this->info($seeder->layEmpty() ? 'An organisation with one administrator is laid' : 'There are people already');
+
+        return 0;
     }
     $this->info($seeder->lay() ? 'The demo school is laid' : 'The demo school is there already');
 

@@ -114,7 +114,7 @@ final class GrantsController
         });
 
         return new JsonResponse(new SharingByAddressData(
-            $given, $already, [...array_values(array_diff($list->addresses, $people->keys()->all())), ...$list->rest], $this->tell($calendar),
+            $given, $already, array_values(array_diff($list->addresses, $people->keys()->all())), $list->rest, $this->tell($calendar),
         ));
     }
 

@@ -25,7 +25,7 @@ final class DirectoryController
         $q = (string) ($input['q'] ?? '');
         $words = preg_split('/\s+/', trim($q), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $like = array_map(static fn (string $word): string => '%'.addcslashes($word, '%_\\').'%', $words);
-        $groups = Group::query()->withCount('people')->orderBy('name')->limit(20);
+        $groups = Group::query()->withCount(['people', 'groups'])->orderBy('name')->limit(20);
         $rooms = Room::query()->orderBy('name')->limit(10);
         $people = Person::searched($q)->where('status', 'active')->orderBy('name')->limit(20)
             ->when(isset($input['people']), fn ($query) => $query->whereKey($input['people']));
@@ -39,7 +39,7 @@ final class DirectoryController
         }
         foreach ($kind === 'person' ? [] : $groups->get() as $group) {
             $count = (int) $group->getAttribute('people_count');
-            $entries[] = new DirectoryEntryData(PartyKind::Group, $group->id, $group->name, $count === 1 ? '1 person' : "{$count} people");
+            $entries[] = new DirectoryEntryData(PartyKind::Group, $group->id, $group->name, $count === 1 ? '1 person' : "{$count} people", $count === 0 && (int) $group->getAttribute('groups_count') === 0);
         }
         foreach ($kind === 'group' ? [] : $people->get() as $person) {
             $entries[] = new DirectoryEntryData(PartyKind::Person, $person->id, $person->name, $person->post);

@@ -7,6 +7,7 @@ use App\Events\EventRecord;
 use App\Imports\Import;
 use App\Overlays\Overlay;
 use Database\Seeders\Demo\DemoSeeder;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
@@ -64,4 +65,13 @@ test('tidying drops old change marks but the newest, and files that were looked 
     expect(Storage::allFiles())->toBe(['imports/new.ics'])
         ->and($old->refresh()->path)->toBeNull()
         ->and(Change::query()->pluck('id')->all())->toBe([$mark]);
+});
+
+test('an empty organisation begins with one administrator, once', function () {
+    config(['rota.demo.enabled' => true]);
+    expect(Artisan::call('rota:demo', ['--empty' => true]))->toBe(0)->and(Person::query()->sole()->only('name', 'role'))->toBe(['name' => 'Bertil Acheng', 'role' => 'administrator']);
+    $this->postJson('/api/v1/session', ['email' => 'bertil.acheng@skerrin-quay.example', 'password' => config('rota.demo.password')])->assertOk();
+    Artisan::call('rota:demo', ['--empty' => true]);
+    Artisan::call('rota:demo');
+    expect(Person::query()->count())->toBe(1);
 });

@@ -79,7 +79,7 @@ test('many are given a level by pasted addresses; nobody loses by it, and unknow
     $cy = $this->person('Cy Brook');
     $gone = $this->person('Di Gone', ['status' => 'left']);
     $answer = $this->as($this->ada, 'POST', "{$this->path}/grants/addresses", ['text' => "Cy <{$cy->email}>, {$this->ben->email}; nobody@example.org\n{$gone->email}, Somebody Else", 'level' => 'see', 'letter' => true])->assertOk();
-    expect($answer->json('given'))->toBe(['Cy Brook'])->and($answer->json('already'))->toBe(['Ben Oar'])->and($answer->json('unknown'))->toBe(['nobody@example.org', mb_strtolower($gone->email), 'Somebody Else'])
+    expect($answer->json('given'))->toBe(['Cy Brook'])->and($answer->json('already'))->toBe(['Ben Oar'])->and($answer->json('unknown'))->toBe(['nobody@example.org', mb_strtolower($gone->email)])->and($answer->json('unread'))->toBe(['Somebody Else'])
         ->and(array_column($answer->json('sharing.grants'), 'level', 'name'))->toBe(['Ben Oar' => 'change', 'Cy Brook' => 'see']);
     Mail::assertQueuedCount(1);
     $this->as($this->ada, 'POST', "{$this->path}/grants/addresses", ['text' => '', 'level' => 'see'])->assertUnprocessable();
@@ -275,4 +275,11 @@ test('what a person sees is read in a bounded number of queries, however much th
     // Each call of listen() counts again what the one before it counts.
     DB::getEventDispatcher()->forget(Illuminate\Database\Events\QueryExecuted::class);
     expect($count())->toBe($few)->toBeLessThanOrEqual(8)->and(app(AccessReader::class)->calendars(app(AccessReader::class)->viewer($this->ben->fresh())))->toHaveCount(61);
+});
+
+test('of a group it is told whether anybody is in it, also by another group', function () {
+    $riggers = $this->group('Riggers', $this->ben);
+    $this->groupOf($riggers)->update(['name' => 'Riggers and more']);
+    $this->group('Riggers to be');
+    expect(array_column($this->as($this->ada, 'GET', '/directory?q=riggers')->assertOk()->json(), 'isEmpty', 'name'))->toBe(['Riggers' => false, 'Riggers and more' => false, 'Riggers to be' => true]);
 });

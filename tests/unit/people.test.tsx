@@ -243,7 +243,7 @@ describe('rooms', () => {
 });
 
 test('pasted addresses that are nobody’s stay in the field', async () => {
-    const asked = fakeServer(() => ({ body: { given: ['Cy Brook'], already: ['Ben Oar'], unknown: ['nobdy@example.org', 'x@example.org'], sharing: { keeper: {}, grants: [] } } }));
+    const asked = fakeServer(() => ({ body: { given: ['Cy Brook'], already: ['Ben Oar'], unknown: ['nobdy@example.org', 'x@example.org'], unread: ['cy at example'], sharing: { keeper: {}, grants: [] } } }));
     show(<PasteAddresses calendar={madeCalendar()} level="see" letter={false} />);
     const share = screen.getByRole<HTMLButtonElement>('button', { name: /^Share with all of them/ });
     expect(share.disabled).toBe(true);
@@ -252,7 +252,10 @@ test('pasted addresses that are nobody’s stay in the field', async () => {
     expect(await screen.findByText('Shared with Cy Brook.')).toBeDefined();
     expect(screen.getByText('They had it already: Ben Oar.')).toBeDefined();
     expect(screen.getByText('2 are nobody’s here')).toBeDefined();
-    expect(screen.getByLabelText<HTMLTextAreaElement>('Addresses, in any order and form').value).toBe('nobdy@example.org\nx@example.org');
+    expect(screen.getByLabelText<HTMLTextAreaElement>('Addresses, in any order and form').value).toBe('cy at example\nnobdy@example.org\nx@example.org');
+    expect(screen.getByText('No address:').parentElement?.textContent).toContain('cy at example');
+    // An administrator is sent to where they add them.
+    expect(screen.getByRole('link', { name: 'People' })).toBeDefined();
     expect(changes(asked)).toEqual([['POST', '/calendars/slip/grants/addresses', { text: 'cy@example.org; nobdy@example.org, x@example.org', level: 'see', letter: false }]]);
 });
 

@@ -49,6 +49,17 @@ final class DemoSeeder
         return true;
     }
 
+    /** One administrator and nothing else: how an organisation begins. */
+    public function layEmpty(): bool
+    {
+        if (Person::query()->exists()) {
+            return false;
+        }
+        Person::query()->create(['name' => 'Bertil Acheng', 'email' => 'bertil.acheng@skerrin-quay.example', 'password' => config('rota.demo.password'), 'timezone' => 'Europe/London', 'role' => 'administrator', 'status' => 'active', 'post' => 'Administrator']);
+
+        return true;
+    }
+
     /** Something that takes its time and was asked for: a worker writes it as soon as there is one. */
     private function askForAFile(string $person, string $calendar): void
     {

@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useNavigate } from '@tanstack/react-router';
 import clsx from 'clsx';
 import { Search } from 'lucide-react';
 import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
@@ -20,6 +21,7 @@ type Option = { key: string; go: (event: { shiftKey: boolean }) => void; face: R
 export function OneLineField({ className, onDone }: { className?: string; onDone?: () => void }) {
     const rota = useRota();
     const id = useId();
+    const navigate = useNavigate();
     const calendars = useCalendars();
     const [words, setWords] = useState('');
     const [open, setOpen] = useState(false);
@@ -88,6 +90,9 @@ export function OneLineField({ className, onDone }: { className?: string; onDone
         // What says when is meant to be added; what does not is sought first.
         if (written.start !== null && written.title !== '') options.splice(data?.date != null ? 1 : 0, 0, add);
         else options.push(add);
+    }
+    if (written !== undefined && written.start !== null && mayWrite && calendars.data !== undefined && targets.length === 0) {
+        options.push({ key: 'none', go: () => void navigate({ to: '/calendars' }), face: <span>There is no calendar yet that you may add this to: make one, or ask for one</span> });
     }
     const onTarget = (by: 1 | -1) => {
         const now = targets.findIndex((each) => each.slug === (target ?? written?.calendar));

@@ -46,7 +46,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
             { kind: chosen.kind, id: chosen.id, level, letter },
             {
                 onSuccess: () => {
-                    toast(`${chosen.name}: ${LEVELS[level].name}. It shows in their calendars now.`);
+                    toast(`${chosen.name}: ${LEVELS[level].name}. ${chosen.isEmpty ? 'Nobody is in it yet: whoever comes into it has it.' : 'It shows in their calendars now.'}`);
                     setEntry(null);
                 },
             },
