@@ -3,10 +3,13 @@ import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type 
 import { useQuery } from '@tanstack/react-query';
 import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
-import { SecondFactorNotice } from '@/features/second-factor/SecondFactorNotice';
-import { SiteNotice } from '@/features/site/SiteNotice';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
+import { lazily } from '@/components/lazily';
 import { useChanges } from './live/useChanges';
+
+// For administrators alone.
+const SecondFactorNotice = lazily(() => import('@/features/second-factor/SecondFactorNotice'), 'SecondFactorNotice');
+const SiteNotice = lazily(() => import('@/features/site/SiteNotice'), 'SiteNotice');
 
 type Place = { to: string; label: string; icon: LucideIcon };
 
@@ -63,7 +66,7 @@ export function Shell() {
             </nav>
             <div className="flex min-h-0 min-w-0 flex-1 flex-col">
                 {person.needsSecondFactor && <SecondFactorNotice />}
-                <SiteNotice />
+                {person.role === 'administrator' && !person.needsSecondFactor && <SiteNotice />}
                 <div className="min-h-0 flex-1">
                     <Outlet />
                 </div>
