@@ -4,6 +4,7 @@ namespace App\Upkeep;
 
 use App\Api\Answers;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 use PDOException;
 
@@ -16,9 +17,15 @@ final class HealthController
     {
         $disk = Disk::hasRoom();
         try {
-            $stopped = array_column($heartbeats->stopped(), 'part');
+            DB::select('SELECT 1');
         } catch (PDOException) {
             return new JsonResponse(new HealthData(false, false, $disk, false, false), 503, ['Retry-After' => '5']);
+        }
+        try {
+            $stopped = array_column($heartbeats->stopped(), 'part');
+        } catch (PDOException) {
+            // The database is there, and nothing is laid in it yet.
+            $stopped = array_column(Part::cases(), 'value');
         }
         $schedule = ! in_array(Part::Schedule->value, $stopped, true);
 

@@ -87,6 +87,17 @@ test('health tells of queue and scheduler, and that requests are answered all th
     $this->getJson('/api/v1/health')->assertOk()->assertExactJson(['ok' => true, 'database' => true, 'disk' => true, 'queue' => false, 'schedule' => true]);
 });
 
+test('before anything is laid in the database, requests are answered already', function () {
+    $default = config('database.default');
+    // A database that answers and has none of our tables.
+    config(['database.connections.bare' => ['database' => 'information_schema'] + config("database.connections.{$default}"), 'database.default' => 'bare']);
+    try {
+        $this->getJson('/api/v1/health')->assertOk()->assertExactJson(['ok' => true, 'database' => true, 'disk' => true, 'queue' => false, 'schedule' => false]);
+    } finally {
+        config(['database.default' => $default]);
+    }
+});
+
 test('monitoring has its figures from the addresses that may have them, and nobody else', function () {
     $this->travel(1)->minutes();
     $text = $this->get('/metrics')->assertOk()->getContent();

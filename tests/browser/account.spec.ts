@@ -90,7 +90,7 @@ test('a second factor is set up, asked for at the next sign-in, and ended', asyn
 test('what the organisation decides is saved, written down, and taken back', async ({ page }) => {
     await enter(page, 'Bertil Acheng');
     await page.goto('/people');
-    await page.getByRole('link', { name: 'What the organisation decides' }).click();
+    await page.getByRole('link', { name: 'Categories, and what the organisation decides' }).click();
     await page.getByLabel('Fetch it without encryption where there is none').check();
     await page.getByLabel('The evening begins', { exact: true }).fill('08:00');
     await page.getByRole('button', { name: 'Save' }).click();

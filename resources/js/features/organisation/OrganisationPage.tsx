@@ -2,6 +2,7 @@ import { Link } from '@tanstack/react-router';
 import { ArrowLeft } from 'lucide-react';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
+import { CategoriesPanel } from '@/features/calendars/CategoriesPanel';
 import { LogList } from '@/features/changelog/LogList';
 import { usePerson } from '@/features/session/useSession';
 import { OrganisationForm } from './OrganisationForm';
@@ -29,6 +30,9 @@ function Decisions() {
             </Link>
             {/* Decided anew by somebody else, it is begun anew here. */}
             <OrganisationForm key={state.data.version} organisation={state.data} save={save} />
+            <Section title="Categories of the organisation" about="Every calendar has them. A day with an event of a category that closes its days is hatched in every view.">
+                <CategoriesPanel calendar={null} />
+            </Section>
             <Section title="Change log" about="Who changed what of people, groups and of what is decided here.">
                 <LogList of={{ kind: 'organisation' }} />
             </Section>

@@ -5,7 +5,6 @@ import { Button } from '@/components/Button';
 import { Field, TextField } from '@/components/Field';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
-import { CategoriesPanel } from '@/features/calendars/CategoriesPanel';
 import { LogList } from '@/features/changelog/LogList';
 import { usePerson } from '@/features/session/useSession';
 import { PeopleTableDialog } from './PeopleTableDialog';
@@ -37,7 +36,7 @@ function People() {
             actions={
                 <>
                     <Link to="/organisation" className="mr-2 underline">
-                        What the organisation decides
+                        Categories, and what the organisation decides
                     </Link>
                     <Button onClick={() => setDoing('table')}>From a table…</Button>
                     <Button look="primary" onClick={() => setDoing('adding')}>
@@ -103,9 +102,6 @@ function People() {
                 </nav>
             )}
             <div className="mt-8" />
-            <Section title="Categories of the organisation" about="Every calendar has them. A day with an event of a category that closes its days is hatched in every view.">
-                <CategoriesPanel calendar={null} />
-            </Section>
             <Section title="Change log" about="Who changed what of people and groups.">
                 <LogList of={{ kind: 'organisation' }} />
             </Section>

@@ -7,6 +7,7 @@ import { queryKeys } from '@/api/queryKeys';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { CheckField, FormProblem } from '@/components/Field';
+import { SavedCheckField } from '@/components/SavedCheckField';
 import { Failed, Loading } from '@/components/States';
 import { useCalendarActions, type Calendar } from '@/features/calendars/useCalendars';
 import { LEVELS } from '@/api/generated/words';
@@ -91,11 +92,11 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
                     <Users size={15} aria-hidden="true" />
                     <span className="min-w-0 flex-1 font-semibold">Everyone in the organisation</span>
                     {given('everyone') !== 'none' && given('everyone') !== 'busy' && (
-                        <CheckField
+                        <SavedCheckField
                             label="on everyone’s list"
                             title="Whoever may read it has it on their list until they take it off"
                             checked={calendar.offered}
-                            onChange={(event) => update.mutate({ calendar, input: { offered: event.target.checked } })}
+                            save={(offered) => update.mutateAsync({ calendar, input: { offered } })}
                         />
                     )}
                     <LevelSelect
