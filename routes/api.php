@@ -51,6 +51,7 @@ Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 Route::delete('session', [SessionController::class, 'destroy']);
 Route::post('session/password-link', [SessionController::class, 'sendPasswordLink'])->middleware('throttle:sign-in');
+Route::post('session/password-link/check', [SessionController::class, 'checkPasswordLink'])->middleware('throttle:sign-in');
 Route::put('session/password-link', [SessionController::class, 'setPassword'])->middleware('throttle:sign-in');
 
 Route::middleware('auth')->group(function (): void {

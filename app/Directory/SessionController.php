@@ -141,6 +141,18 @@ final class SessionController
         return response()->noContent();
     }
 
+    #[OA\Post(path: '/session/password-link/check', operationId: 'checkPasswordLink', summary: 'Whether a link from a letter still holds: asked before anybody thinks of a password.', tags: ['session'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'token'], properties: [
+            new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'token', type: 'string'),
+        ])),
+        responses: [new Answers(PasswordLinkData::class, 'Whether it holds')])]
+    public function checkPasswordLink(Request $request): JsonResponse
+    {
+        $input = $request->validate(['email' => ['required', 'string', 'max:190'], 'token' => ['required', 'string', 'max:200']]);
+
+        return new JsonResponse(new PasswordLinkData($this->invited($input['email'], $input['token']) !== null));
+    }
+
     #[OA\Put(path: '/session/password-link', operationId: 'setPassword', summary: 'Sets a password by a link from a letter, and signs in.', tags: ['session'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/PasswordInput')),
         responses: [new Answers(SessionData::class, 'The session')])]
@@ -152,8 +164,8 @@ final class SessionController
             'password' => ['required', 'string', 'max:200', Password::min(10)],
             'code' => ['sometimes', 'nullable', 'string', 'max:40'],
         ], ['password.required' => 'Choose a password.', 'password.min' => 'A password has at least 10 characters.']);
-        $person = Person::query()->where('email', $input['email'])->where('status', 'active')->first();
-        if ($person === null || ! WelcomeLink::holds($person, $input['token'])) {
+        $person = $this->invited($input['email'], $input['token']);
+        if ($person === null) {
             throw ValidationException::withMessages(['token' => 'This link does not hold any more. Ask for a new one below.']);
         }
         // A letter is one factor, and the password that is set by it no other.
@@ -200,5 +212,13 @@ final class SessionController
         $person = Auth::guard('web')->user();
 
         return new SessionData($person instanceof Person ? PersonData::of($person, $this->factors->isMissing($person)) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null);
+    }
+
+    /** Whom a link from a letter lets set a password; null where it does not hold. */
+    private function invited(string $email, string $token): ?Person
+    {
+        $person = Person::query()->where('email', $email)->where('status', 'active')->first();
+
+        return $person !== null && WelcomeLink::holds($person, $token) ? $person : null;
     }
 }

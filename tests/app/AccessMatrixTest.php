@@ -162,6 +162,7 @@ const OTHERS = [
     'POST session' => [422, 422, 422],
     'DELETE session' => [204, 204, 204],
     'POST session/password-link' => [422, 422, 422],
+    'POST session/password-link/check' => [422, 422, 422],
     'PUT session/password-link' => [422, 422, 422],
     'PUT session/password' => [401, 422, 422],
     'PATCH session/person' => [401, 200, 200],

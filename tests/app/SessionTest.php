@@ -1,6 +1,7 @@
 <?php
 
 use App\Directory\Person;
+use App\Directory\WelcomeLink;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -104,4 +105,16 @@ test('an address is counted as what the database would match', function () {
         $this->postJson('/api/v1/session', ['email' => $each, 'password' => 'wrong'])->assertUnprocessable();
     }
     $this->postJson('/api/v1/session', ['email' => $person->email, 'password' => TestCase::PASSWORD])->assertTooManyRequests();
+});
+
+test('whether a link from a letter holds is told to who has it, and nothing of who has the address', function () {
+    $ada = $this->person();
+    parse_str((string) parse_url(WelcomeLink::to($ada), PHP_URL_QUERY), $query);
+    $check = fn (string $email, string $token): bool => $this->postJson('/api/v1/session/password-link/check', compact('email', 'token'))->assertOk()->json('holds');
+    expect($check($ada->email, $query['token']))->toBeTrue()->and($check($ada->email, 'another'))->toBeFalse()->and($check('nobody@example.org', $query['token']))->toBeFalse();
+    $this->putJson('/api/v1/session/password-link', ['email' => $ada->email, 'token' => $query['token'], 'password' => 'another-long-one'])->assertOk();
+    expect($check($ada->email, $query['token']))->toBeFalse();
+    $ada->update(['status' => 'suspended']);
+    parse_str((string) parse_url(WelcomeLink::to($ada), PHP_URL_QUERY), $query);
+    expect($check($ada->email, $query['token']))->toBeFalse();
 });

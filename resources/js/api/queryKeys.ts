@@ -12,6 +12,7 @@ export const queryKeys = {
     /** What is told of oneself and of changes: no change of others makes it old. */
     session: ['session'] as const,
     changes: ['changes'] as const,
+    passwordLink: (...of: string[]) => ['password link', ...of] as const,
     /** One's own long work, which is asked after while it goes on. */
     jobs: ['jobs'] as const,
     repeat: (asked: string) => ['repeat', asked] as const,

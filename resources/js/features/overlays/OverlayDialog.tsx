@@ -35,7 +35,12 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
     const fieldOf = (index: number, field = '') => problem?.fields.find((each) => each.field.startsWith(`layers.${index}.${field}`))?.message;
     const people = new Map(groups.data?.filter((group) => group.people.some((each) => each.id === person.id)).flatMap((group) => group.people).map((each) => [each.id, each]));
     const own = groups.data?.filter((group) => group.people.some((each) => each.id === person.id)) ?? [];
-    const start = (name: string) => setLayers(STARTS.find((each) => each.name === name)?.layers(calendars.data ?? [], [...new Set(categories.data?.map((each) => each.name))], [...people.values()]) ?? []);
+    const [nothing, setNothing] = useState('');
+    const start = ({ layers: laid, nothing: why }: (typeof STARTS)[number]) => {
+        const found = laid(calendars.data ?? [], [...new Set(categories.data?.map((each) => each.name))], [...people.values()]);
+        setLayers(found);
+        setNothing(found.length === 0 ? why : '');
+    };
     const change = (index: number, part: Partial<Layer>) => setLayers(layers.map((layer, each) => (each === index ? { ...layer, ...part } : layer)));
     const swap = (index: number, to: number) => {
         const next = [...layers];
@@ -88,10 +93,15 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                         <div className="mb-2 flex flex-wrap items-center gap-2">
                             <span className="text-soft">None yet. Start from</span>
                             {STARTS.map((each) => (
-                                <Button key={each.name} onClick={() => start(each.name)}>
+                                <Button key={each.name} onClick={() => start(each)}>
                                     {each.name}
                                 </Button>
                             ))}
+                            {nothing !== '' && (
+                                <p role="status" className="w-full font-semibold">
+                                    {nothing}
+                                </p>
+                            )}
                         </div>
                     )}
                     <ol className="border-t border-line">

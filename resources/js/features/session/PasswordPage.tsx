@@ -1,5 +1,5 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useNavigate, useSearch } from '@tanstack/react-router';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { PinLogo } from '@/components/PinLogo';
 import { answered, api } from '@/api/client';
@@ -26,7 +26,11 @@ export function PasswordPage() {
         },
         quiet: true,
     });
+    // Before anybody thinks of a password. Where it cannot be asked, the form says what is wrong.
+    const link = useQuery({ queryKey: queryKeys.passwordLink(email, token), queryFn: () => answered(api.POST('/session/password-link/check', { body: { email, token } })), enabled: email !== '' && token !== '', retry: false, gcTime: 0 });
+    const over = email === '' || token === '' || link.data?.holds === false;
     const problem = problemOf(set);
+    if (over && !set.isSuccess) return <LinkIsOver email={email} />;
     return (
         <main className="grid min-h-full place-items-center bg-wash p-4">
             <div className="w-full max-w-md border-2 border-ink bg-paper p-6 sm:p-8">
@@ -54,6 +58,26 @@ export function PasswordPage() {
                     </Button>
                 </form>
                 {problem?.field('token') !== undefined && <AskForLink email={email} />}
+            </div>
+        </main>
+    );
+}
+
+function LinkIsOver({ email }: { email: string }) {
+    return (
+        <main className="grid min-h-full place-items-center bg-wash p-4">
+            <div className="w-full max-w-md border-2 border-ink bg-paper p-6 sm:p-8">
+                <div className="mb-4 flex items-center gap-3">
+                    <PinLogo />
+                    <h1 className="text-2xl font-semibold">This link is over</h1>
+                </div>
+                <p>It was used, has run out, or was not copied whole. If you have set a password already, sign in with it; else ask for a new link.</p>
+                <p className="mt-3">
+                    <Link to="/" className="underline">
+                        Sign in
+                    </Link>
+                </p>
+                <AskForLink email={email} />
             </div>
         </main>
     );
