@@ -75,7 +75,7 @@ final class RotaServiceProvider extends ServiceProvider
         Event::listen(EventsChanged::class, [OccurrenceIndex::class, 'handle']);
         Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
-            Event::listen($change, fn (object $marked) => $this->app->make(OwnMarks::class)->add($marked));
+            Event::listen($change, fn (EventsMarked|AccessMarked|ListsMarked $marked) => $this->app->make(OwnMarks::class)->add($marked->mark));
             Event::listen($change, [TellLive::class, $told]);
         }
         // A worker that looks for work is alive, also where there is none; with the database away it says nothing, and goes on.

@@ -6,7 +6,7 @@ namespace App\Changes;
 final readonly class AccessMarked
 {
     /** @param  list<int>  $people  by id */
-    public function __construct(public string $mark, public array $people)
+    public function __construct(public MarkData $mark, public array $people)
     {
     }
 }

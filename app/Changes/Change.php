@@ -56,7 +56,7 @@ final class Change extends Model
         foreach (array_chunk($people, self::AT_ONCE) as $some) {
             self::query()->insert(array_map(static fn (int $person): array => ['created_at' => now(), 'mark' => $mark, 'person_id' => $person], $some));
         }
-        event(new AccessMarked($mark, $people));
+        event(new AccessMarked(MarkData::ofAccess($mark), $people));
     }
 
     /** What everybody chooses from has changed: groups, rooms, categories of all. Nobody may see less by it. */

@@ -8,9 +8,9 @@ final class OwnMarks
     /** @var array<string, true> */
     private array $marks = [];
 
-    public function add(EventsMarked|AccessMarked|ListsMarked $change): void
+    public function add(MarkData $mark): void
     {
-        $this->marks[$change instanceof AccessMarked ? $change->mark : $change->mark->mark] = true;
+        $this->marks[$mark->mark] = true;
     }
 
     /** @return list<string> */
