@@ -29,6 +29,7 @@ use App\Upkeep\MemoryLimit;
 use App\Upkeep\Part;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\JobExceptionOccurred;
 use Illuminate\Queue\Events\Looping;
@@ -71,6 +72,7 @@ final class RotaServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        TrustProxies::at(config('rota.trusted_proxies'));
         // What follows from a change of events, in this order, within its transaction.
         Event::listen(EventsChanged::class, [OccurrenceIndex::class, 'handle']);
         Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);

@@ -24,11 +24,16 @@ use Illuminate\Support\Facades\Route;
 // An instance is a directory: its .env, its storage, and what is cached of its configuration. The demo, the tests and a
 // production site are three of them.
 $home = getenv('ROTA_HOME') ?: dirname(__DIR__).'/var/demo';
-$_SERVER['APP_CONFIG_CACHE'] ??= $home.'/cache/config.php';
-$_SERVER['APP_ROUTES_CACHE'] ??= $home.'/cache/routes.php';
-if (is_dir($home.'/cache')) {
-    $_SERVER['APP_PACKAGES_CACHE'] ??= $home.'/cache/packages.php';
-    $_SERVER['APP_SERVICES_CACHE'] ??= $home.'/cache/services.php';
+// Each release has caches of its own, so that another can be made ready, or taken up again, while one serves.
+$cache = $home.'/cache/'.(is_file(__DIR__.'/../RELEASE') ? trim((string) file_get_contents(__DIR__.'/../RELEASE')) : 'here');
+if (! is_dir($cache)) {
+    @mkdir($cache, 0750, true);
+}
+$_SERVER['APP_CONFIG_CACHE'] ??= $cache.'/config.php';
+$_SERVER['APP_ROUTES_CACHE'] ??= $cache.'/routes.php';
+if (is_dir($cache)) {
+    $_SERVER['APP_PACKAGES_CACHE'] ??= $cache.'/packages.php';
+    $_SERVER['APP_SERVICES_CACHE'] ??= $cache.'/services.php';
 }
 
 $app = Application::configure(basePath: dirname(__DIR__))

@@ -13,6 +13,12 @@ return [
     /* As it is written: rota:doctor says where there is no such zone. */
     'timezone_written' => env('ROTA_TIMEZONE', 'Europe/London'),
 
+    /* Reverse proxies that say from where and by which way somebody comes: addresses or networks. Comma-separated. */
+    'trusted_proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('ROTA_TRUSTED_PROXIES', ''))))),
+
+    /* How its units are called: “NAME-work” and the like. */
+    'units' => env('ROTA_UNITS', 'pinned-rota'),
+
     'occurrences' => [
         /* How far from today series are kept in the index, in days; beyond it the core expands them on demand. */
         'days_back' => 800,

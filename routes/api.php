@@ -28,6 +28,7 @@ use App\Imports\ImportsController;
 use App\Jobs\JobsController;
 use App\Live\LiveController;
 use App\OneLine\LineController;
+use App\Organisation\FirstStepsController;
 use App\Organisation\OrganisationController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
@@ -85,6 +86,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('site', [SiteController::class, 'show']);
     Route::get('organisation', [OrganisationController::class, 'show']);
     Route::patch('organisation', [OrganisationController::class, 'update']);
+    Route::get('organisation/first-steps', [FirstStepsController::class, 'index']);
+    Route::put('organisation/first-steps/{step}', [FirstStepsController::class, 'update']);
     Route::get('log', [ChangeLogController::class, 'organisation']);
     Route::post('log/{id}/revert', [ChangeLogController::class, 'revertOrganisation']);
 

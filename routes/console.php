@@ -8,6 +8,7 @@ use App\Jobs\JobRunner;
 use App\Letters\Mailing;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
+use App\Organisation\Organisation;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
 use App\Upkeep\Doctor;
@@ -71,20 +72,20 @@ Artisan::command('rota:demo {--empty : one administrator, and nothing else}', fu
     return 0;
 })->purpose('Fills the empty database of a demo with the demo school');
 
-Artisan::command('rota:add-person {name} {email} {--administrator}', function (string $name, string $email): int {
-    $password = (string) $this->secret('A password of at least 10 characters');
-    $input = Validator::make(compact('name', 'email', 'password'), [
-        'name' => ['required', 'max:120'], 'email' => ['required', 'email', 'max:190', 'unique:people'], 'password' => ['required', 'min:10'],
+Artisan::command('rota:add-person {name} {email} {--administrator} {--link : prints a link to set a password, instead of asking for one}', function (Organisation $organisation, string $name, string $email): int {
+    $byLink = (bool) $this->option('link');
+    $input = Validator::make(compact('name', 'email') + ($byLink ? [] : ['password' => (string) $this->secret('A password of at least 10 characters')]), [
+        'name' => ['required', 'max:120'], 'email' => ['required', 'email', 'max:190', 'unique:people'], 'password' => ['sometimes', 'required', 'min:10'],
     ]);
     if ($input->fails()) {
         $this->error(implode("\n", $input->errors()->all()));
 
         return 1;
     }
-    Person::query()->create($input->validated() + [
-        'timezone' => config('rota.timezone'), 'role' => $this->option('administrator') ? 'administrator' : 'member', 'status' => 'active', 'post' => '',
+    $person = Person::query()->create($input->validated() + [
+        'timezone' => $organisation->timezone(), 'role' => $this->option('administrator') ? 'administrator' : 'member', 'status' => 'active', 'post' => '',
     ]);
-    $this->info("{$name} can sign in now.");
+    $this->line($byLink ? WelcomeLink::to($person) : "{$name} can sign in now.");
 
     return 0;
 })->purpose('Adds a person, such as the first one of a new site');

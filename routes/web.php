@@ -4,12 +4,14 @@ use App\Api\ApiPageController;
 use App\Api\OpenApiController;
 use App\Feeds\FeedDownloadController;
 use App\Upkeep\MetricsController;
+use App\Upkeep\WebSettingsController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('feeds/{token}.ics', [FeedDownloadController::class, 'show'])
     ->where('token', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
 Route::get('public/{slug}.ics', [FeedDownloadController::class, 'public'])->where('slug', '[a-z0-9-]+')->middleware('throttle:feeds');
 Route::get('metrics', MetricsController::class);
+Route::get('upkeep/web', WebSettingsController::class)->middleware('signed:relative')->name('upkeep.web');
 Route::get('api', ApiPageController::class);
 Route::get('api/openapi.json', OpenApiController::class);
 

@@ -108,6 +108,18 @@ final class CurrentViewer
         }
     }
 
+    /** @throws AccessDeniedHttpException where groups, rooms and common categories are not the person's to keep */
+    public function demandKeepingCommon(): void
+    {
+        if (! $this->person()->role->keepsCommon()) {
+            throw new AccessDeniedHttpException('Administrators and coordinators of the organisation do this.');
+        }
+        // What somebody is as an administrator they are with a second factor alone, where one is asked for.
+        if ($this->person()->isAdministrator()) {
+            $this->demandAdministrator();
+        }
+    }
+
     public function demand(Level $level, Level $needed): void
     {
         if (! $level->includes($needed)) {

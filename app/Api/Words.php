@@ -4,6 +4,7 @@ namespace App\Api;
 
 use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Directory\Role;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
@@ -21,6 +22,7 @@ final class Words
         $told = [
             'LEVELS' => self::each(Level::cases(), static fn (Level $level): array => ['name' => $level->label(), 'does' => $level->does()]),
             'OVERLAY_LEVELS' => self::each($overlayLevels, static fn (Level $level): ?string => $level->doesWithOverlay()),
+            'ROLES' => self::each(Role::cases(), static fn (Role $role): array => ['name' => $role->label(), 'does' => $role->does()]),
             'HOLDS' => self::each(Hold::cases(), static fn (Hold $hold): string => $hold->words()),
             'STATUSES' => array_column(Status::cases(), 'value'),
             'COLOURS' => array_column(Colour::cases(), 'value'),
@@ -39,7 +41,7 @@ final class Words
     }
 
     /**
-     * @template Each of Level|Hold
+     * @template Each of Level|Hold|Role
      *
      * @param  array<Each>  $cases
      * @param  callable(Each): mixed  $tell

@@ -17,7 +17,7 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Overlay\Colour;
 
-/** The categories of the organisation, kept by administrators, and those of a calendar, kept by who manages it. */
+/** The categories of the organisation, kept by administrators and coordinators, and those of a calendar, kept by who manages it. */
 #[OA\Schema(schema: 'CategoryInput', required: [], properties: [
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'calendar', type: 'string', nullable: true),
@@ -43,7 +43,7 @@ final class CategoriesController
             ->map(fn (Category $category): CategoryData => CategoryData::of($category, $category->calendar_id === null ? null : $slugs[$category->calendar_id])));
     }
 
-    #[OA\Post(path: '/categories', operationId: 'createCategory', summary: 'Adds a category: to a calendar one manages, or as an administrator to the organisation.', tags: ['calendars'],
+    #[OA\Post(path: '/categories', operationId: 'createCategory', summary: 'Adds a category: to a calendar one manages, or as an administrator or coordinator to the organisation.', tags: ['calendars'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/CategoryInput')),
         responses: [new Answers(CategoryData::class, 'The category', 201)])]
     public function store(Request $request): JsonResponse
@@ -51,7 +51,7 @@ final class CategoriesController
         $slug = $request->validate(['calendar' => ['sometimes', 'nullable', 'string', 'max:80']])['calendar'] ?? null;
         $calendar = $slug === null ? null : $this->viewer->calendar($slug, Level::Manage)->calendar;
         if ($calendar === null) {
-            $this->viewer->demandAdministrator();
+            $this->viewer->demandKeepingCommon();
         }
         $input = $this->input($request, null, $calendar?->id);
         $category = DB::transaction(function () use ($input, $calendar): Category {
@@ -114,7 +114,7 @@ final class CategoriesController
     {
         $category = Category::query()->findOrFail($id);
         if ($category->calendar_id === null) {
-            $this->viewer->demandAdministrator();
+            $this->viewer->demandKeepingCommon();
 
             return [$category, null];
         }

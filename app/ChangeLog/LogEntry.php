@@ -19,6 +19,7 @@ final class LogEntry
     ];
 
     private const DECIDED = [
+        'name' => 'its name', 'timezone' => 'its time zone', 'firstMonth' => 'the month in which its year begins',
         'administratorsNeedSecondFactor' => 'administrators need a second factor', 'plainHttp' => 'webcal addresses without encryption', 'dayFirst' => 'the day before the month in dates',
         'morning' => 'the morning begins', 'evening' => 'the evening begins', 'mayAskFor' => 'people may ask for',
     ];

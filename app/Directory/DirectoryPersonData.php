@@ -2,11 +2,12 @@
 
 namespace App\Directory;
 
+use PinnedRota\Core\Directory\Role;
+
 /** A person as administrators are told of them. */
 final readonly class DirectoryPersonData
 {
     /**
-     * @param  'administrator'|'member'  $role
      * @param  'active'|'suspended'|'left'  $status
      * @param  list<WorkingSpanData>  $workingHours
      * @param  list<GroupWithinData>  $groups
@@ -17,7 +18,7 @@ final readonly class DirectoryPersonData
         public string $email,
         public string $post,
         public string $timezone,
-        public string $role,
+        public Role $role,
         public string $status,
         public bool $hasComeIn,
         public ?string $invitedAt,

@@ -10,7 +10,7 @@ use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
-/** Groups and who is in them: seen by all who are in the organisation, changed by administrators. */
+/** Groups and who is in them: seen by all who are in the organisation, changed by administrators and coordinators. */
 #[OA\Schema(schema: 'GroupInput', required: ['name'], properties: [
     new OA\Property(property: 'name', type: 'string', maxLength: 120),
 ])]
@@ -33,48 +33,48 @@ final class GroupsController
             ->orderBy('name')->get()->map(GroupData::of(...)));
     }
 
-    #[OA\Post(path: '/groups', operationId: 'createGroup', summary: 'Makes a group; for administrators.', tags: ['directory'],
+    #[OA\Post(path: '/groups', operationId: 'createGroup', summary: 'Makes a group; for administrators and coordinators.', tags: ['directory'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GroupInput')),
         responses: [new Answers(GroupData::class, 'The group', 201)])]
     public function store(Request $request): JsonResponse
     {
-        $this->viewer->demandAdministrator();
+        $this->viewer->demandKeepingCommon();
         $group = $this->changes->make($this->name($request, null), $this->viewer->person());
 
         return new JsonResponse(GroupData::of($group->load(['people', 'groups'])), 201);
     }
 
-    #[OA\Patch(path: '/groups/{id}', operationId: 'renameGroup', summary: 'Gives a group another name; for administrators.', tags: ['directory'],
+    #[OA\Patch(path: '/groups/{id}', operationId: 'renameGroup', summary: 'Gives a group another name; for administrators and coordinators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GroupInput')),
         responses: [new Answers(GroupData::class, 'The group')])]
     public function update(Request $request, int $id): JsonResponse
     {
-        $this->viewer->demandAdministrator();
+        $this->viewer->demandKeepingCommon();
         $group = Group::query()->with(['people', 'groups'])->findOrFail($id);
         $this->changes->rename($group, $this->name($request, $group), $this->viewer->person());
 
         return new JsonResponse(GroupData::of($group));
     }
 
-    #[OA\Delete(path: '/groups/{id}', operationId: 'deleteGroup', summary: 'Deletes a group that keeps nothing, and with it what was shared with it; for administrators.', tags: ['directory'],
+    #[OA\Delete(path: '/groups/{id}', operationId: 'deleteGroup', summary: 'Deletes a group that keeps nothing, and with it what was shared with it; for administrators and coordinators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         responses: [new OA\Response(response: 204, description: 'Deleted'), new OA\Response(response: 409, description: 'The group keeps calendars or overlays')])]
     public function destroy(int $id): Response
     {
-        $this->viewer->demandAdministrator();
+        $this->viewer->demandKeepingCommon();
         $this->changes->delete(Group::query()->findOrFail($id), $this->viewer->person());
 
         return response()->noContent();
     }
 
-    #[OA\Put(path: '/groups/{id}/members', operationId: 'putGroupMember', summary: 'Puts a person or a group into a group, or takes them out; for administrators.', tags: ['directory'],
+    #[OA\Put(path: '/groups/{id}/members', operationId: 'putGroupMember', summary: 'Puts a person or a group into a group, or takes them out; for administrators and coordinators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/GroupMemberInput')),
         responses: [new Answers(GroupData::class, 'The group')])]
     public function member(Request $request, int $id): JsonResponse
     {
-        $this->viewer->demandAdministrator();
+        $this->viewer->demandKeepingCommon();
         $input = $request->validate([
             'kind' => ['required', Rule::in(['person', 'group'])],
             'id' => ['required', 'integer'],

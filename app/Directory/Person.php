@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Foundation\Auth\User;
 use Illuminate\Support\Carbon;
+use PinnedRota\Core\Directory\Role;
 
 /**
  * @property int $id
@@ -15,7 +16,7 @@ use Illuminate\Support\Carbon;
  * @property string $email
  * @property ?string $password null until they have come in for the first time
  * @property string $timezone
- * @property string $role administrator or member
+ * @property Role $role
  * @property string $status active, suspended or left
  * @property string $post
  * @property ?list<array{day: string, from: string, to: string}> $working_hours
@@ -61,7 +62,7 @@ final class Person extends User
 
     public function isAdministrator(): bool
     {
-        return $this->role === 'administrator';
+        return $this->role === Role::Administrator;
     }
 
     /** Whether they have set a password; who was only invited has not. */
@@ -77,6 +78,6 @@ final class Person extends User
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'working_hours' => 'array', 'invited_at' => 'datetime'];
+        return ['role' => Role::class, 'password' => 'hashed', 'working_hours' => 'array', 'invited_at' => 'datetime'];
     }
 }

@@ -2,6 +2,8 @@
 
 namespace App\Directory;
 
+use PinnedRota\Core\Directory\Role;
+
 /** Oneself. */
 final readonly class PersonData
 {
@@ -14,7 +16,7 @@ final readonly class PersonData
         public string $name,
         public string $email,
         public string $timezone,
-        public string $role,
+        public Role $role,
         public string $post,
         public array $workingHours,
         public bool $needsSecondFactor,

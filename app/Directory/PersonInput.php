@@ -8,6 +8,7 @@ use App\Http\Rules\ZoneName;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Directory\Role;
 use PinnedRota\Core\Directory\WorkingHours;
 use PinnedRota\Core\Time\Zone;
 
@@ -17,7 +18,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'email', type: 'string'),
     new OA\Property(property: 'post', type: 'string', nullable: true),
     new OA\Property(property: 'timezone', type: 'string'),
-    new OA\Property(property: 'role', type: 'string', enum: ['administrator', 'member']),
+    new OA\Property(property: 'role', type: 'string', enum: Role::class),
     new OA\Property(property: 'workingHours', type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingSpan')),
     new OA\Property(property: 'groups', type: 'array', items: new OA\Items(type: 'integer')),
     new OA\Property(property: 'invite', type: 'boolean'),
@@ -27,7 +28,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'email', type: 'string'),
     new OA\Property(property: 'post', type: 'string', nullable: true),
     new OA\Property(property: 'timezone', type: 'string'),
-    new OA\Property(property: 'role', type: 'string', enum: ['administrator', 'member']),
+    new OA\Property(property: 'role', type: 'string', enum: Role::class),
     new OA\Property(property: 'workingHours', type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingSpan')),
 ])]
 #[OA\Schema(schema: 'SelfInput', required: [], properties: [
@@ -57,7 +58,7 @@ final class PersonInput extends FormRequest
             'email' => [$presence, 'string', 'email', 'max:190', Rule::unique('people', 'email')->ignore($this->route('id'))],
             'post' => ['sometimes', 'nullable', 'string', 'max:120'],
             'timezone' => ['sometimes', 'string', new ZoneName],
-            'role' => ['sometimes', Rule::in(['administrator', 'member'])],
+            'role' => ['sometimes', Rule::enum(Role::class)],
             'workingHours' => ['sometimes', 'array', 'max:28', new Hours],
             'workingHours.*.day' => ['required', 'string'],
             'workingHours.*.from' => ['required', 'string'],

@@ -6,6 +6,8 @@ use App\Api\Answers;
 use App\ChangeLog\SignInLog;
 use App\Changes\Change;
 use App\Letters\PasswordLetter;
+use App\Organisation\Organisation;
+use App\Organisation\OrganisationNameData;
 use App\SecondFactor\SecondFactors;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -36,7 +38,7 @@ final class SessionController
     /** So many wrong codes of a second factor in the same time. */
     private const CODES = 5;
 
-    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes, private readonly SecondFactors $factors, private readonly SignInLog $log)
+    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes, private readonly SecondFactors $factors, private readonly SignInLog $log, private readonly Organisation $organisation)
     {
     }
 
@@ -211,7 +213,7 @@ final class SessionController
     {
         $person = Auth::guard('web')->user();
 
-        return new SessionData($person instanceof Person ? PersonData::of($person, $this->factors->isMissing($person)) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null);
+        return new SessionData($person instanceof Person ? PersonData::of($person, $this->factors->isMissing($person)) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null, OrganisationNameData::of($this->organisation));
     }
 
     /** Whom a link from a letter lets set a password; null where it does not hold. */

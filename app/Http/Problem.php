@@ -64,6 +64,7 @@ final class Problem
             404 => self::notFound(),
             403 => self::response(403, 'You may not do that.', $problem->getMessage()),
             419 => self::response(419, 'Your session has ended.', 'Sign in again; what you typed is still here.'),
+            503 => self::response(503, 'Pinned Rota is being worked on.', 'It is back in a few minutes. What you typed is still here.', headers: array_map(strval(...), $problem->getHeaders())),
             405 => self::response(405, 'That is not done this way.', ''),
             default => self::response($status, $problem->getMessage() === '' ? 'That did not work.' : $problem->getMessage(), '', headers: array_map(strval(...), $problem->getHeaders())),
         };

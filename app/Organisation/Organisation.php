@@ -19,6 +19,12 @@ final class Organisation
         return $this->settings ??= OrganisationSettings::fromArray($this->row()['settings']);
     }
 
+    /** @return string the name of the zone that new people and calendars are in */
+    public function timezone(): string
+    {
+        return $this->settings()->timezone->name ?? (string) config('rota.timezone');
+    }
+
     public function version(): int
     {
         return $this->row()['version'];

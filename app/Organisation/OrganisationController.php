@@ -5,6 +5,7 @@ namespace App\Organisation;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Http\IfMatch;
+use App\Http\Rules\ZoneName;
 use App\SecondFactor\SecondFactors;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -12,9 +13,13 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Time\Zone;
 
 /** What the organisation decides; for its administrators. */
 #[OA\Schema(schema: 'OrganisationInput', properties: [
+    new OA\Property(property: 'name', type: 'string', nullable: true, maxLength: 120),
+    new OA\Property(property: 'timezone', type: 'string'),
+    new OA\Property(property: 'firstMonth', type: 'integer', nullable: true, minimum: 1, maximum: 12),
     new OA\Property(property: 'administratorsNeedSecondFactor', type: 'boolean'),
     new OA\Property(property: 'plainHttp', type: 'boolean'),
     new OA\Property(property: 'dayFirst', type: 'boolean'),
@@ -45,18 +50,30 @@ final class OrganisationController
     {
         $this->viewer->demandAdministrator();
         $input = $request->validate([
+            'name' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'timezone' => ['sometimes', 'string', new ZoneName],
+            'firstMonth' => ['sometimes', 'nullable', 'integer', 'between:1,12'],
             'administratorsNeedSecondFactor' => ['sometimes', 'boolean'],
             'plainHttp' => ['sometimes', 'boolean'],
             'dayFirst' => ['sometimes', 'boolean'],
             'morning' => ['sometimes', 'date_format:H:i'],
             'evening' => ['sometimes', 'date_format:H:i'],
             'mayAskFor' => ['sometimes', Rule::enum(Level::class)->except(Level::Manage)],
-        ], ['morning.date_format' => 'Enter an hour, such as 09:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
+        ], ['name.max' => 'A name has at most 120 characters.', 'morning.date_format' => 'Enter an hour, such as 09:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
         IfMatch::check($request, $this->organisation->version(), fn (): OrganisationData => OrganisationData::of($this->organisation));
         foreach (['administratorsNeedSecondFactor', 'plainHttp', 'dayFirst'] as $name) {
             if (isset($input[$name])) {
                 $input[$name] = (bool) $input[$name];
             }
+        }
+        if (array_key_exists('name', $input)) {
+            $input['name'] = trim((string) $input['name']);
+        }
+        if (isset($input['timezone'])) {
+            $input['timezone'] = Zone::of($input['timezone'])->name;
+        }
+        if (isset($input['firstMonth'])) {
+            $input['firstMonth'] = (int) $input['firstMonth'];
         }
         foreach (['morning', 'evening'] as $name) {
             if (isset($input[$name])) {

@@ -8,6 +8,9 @@ use PinnedRota\Core\Access\Level;
 final readonly class OrganisationData
 {
     /**
+     * @param  string  $name  Empty where nobody has said
+     * @param  string  $timezone  That new people and calendars are in
+     * @param  ?int  $firstMonth  In which its year begins, from 1; null where it has none but that of the calendar
      * @param  bool  $plainHttp  Whether a webcal: address may be fetched without encryption
      * @param  bool  $dayFirst  Whether 2/11 is the second of November
      * @param  string  $morning  When what is “in the morning” begins, such as 09:00
@@ -15,6 +18,9 @@ final readonly class OrganisationData
      * @param  Level  $mayAskFor  The highest level that people may ask for; none where nobody asks
      */
     public function __construct(
+        public string $name,
+        public string $timezone,
+        public ?int $firstMonth,
         public bool $administratorsNeedSecondFactor,
         public bool $plainHttp,
         public bool $dayFirst,
@@ -30,6 +36,7 @@ final readonly class OrganisationData
         $is = $organisation->settings();
 
         return new self(
+            $is->name, $organisation->timezone(), $is->firstMonth,
             $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->evening), $is->mayAskFor, $organisation->version(),
         );
     }

@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
-/** Rooms: named by all who write events, kept by administrators. */
+/** Rooms: named by all who write events, kept by administrators and coordinators. */
 #[OA\Schema(schema: 'RoomInput', required: ['name'], properties: [new OA\Property(property: 'name', type: 'string')])]
 final class RoomsController
 {
@@ -27,33 +27,33 @@ final class RoomsController
         return new JsonResponse(Room::query()->orderBy('name')->get()->map(RoomData::of(...)));
     }
 
-    #[OA\Post(path: '/rooms', operationId: 'createRoom', summary: 'Adds a room; for administrators.', tags: ['directory'],
+    #[OA\Post(path: '/rooms', operationId: 'createRoom', summary: 'Adds a room; for administrators and coordinators.', tags: ['directory'],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/RoomInput')),
         responses: [new Answers(RoomData::class, 'The room', 201)])]
     public function store(Request $request): JsonResponse
     {
-        $this->viewer->demandAdministrator();
+        $this->viewer->demandKeepingCommon();
 
         return new JsonResponse(RoomData::of($this->save(new Room, $request)), 201);
     }
 
-    #[OA\Patch(path: '/rooms/{id}', operationId: 'renameRoom', summary: 'Gives a room another name; for administrators.', tags: ['directory'],
+    #[OA\Patch(path: '/rooms/{id}', operationId: 'renameRoom', summary: 'Gives a room another name; for administrators and coordinators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/RoomInput')),
         responses: [new Answers(RoomData::class, 'The room')])]
     public function update(Request $request, int $id): JsonResponse
     {
-        $this->viewer->demandAdministrator();
+        $this->viewer->demandKeepingCommon();
 
         return new JsonResponse(RoomData::of($this->save(Room::query()->findOrFail($id), $request)));
     }
 
-    #[OA\Delete(path: '/rooms/{id}', operationId: 'deleteRoom', summary: 'Takes a room off the list; events that name it keep its name. For administrators.', tags: ['directory'],
+    #[OA\Delete(path: '/rooms/{id}', operationId: 'deleteRoom', summary: 'Takes a room off the list; events that name it keep its name. For administrators and coordinators.', tags: ['directory'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         responses: [new OA\Response(response: 204, description: 'Taken off')])]
     public function destroy(int $id): Response
     {
-        $this->viewer->demandAdministrator();
+        $this->viewer->demandKeepingCommon();
         Room::query()->findOrFail($id)->delete();
         Change::ofLists();
 

@@ -34,11 +34,11 @@ enum Part: string
     /** @return string the unit of systemd that runs it */
     public function unit(): string
     {
-        return match ($this) {
-            self::Schedule => 'pinned-rota-schedule',
-            self::Letters => 'pinned-rota-letters',
-            self::Work => 'pinned-rota-work',
-            self::Fetching => 'pinned-rota-fetch@1',
+        return config('rota.units').match ($this) {
+            self::Schedule => '-schedule',
+            self::Letters => '-letters',
+            self::Work => '-work',
+            self::Fetching => '-fetch@1',
         };
     }
 }

@@ -6,11 +6,15 @@ namespace PinnedRota\Core\Organisation;
 
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\OneLine\Habits;
+use PinnedRota\Core\Time\Zone;
 
 /** What an organisation decides for all of its people. What it has not decided is as it is here. */
 final readonly class OrganisationSettings
 {
     /**
+     * @param  string  $name  of the organisation; empty where nobody has said
+     * @param  ?Zone  $timezone  that new people and calendars are in; null where nobody has said
+     * @param  ?int  $firstMonth  in which its year begins, from 1; null where it has none but that of the calendar
      * @param  bool  $administratorsNeedSecondFactor  whether an administrator without a second factor is none
      * @param  bool  $plainHttp  whether an address that does not say how it is fetched (webcal:) may be fetched without encryption
      * @param  Level  $mayAskFor  the highest level that people may ask for; None where nobody asks
@@ -20,6 +24,9 @@ final readonly class OrganisationSettings
         public bool $plainHttp = false,
         public Habits $habits = new Habits,
         public Level $mayAskFor = Level::Change,
+        public string $name = '',
+        public ?Zone $timezone = null,
+        public ?int $firstMonth = null,
     ) {
     }
 
@@ -38,10 +45,13 @@ final readonly class OrganisationSettings
             $bool('plainHttp', $known->plainHttp),
             new Habits($bool('dayFirst', $known->habits->dayFirst), $minutes('morning', $known->habits->morning), $minutes('evening', $known->habits->evening)),
             $level === null || $level === Level::Manage ? $known->mayAskFor : $level,
+            is_string($stored['name'] ?? null) ? $stored['name'] : $known->name,
+            is_string($stored['timezone'] ?? null) ? Zone::find($stored['timezone']) : null,
+            is_int($stored['firstMonth'] ?? null) && $stored['firstMonth'] >= 1 && $stored['firstMonth'] <= 12 ? $stored['firstMonth'] : null,
         );
     }
 
-    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, evening: int, mayAskFor: string} */
+    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int} */
     public function toArray(): array
     {
         return [
@@ -51,6 +61,9 @@ final readonly class OrganisationSettings
             'morning' => $this->habits->morning,
             'evening' => $this->habits->evening,
             'mayAskFor' => $this->mayAskFor->value,
+            'name' => $this->name,
+            'timezone' => $this->timezone?->name,
+            'firstMonth' => $this->firstMonth,
         ];
     }
 }

@@ -86,7 +86,7 @@ $2
 ENV
     chmod 640 "$home/.env"
     # What was cached of another configuration holds no more.
-    rm -f "$home"/cache/*.php
+    rm -rf "${home:?}"/cache/*
 }
 
 artisan() { ROTA_HOME="$home" php "$root/artisan" "$@"; }

@@ -46,7 +46,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
 
     const maeve = await enterElsewhere(browser, 'Maeve Ostrander');
     await maeve.goto('/groups');
-    await expect(maeve.getByText('Administrators change who is in which.')).toBeVisible();
+    await expect(maeve.getByText('Administrators and coordinators change who is in which.')).toBeVisible();
     await expect(maeve.getByRole('button', { name: 'Make a group' })).toBeHidden();
     await maeve.goto('/calendars');
     await expect(maeve.getByRole('heading', { level: 1, name: 'Calendars' })).toBeVisible();

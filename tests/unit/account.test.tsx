@@ -22,7 +22,7 @@ const refusal = (title: string, errors: { field: string; message: string }[] = [
 
 test('whoever signs in stays so on this device only where they ask for it', async () => {
     const asked = fakeServer(() => ({ body: { person: null, demo: null } }));
-    show(<SignInPage demo={null} />);
+    show(<SignInPage demo={null} organisation="Skerrin Quay" />);
     type('Your address', 'ada@example.org');
     type('Password', 'oars and ropes');
     press('Sign in');
@@ -40,7 +40,7 @@ test('whoever signs in stays so on this device only where they ask for it', asyn
 test('a refused sign-in is said at its field, or of the whole form, and what was typed stays', async () => {
     let answer: ReturnType<typeof refusal> = refusal('Check these', [{ field: 'email', message: 'Address and password do not belong together.' }]);
     fakeServer(() => answer);
-    const client = show(<SignInPage demo={null} />);
+    const client = show(<SignInPage demo={null} organisation="Skerrin Quay" />);
     type('Your address', 'ada@example.org');
     type('Password', 'wrong');
     press('Sign in');

@@ -42,7 +42,7 @@ const press = (name: string) => fireEvent.click(screen.getByRole('button', { nam
 const ready = (name: string) => waitFor(() => expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(false));
 
 describe('what the organisation decides', () => {
-    const organisation: Schemas['Organisation'] = { administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, morning: '09:00', evening: '18:00', mayAskFor: 'change', version: 4 };
+    const organisation: Schemas['Organisation'] = { name: '', timezone: 'Europe/London', firstMonth: null, administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, morning: '09:00', evening: '18:00', mayAskFor: 'change', version: 4 };
     function Form() {
         const { save } = useOrganisation();
         return <OrganisationForm organisation={organisation} save={save} />;
@@ -182,7 +182,7 @@ describe('a second factor', () => {
     test('is asked for at sign-in of those who have one, and never shown to others', async () => {
         const needs = refused(422, 'Some of this cannot be saved.', ['code', 'Enter what your authenticator shows, or a recovery code.']);
         const asked = fakeServer(({ body }) => ((body as { code?: string }).code === undefined ? needs : { body: { person: madePerson(), demo: null } }));
-        show(<SignInPage demo={{ password: 'high-water-mark', people: [{ name: 'Ada Quill', email: 'ada@example.org', post: '' }] }} />);
+        show(<SignInPage demo={{ password: 'high-water-mark', people: [{ name: 'Ada Quill', email: 'ada@example.org', post: '' }] }} organisation="" />);
         expect(screen.queryByLabelText('Second factor')).toBeNull();
         fireEvent.click(screen.getByText('Ada Quill'));
         type('Second factor', await screen.findByLabelText('Second factor').then(() => '123456'));

@@ -6,6 +6,7 @@ use App\Directory\Group;
 use App\Directory\Person;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
+use PinnedRota\Core\Directory\Role;
 
 /** The people of Skerrin Quay School of Boatbuilding and their groups. All invented. */
 final class DemoPeople
@@ -69,7 +70,11 @@ final class DemoPeople
                 'email' => Str::slug($name, '.').'@skerrin-quay.example',
                 'password' => $password,
                 'timezone' => 'Europe/London',
-                'role' => $name === 'Bertil Acheng' ? 'administrator' : 'member',
+                'role' => match ($name) {
+                    'Bertil Acheng' => Role::Administrator,
+                    'Ines Halloran' => Role::Coordinator,
+                    default => Role::Member,
+                },
                 'post' => $post,
             ]);
             foreach ($memberOf as $group) {

@@ -9,6 +9,7 @@ use App\Jobs\BackgroundJob;
 use App\Jobs\JobKind;
 use App\Jobs\JobState;
 use App\Jobs\RunJob;
+use App\Organisation\Organisation;
 use App\Sources\Source;
 use App\Sources\SourceRefresher;
 use Illuminate\Support\Facades\DB;
@@ -23,7 +24,7 @@ final class DemoSeeder
         'Regatta league' => ['/regatta-league/fixtures.ics', 'plum', 'waves'],
     ];
 
-    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher)
+    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher, private readonly Organisation $organisation)
     {
     }
 
@@ -35,6 +36,7 @@ final class DemoSeeder
         }
         DB::transaction(function (): void {
             ['people' => $people, 'groups' => $groups] = (new DemoPeople)->lay();
+            $this->organisation->put(['name' => 'Skerrin Quay School of Boatbuilding', 'timezone' => 'Europe/London', 'firstMonth' => 9], $people['Bertil Acheng']);
             $demo = new DemoCalendars;
             $calendars = $demo->lay($people, $groups);
             $sources = $this->sources($groups['Coordination']->id);

@@ -43,6 +43,7 @@ export const queryKeys = {
     waiting: access('waiting'),
     log: (...of: unknown[]) => access('log', ...of),
     organisation: access('organisation'),
+    firstSteps: access('first steps'),
     site: access('site'),
     secondFactor: access('second factor'),
     feeds: access('feeds'),

@@ -35,7 +35,7 @@ export function Gate() {
     if (session.isPending) return <Loading what="your session" />;
     if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
     const { person, demo } = session.data;
-    if (person === null) return <SignInPage demo={demo} />;
+    if (person === null) return <SignInPage demo={demo} organisation={session.data.organisation.name} />;
     return (
         <>
             <Shell />

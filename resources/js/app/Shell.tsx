@@ -1,6 +1,7 @@
 import { Link, Outlet } from '@tanstack/react-router';
 import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
+import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
@@ -29,7 +30,7 @@ export function Shell() {
     const person = usePerson();
     const jobs = useQuery(jobsQuery).data ?? [];
     const working = jobs.some((job) => !isEnded(job));
-    const waiting = useWaitingCount() + jobs.filter(isEnded).length;
+    const waiting = useWaitingCount() + jobs.filter(isEnded).length + (useOpenSteps().length > 0 ? 1 : 0);
     const places = [...PLACES, ...(person.role === 'administrator' ? [PEOPLE] : []), WAITING];
     return (
         <div className="flex h-full flex-col-reverse sm:flex-row">

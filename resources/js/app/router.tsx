@@ -28,6 +28,7 @@ const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', componen
 const groups = createRoute({ getParentRoute: () => root, path: '/groups', component: lazyRouteComponent(() => import('@/features/directory/GroupsPage'), 'GroupsPage') });
 const people = createRoute({ getParentRoute: () => root, path: '/people', component: lazyRouteComponent(() => import('@/features/people/PeoplePage'), 'PeoplePage') });
 const organisation = createRoute({ getParentRoute: () => root, path: '/organisation', component: lazyRouteComponent(() => import('@/features/organisation/OrganisationPage'), 'OrganisationPage') });
+const firstSteps = createRoute({ getParentRoute: () => root, path: '/first-steps', component: lazyRouteComponent(() => import('@/features/first-steps/FirstStepsPage'), 'FirstStepsPage') });
 const waiting = createRoute({ getParentRoute: () => root, path: '/waiting', component: lazyRouteComponent(() => import('@/features/waiting/WaitingPage'), 'WaitingPage') });
 const text = (value: unknown) => (typeof value === 'string' || typeof value === 'number' ? String(value) : '');
 // Drawn by the gate itself: whoever comes by it is not signed in yet.
@@ -38,7 +39,7 @@ const password = createRoute({
 });
 const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage') });
 
-export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups, people, organisation, waiting, password]) });
+export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups, people, organisation, firstSteps, waiting, password]) });
 
 declare module '@tanstack/react-router' {
     interface Register {

@@ -114,6 +114,12 @@ export function timeOfDay(wall: string): string {
     return wall.slice(11, 16).replace(/^0/, '');
 }
 
+/** The year that begins on a day: `2026`, or `2026/27` where that is not in January. */
+export function formatYear(from: string): string {
+    const year = Number(from.slice(0, 4));
+    return from.slice(5, 7) === '01' ? String(year) : `${year}/${String((year + 1) % 100).padStart(2, '0')}`;
+}
+
 /** `2 – 15 November`, over months and years as needed; both ends included. */
 export function formatSpan(first: string, last: string): string {
     const sameMonth = first.slice(0, 7) === last.slice(0, 7);

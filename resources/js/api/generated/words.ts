@@ -34,6 +34,21 @@ export const OVERLAY_LEVELS = {
     "manage": "decides who may, too"
 } as const;
 
+export const ROLES = {
+    "member": {
+        "name": "member",
+        "does": "uses what is shared with them, and keeps calendars of their own"
+    },
+    "coordinator": {
+        "name": "coordinator",
+        "does": "keeps groups, rooms and the categories of the organisation, too, and so decides who is in what is shared with a group"
+    },
+    "administrator": {
+        "name": "administrator",
+        "does": "looks after people and what the organisation decides, too"
+    }
+} as const;
+
 export const HOLDS = {
     "hidden": "What it is is hidden from you, so it stays where it is.",
     "outside": "It comes from outside and is changed there.",

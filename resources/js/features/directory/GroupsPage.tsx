@@ -1,19 +1,21 @@
+import { Link } from '@tanstack/react-router';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { TextField } from '@/components/Field';
 import { Page } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
-import { usePerson } from '@/features/session/useSession';
+import { useKeepsCommon, usePerson } from '@/features/session/useSession';
 import { GroupCard } from './GroupCard';
 import { GroupDialog } from './GroupDialog';
 import { RoomsPanel } from './RoomsPanel';
 import { useGroups } from './useGroups';
 
-/** The groups of the organisation: everyone sees who is in which, administrators change it. */
+/** The groups of the organisation: everyone sees who is in which, administrators and coordinators change it. */
 export function GroupsPage() {
     const groups = useGroups();
-    const mayChange = usePerson().role === 'administrator';
+    const mayChange = useKeepsCommon();
+    const role = usePerson().role;
     const [creating, setCreating] = useState(false);
     const [words, setWords] = useState('');
     if (groups.isPending) return <Loading what="groups" />;
@@ -23,17 +25,24 @@ export function GroupsPage() {
     return (
         <Page
             title="Groups and rooms"
-            about={`What is shared with a group is shared with whoever is in it, now and later; whoever is in a group is in the groups that have it.${mayChange ? '' : ' Administrators change who is in which.'}`}
+            about={`What is shared with a group is shared with whoever is in it, now and later; whoever is in a group is in the groups that have it.${mayChange ? '' : ' Administrators and coordinators change who is in which.'}`}
             actions={
                 mayChange && (
-                    <Button look="primary" onClick={() => setCreating(true)}>
-                        <Plus size={15} aria-hidden="true" /> Make a group
-                    </Button>
+                    <>
+                        {role === 'coordinator' && (
+                            <Link to="/organisation" className="mr-2 underline">
+                                Categories of the organisation
+                            </Link>
+                        )}
+                        <Button look="primary" onClick={() => setCreating(true)}>
+                            <Plus size={15} aria-hidden="true" /> Make a group
+                        </Button>
+                    </>
                 )
             }
         >
             {groups.data.length === 0 ? (
-                <Empty title="No group yet">{mayChange ? 'Make the first one, and share calendars with all who are in it at once.' : 'Administrators make them.'}</Empty>
+                <Empty title="No group yet">{mayChange ? 'Make the first one, and share calendars with all who are in it at once.' : 'Administrators and coordinators make them.'}</Empty>
             ) : (
                 <>
                     <TextField label="Find by group or person" type="search" fieldClassName="mb-6 max-w-72" value={words} onChange={(event) => setWords(event.target.value)} />

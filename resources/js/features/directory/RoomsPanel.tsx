@@ -11,7 +11,7 @@ import { Section } from '@/components/Page';
 
 type Room = Schemas['Room'];
 
-/** The rooms that can be named for events: seen by everyone, kept by administrators. */
+/** The rooms that can be named for events: seen by everyone, kept by administrators and coordinators. */
 export function RoomsPanel({ mayChange }: { mayChange: boolean }) {
     const rooms = useQuery({ queryKey: queryKeys.rooms, queryFn: ({ signal }) => answered(api.GET('/rooms', { signal })) });
     const [name, setName] = useState('');

@@ -5,6 +5,7 @@ import { Button } from '@/components/Button';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { Section } from '@/components/Page';
 import { lazily } from '@/components/lazily';
+import { DateFields } from './DateFields';
 import type { Organisation, OrganisationInput, useOrganisation } from './useOrganisation';
 
 const SecondFactorDialog = lazily(() => import('@/features/second-factor/SecondFactorDialog'), 'SecondFactorDialog');
@@ -31,6 +32,9 @@ export function OrganisationForm({ organisation, save }: Props) {
                 save.mutate({ version, input });
             }}
         >
+            <Section title="Who you are" about="People see the name where they sign in and in letters.">
+                <TextField label="Name of the organisation" fieldClassName="max-w-96" maxLength={120} value={is.name ?? ''} error={problem?.field('name')} onChange={(event) => put({ name: event.target.value })} />
+            </Section>
             <Section title="Coming in" about="A second factor is a code from an authenticator, besides the password. Anybody can set one up under their own name.">
                 <CheckField label="Administrators need a second factor" checked={is.administratorsNeedSecondFactor} onChange={(event) => put({ administratorsNeedSecondFactor: event.target.checked })} />
                 {problem?.field('administratorsNeedSecondFactor') !== undefined && (
@@ -43,16 +47,9 @@ export function OrganisationForm({ organisation, save }: Props) {
                 )}
                 {settingUp && <SecondFactorDialog onClose={() => setSettingUp(false)} />}
             </Section>
-            <Section title="Dates and hours" about="How a line is read that somebody types: “launch 2/11”, “rowing fri evening”.">
-                <div className="flex flex-wrap gap-3">
-                    <Field label="2/11 is" className="w-48">
-                        {(control) => (
-                            <select {...control} value={is.dayFirst ? 'day' : 'month'} onChange={(event) => put({ dayFirst: event.target.value === 'day' })}>
-                                <option value="day">2 November</option>
-                                <option value="month">11 February</option>
-                            </select>
-                        )}
-                    </Field>
+            <Section title="Dates and hours" about="The zone is that of new people and calendars. How a line is read that somebody types: “launch 2/11”, “rowing fri evening”.">
+                <DateFields is={is} put={put} problem={problem} />
+                <div className="mt-3 flex flex-wrap gap-3">
                     <TextField label="The morning begins" type="time" fieldClassName="w-40" value={is.morning} error={problem?.field('morning')} onChange={(event) => put({ morning: event.target.value })} />
                     <TextField label="The evening begins" type="time" fieldClassName="w-40" value={is.evening} error={problem?.field('evening')} onChange={(event) => put({ evening: event.target.value })} />
                 </div>

@@ -8,14 +8,22 @@ import { usePerson } from '@/features/session/useSession';
 import { OrganisationForm } from './OrganisationForm';
 import { useOrganisation } from './useOrganisation';
 
-/** What the organisation decides for all of its people; for its administrators. */
+/** What the organisation decides for all of its people; for its administrators, and in part for its coordinators. */
 export function OrganisationPage() {
-    return usePerson().role === 'administrator' ? (
-        <Decisions />
-    ) : (
+    const { role } = usePerson();
+    if (role === 'administrator') return <Decisions />;
+    return (
         <Page title="Organisation">
-            <Empty title="Administrators decide this">Ask one of them if something should be otherwise.</Empty>
+            {role === 'coordinator' ? <CommonCategories /> : <Empty title="Administrators decide this">Ask one of them if something should be otherwise.</Empty>}
         </Page>
+    );
+}
+
+function CommonCategories() {
+    return (
+        <Section title="Categories of the organisation" about="Every calendar has them. A day with an event of a category that closes its days is hatched in every view.">
+            <CategoriesPanel calendar={null} />
+        </Section>
     );
 }
 
@@ -25,14 +33,17 @@ function Decisions() {
     if (state.data === undefined) return <Loading what="what is decided" />;
     return (
         <Page title="Organisation" about="What holds for everybody here. Each change is written down below, and taken back from there.">
-            <Link to="/people" className="mb-6 flex items-center gap-1 text-soft hover:text-ink hover:underline">
-                <ArrowLeft size={14} aria-hidden="true" /> People
-            </Link>
+            <p className="mb-6 flex flex-wrap items-center gap-x-6 gap-y-2 text-soft">
+                <Link to="/people" className="flex items-center gap-1 hover:text-ink hover:underline">
+                    <ArrowLeft size={14} aria-hidden="true" /> People
+                </Link>
+                <Link to="/first-steps" className="hover:text-ink hover:underline">
+                    First steps
+                </Link>
+            </p>
             {/* Decided anew by somebody else, it is begun anew here. */}
             <OrganisationForm key={state.data.version} organisation={state.data} save={save} />
-            <Section title="Categories of the organisation" about="Every calendar has them. A day with an event of a category that closes its days is hatched in every view.">
-                <CategoriesPanel calendar={null} />
-            </Section>
+            <CommonCategories />
             <Section title="Change log" about="Who changed what of people, groups and of what is decided here.">
                 <LogList of={{ kind: 'organisation' }} />
             </Section>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { toast } from '@/toast/toast';
 import { answered, api } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
+import { ROLES } from '@/api/generated/words';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
@@ -58,12 +59,18 @@ export function PersonDialog({ person, onClose }: { person: DirectoryPerson | nu
                     <Field label="Role" error={problem?.field('role')}>
                         {(control) => (
                             <select {...control} value={input.role} onChange={(event) => setInput({ ...input, role: event.target.value as DirectoryPerson['role'] })}>
-                                <option value="member">member</option>
-                                <option value="administrator">administrator</option>
+                                {Object.entries(ROLES).map(([role, { name }]) => (
+                                    <option key={role} value={role}>
+                                        {name}
+                                    </option>
+                                ))}
                             </select>
                         )}
                     </Field>
                 </div>
+                <p className="-mt-1 text-xs text-soft">
+                    {ROLES[input.role].name}: {ROLES[input.role].does}.
+                </p>
                 {person === null && (groups.data?.length ?? 0) > 0 && (
                     <fieldset>
                         <legend className="text-xs text-soft">Groups</legend>

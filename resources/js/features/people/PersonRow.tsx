@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { ROLES } from '@/api/generated/words';
 import { Button } from '@/components/Button';
 import { useSendsMail } from '@/features/site/useSite';
 import { formatMoment } from '@/time/dates';
@@ -23,7 +24,7 @@ export function PersonRow({ person }: { person: DirectoryPerson }) {
                 </span>
             </span>
             <span className="flex flex-wrap gap-1.5 text-xs">
-                {person.role === 'administrator' && <Tag>administrator</Tag>}
+                {person.role !== 'member' && <Tag>{ROLES[person.role].name}</Tag>}
                 {person.hasSecondFactor && <Tag>second factor</Tag>}
                 {person.status !== 'active' && <Tag>{person.status}</Tag>}
                 {person.status === 'active' && !person.hasComeIn && <Tag>{person.invitedAt === null ? 'not invited yet' : `invited ${formatMoment(person.invitedAt)}`}</Tag>}

@@ -19,13 +19,13 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
     const overlays = useOverlays();
     // Where an event may go is known once they are there.
     const calendars = useCalendars();
-    const [editing, setEditing] = useState<'new' | 'this' | 'sharing' | null>(null);
+    const [editing, setEditing] = useState<'this' | 'sharing' | null>(null);
     const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
     const layers = rota.sheet?.layers.length ?? 0;
     const about = `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
     return (
         <header className="flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
-            <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => setEditing('new')} onShare={() => setEditing('sharing')} />
+            <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => rota.go({ laying: true })} onShare={() => setEditing('sharing')} />
             <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
                 <OneLineField className="w-60 transition-[width] focus-within:w-[30rem] max-lg:focus-within:w-80 max-md:hidden" />
@@ -41,7 +41,8 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
                 <PersonMenu />
             </div>
             {editing === 'sharing' && overlay !== null && <OverlaySharingDialog overlay={overlay} onClose={() => setEditing(null)} />}
-            {(editing === 'new' || editing === 'this') && <OverlayDialog overlay={editing === 'this' ? overlay : null} onClose={() => setEditing(null)} />}
+            {editing === 'this' && <OverlayDialog overlay={overlay} onClose={() => setEditing(null)} />}
+            {rota.search.laying === true && <OverlayDialog overlay={null} onClose={() => rota.go({ laying: undefined })} />}
         </header>
     );
 }

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { toast } from '@/toast/toast';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { usePerson } from '@/features/session/useSession';
+import { useOrganisationName, usePerson } from '@/features/session/useSession';
 import type { Move } from '@/features/sheet/landing';
 import { addDays, addMinutes } from '@/time/dates';
 import { useNow } from '@/time/useNow';
@@ -21,6 +21,7 @@ const TABLE_DAYS = 180;
 /** A sheet and all that is known and can be done there: what the address says, made whole. */
 export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: Doing) {
     const zone = usePerson().timezone;
+    const firstMonth = useOrganisationName().firstMonth ?? 1;
     const now = useNow(zone);
     const today = now.slice(0, 10);
     const calendars = useCalendars();
@@ -35,7 +36,7 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: 
     const single = calendars.data?.find((each) => each.slug === search.calendar);
     const view = search.view ?? (search.calendar === undefined ? null : single?.openingView) ?? overlays.data?.find((each) => each.slug === overlay)?.openingView ?? 'lanes';
     const date = search.date ?? today;
-    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO', search.period), [view, date, laneDays, single?.firstDay, search.period]);
+    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO', search.period, firstMonth), [view, date, laneDays, single?.firstDay, search.period, firstMonth]);
     const group = view === 'lanes' ? (search.group ?? 'layer') : 'layer';
     const through = useMemo(
         () => ({ overlay, calendar: search.calendar, as: search.as, zone, categories: search.categories ?? [], words: search.words, people: search.people ?? [], group }),

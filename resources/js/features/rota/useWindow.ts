@@ -21,8 +21,14 @@ export function useLaneDays(): 3 | 7 | 14 {
     );
 }
 
+/** @param firstMonth in which the year begins, from 1 */
+function startOfYear(date: string, firstMonth: number): string {
+    const month = String(firstMonth).padStart(2, '0');
+    return date.slice(5, 7) < month ? addMonths(`${date.slice(0, 4)}-${month}-01`, -12) : `${date.slice(0, 4)}-${month}-01`;
+}
+
 /** The days that a view draws, and those it is about. */
-export function windowOf(view: View, date: string, laneDays: number, firstDay: FirstDay = 'MO', period: Period = 'half'): { span: Span; focus: Span } {
+export function windowOf(view: View, date: string, laneDays: number, firstDay: FirstDay = 'MO', period: Period = 'half', firstMonth = 1): { span: Span; focus: Span } {
     if (view === 'lanes') {
         const from = laneDays < 7 ? date : startOfWeek(date, firstDay);
         const span = { from, to: addDays(from, laneDays) };
@@ -46,7 +52,7 @@ export function windowOf(view: View, date: string, laneDays: number, firstDay: F
         return { span, focus: span };
     }
     if (view === 'year') {
-        const from = `${date.slice(0, 4)}-01-01`;
+        const from = startOfYear(date, firstMonth);
         const span = { from, to: addMonths(from, 12) };
         return { span, focus: span };
     }

@@ -7,7 +7,8 @@ import { AskForLink } from './AskForLink';
 import { CodeField } from './CodeField';
 import { useSignIn } from './useSession';
 
-export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
+/** @param organisation its name; empty where nobody has said */
+export function SignInPage({ demo, organisation }: { demo: Schemas['Demo'] | null; organisation: string }) {
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
     const [code, setCode] = useState('');
@@ -30,6 +31,7 @@ export function SignInPage({ demo }: { demo: Schemas['Demo'] | null }) {
                         <PinLogo />
                         <h1 className="text-3xl font-semibold">Pinned Rota</h1>
                     </div>
+                    {organisation !== '' && <p className="text-lg font-semibold [overflow-wrap:anywhere]">{organisation}</p>}
                     <p className="text-soft">The calendars that everybody else lives by: built, shared, laid over each other.</p>
                     <TextField label="Your address" type="email" autoComplete="username" value={email} error={problem?.field('email')} onChange={(event) => setEmail(event.target.value)} required />
                     <TextField label="Password" type="password" autoComplete="current-password" value={password} error={problem?.field('password')} onChange={(event) => setPassword(event.target.value)} required />

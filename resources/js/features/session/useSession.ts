@@ -13,6 +13,16 @@ export function usePerson(): Schemas['Person'] {
     return person;
 }
 
+/** What everybody is told of the organisation; empty while nobody knows. */
+export function useOrganisationName(): Schemas['OrganisationName'] {
+    return useSession().data?.organisation ?? { name: '', firstMonth: null };
+}
+
+/** Whether groups, rooms and common categories are the person's to keep. */
+export function useKeepsCommon(): boolean {
+    return usePerson().role !== 'member';
+}
+
 export function useSignIn() {
     const client = useQueryClient();
     return useMutation({

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
-import { addDays, addMonths, daysBetween, daysFrom, formatDate, isWeekend } from '@/time/dates';
+import { addDays, addMonths, daysBetween, daysFrom, formatDate, formatYear, isWeekend } from '@/time/dates';
 import { lastDay } from './geometry';
 
 const SHADES = 4;
@@ -23,7 +23,7 @@ export function YearSheet({ sheet }: { sheet: Sheet }) {
     const months = Array.from({ length: 12 }, (_, index) => addMonths(span.from, index));
     return (
         <div className="overflow-x-auto p-4">
-            <table className="year" aria-label={`${span.from.slice(0, 4)}: how full each day is`}>
+            <table className="year" aria-label={`${formatYear(span.from)}: how full each day is`}>
                 <tbody>
                     {months.map((first) => (
                         <tr key={first}>

@@ -45,6 +45,8 @@ export type RotaSearch = {
     besideDate?: string;
     event?: number;
     occurrence?: string;
+    /** Whether an overlay is being laid. */
+    laying?: boolean;
 };
 
 export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
@@ -69,5 +71,6 @@ export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     if (isDate(raw.besideDate)) search.besideDate = raw.besideDate;
     if (Number.isInteger(raw.event)) search.event = raw.event as number;
     if (typeof raw.occurrence === 'string') search.occurrence = raw.occurrence;
+    if (raw.laying === true) search.laying = true;
     return search;
 }

@@ -1,4 +1,4 @@
-import { addDays, formatDate, formatSpan } from '@/time/dates';
+import { addDays, formatDate, formatSpan, formatYear } from '@/time/dates';
 import { useRota } from './RotaContext';
 
 /** What the sheet is about, as a heading: its days, its month or its year. */
@@ -10,7 +10,7 @@ export function useSheetHeading(): string {
         case 'day':
             return formatDate(span.from, 'long');
         case 'year':
-            return span.from.slice(0, 4);
+            return formatYear(span.from);
         case 'table':
             return search.period === 'all' ? 'All events' : `from ${formatDate(span.from, 'long')}`;
         case 'list':

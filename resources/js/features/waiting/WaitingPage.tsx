@@ -9,6 +9,8 @@ import { Empty, Failed, Loading } from '@/components/States';
 import { LEVELS } from '@/api/generated/words';
 import { GIVABLE } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
+import { FirstStepsEntry } from '@/features/first-steps/FirstStepsEntry';
+import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { JobsList } from '@/features/jobs/JobsList';
 import { jobsQuery } from '@/features/jobs/jobs';
 import { formatMoment } from '@/time/dates';
@@ -19,12 +21,14 @@ export function WaitingPage() {
     const waiting = useWaiting();
     const { answer, seen } = useWaitingActions();
     const jobs = useQuery(jobsQuery).data ?? [];
+    const steps = useOpenSteps().length;
     if (waiting.isError) return <Failed error={waiting.error} retry={() => void waiting.refetch()} />;
     if (waiting.data === undefined) return <Loading what="what waits for you" />;
     const { invitations, requests, answers } = waiting.data;
     return (
         <Page title="For you" about="Calendars that were shared with you, what others ask of you, and your own long work.">
-            {invitations.length + requests.length + answers.length + jobs.length === 0 && (
+            <FirstStepsEntry />
+            {invitations.length + requests.length + answers.length + jobs.length + steps === 0 && (
                 <Empty title="Nothing waits for you">
                     Find more calendars in the{' '}
                     <Link to="/calendars" search={{ in: 'directory' }} className="underline">

@@ -1,0 +1,22 @@
+<?php
+
+namespace App\Organisation;
+
+/** What everybody is told of the organisation. */
+final readonly class OrganisationNameData
+{
+    /**
+     * @param  string  $name  Empty where nobody has said
+     * @param  ?int  $firstMonth  In which its year begins, from 1; null where it has none but that of the calendar
+     */
+    public function __construct(
+        public string $name,
+        public ?int $firstMonth,
+    ) {
+    }
+
+    public static function of(Organisation $organisation): self
+    {
+        return new self($organisation->settings()->name, $organisation->settings()->firstMonth);
+    }
+}
