@@ -48,6 +48,7 @@ once_for() {
 composer_install() {
     say 'Installing PHP packages'
     (cd "$root" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress --quiet) || fail 'composer install failed'
+    php "$root/bin/pins" --check || fail 'the PHP packages are not those that were tried; see above'
 }
 
 npm_install() {
