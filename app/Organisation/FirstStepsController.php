@@ -8,6 +8,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Organisation\FirstStep;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** What an organisation begins with, for its administrators. */
 final class FirstStepsController
@@ -29,10 +30,11 @@ final class FirstStepsController
         parameters: [new OA\PathParameter(name: 'step', schema: new OA\Schema(type: 'string', enum: FirstStep::class))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['skipped'], properties: [new OA\Property(property: 'skipped', type: 'boolean')])),
         responses: [new Answers(FirstStepsData::class, 'The steps in their order')])]
-    public function update(Request $request, FirstStep $step): JsonResponse
+    public function update(Request $request, string $step): JsonResponse
     {
         $this->viewer->demandAdministrator();
-        $this->soFar->skip($step, (bool) $request->validate(['skipped' => ['required', 'boolean']])['skipped']);
+        $found = FirstStep::tryFrom($step) ?? throw new NotFoundHttpException;
+        $this->soFar->skip($found, (bool) $request->validate(['skipped' => ['required', 'boolean']])['skipped']);
 
         return new JsonResponse(FirstStepsData::of($this->soFar->steps()));
     }

@@ -21,7 +21,7 @@ final readonly class FirstStepsData
 
     public static function of(FirstSteps $steps): self
     {
-        $there = Category::query()->whereNull('calendar_id')->pluck('name')->map(mb_strtolower(...))->all();
+        $there = Category::query()->whereNull('calendar_id')->pluck('name')->map(static fn (string $name): string => mb_strtolower($name))->all();
         $categories = [];
         foreach (FirstSteps::CATEGORIES as $name => [$colour, $closesDay]) {
             if (! in_array(mb_strtolower($name), $there, true)) {

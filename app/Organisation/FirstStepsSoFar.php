@@ -20,7 +20,7 @@ final class FirstStepsSoFar
 
     public function steps(): FirstSteps
     {
-        $skipped = DB::table('skipped_first_steps')->pluck('step')->map(FirstStep::tryFrom(...))->filter()->values()->all();
+        $skipped = DB::table('skipped_first_steps')->pluck('step')->map(static fn (string $step): ?FirstStep => FirstStep::tryFrom($step))->filter()->values()->all();
 
         return new FirstSteps(array_values(array_filter(FirstStep::cases(), $this->isDone(...))), $skipped);
     }

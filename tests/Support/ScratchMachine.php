@@ -18,6 +18,8 @@ final class ScratchMachine
 
     public readonly int $mailPort;
 
+    private bool $ended = false;
+
     private readonly string $project;
 
     public function __construct()
@@ -39,6 +41,12 @@ final class ScratchMachine
         $this->database = new Process(['mariadbd', '--no-defaults', "--datadir={$this->root}/var/mysql", '--user=root', "--socket={$this->root}/run/mysqld/mysqld.sock", '--skip-networking', "--tmpdir={$this->root}/var/tmp", '--innodb-flush-log-at-trx-commit=0', '--character-set-server=utf8mb4'], timeout: null);
         $this->database->start();
         $this->until(fn (): bool => $this->run(['mariadb', "--socket={$this->root}/run/mysqld/mysqld.sock", '-e', 'SELECT 1'])->isSuccessful());
+        // Whoever breaks the tests off leaves nothing running.
+        pcntl_async_signals(true);
+        foreach ([SIGTERM, SIGINT] as $signal) {
+            pcntl_signal($signal, static fn () => exit(130));
+        }
+        register_shutdown_function($this->end(...));
         $this->mailPort = self::freePort();
         $this->mail = new Process(['php', "{$this->project}/standins/mail-server.php", (string) $this->mailPort, "{$this->root}/var/mail"], timeout: null);
         $this->mail->start();
@@ -133,6 +141,10 @@ final class ScratchMachine
 
     public function end(): void
     {
+        if ($this->ended) {
+            return;
+        }
+        $this->ended = true;
         $this->services('end');
         $this->mail->stop();
         $this->database->stop();

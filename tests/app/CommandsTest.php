@@ -5,19 +5,30 @@ use App\Changes\Change;
 use App\Directory\Person;
 use App\Events\EventRecord;
 use App\Imports\Import;
+use App\Organisation\Organisation;
 use App\Overlays\Overlay;
 use Database\Seeders\Demo\DemoSeeder;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use PinnedRota\Core\Directory\Role;
 
 test('the first person of a new site is added by command, and can sign in', function () {
     $this->artisan('rota:add-person', ['name' => 'Ada Quill', 'email' => 'ada@example.org', '--administrator' => true])
         ->expectsQuestion('A password of at least 10 characters', 'long-enough-now')->assertOk();
-    expect(Person::query()->sole())->role->toBe('administrator')->timezone->toBe('Europe/London');
+    expect(Person::query()->sole())->role->toBe(Role::Administrator)->timezone->toBe('Europe/London');
     $this->postJson('/api/v1/session', ['email' => 'ada@example.org', 'password' => 'long-enough-now'])->assertOk();
     $this->getJson('/api/v1/calendars')->assertExactJson([]);
     $this->getJson('/api/v1/sheet?from=2026-11-01&to=2026-11-08&tz=UTC')->assertExactJson(['layers' => [], 'rows' => [], 'items' => [], 'categories' => [], 'closed' => []]);
+});
+
+test('the first person of a new site is given a link instead, in the zone of the organisation, and comes in by it', function () {
+    app(Organisation::class)->put(['timezone' => 'Europe/Oslo'], Person::query()->create(['name' => 'Before', 'email' => 'before@example.org', 'timezone' => 'UTC']));
+    expect(Artisan::call('rota:add-person', ['name' => 'Ada Quill', 'email' => 'ada@example.org', '--administrator' => true, '--link' => true]))->toBe(0);
+    parse_str((string) parse_url(trim(Artisan::output()), PHP_URL_QUERY), $link);
+    expect(Person::query()->where('email', 'ada@example.org')->sole())->hasComeIn()->toBeFalse()->timezone->toBe('Europe/Oslo');
+    $this->putJson('/api/v1/session/password-link', ['email' => $link['email'], 'token' => $link['token'], 'password' => 'long-enough-now'])->assertOk();
+    $this->postJson('/api/v1/session', ['email' => 'ada@example.org', 'password' => 'long-enough-now'])->assertOk();
 });
 
 test('a person who cannot be is refused', function (string $name, string $email, string $password) {
@@ -69,7 +80,7 @@ test('tidying drops old change marks but the newest, and files that were looked 
 
 test('an empty organisation begins with one administrator, once', function () {
     config(['rota.demo.enabled' => true]);
-    expect(Artisan::call('rota:demo', ['--empty' => true]))->toBe(0)->and(Person::query()->sole()->only('name', 'role'))->toBe(['name' => 'Bertil Acheng', 'role' => 'administrator']);
+    expect(Artisan::call('rota:demo', ['--empty' => true]))->toBe(0)->and(Person::query()->sole()->only('name', 'role'))->toBe(['name' => 'Bertil Acheng', 'role' => Role::Administrator]);
     $this->postJson('/api/v1/session', ['email' => 'bertil.acheng@skerrin-quay.example', 'password' => config('rota.demo.password')])->assertOk();
     Artisan::call('rota:demo', ['--empty' => true]);
     Artisan::call('rota:demo');

@@ -1,15 +1,18 @@
 <?php
 
 use App\Upkeep\Check;
+use App\Upkeep\Checks\CertificateCheck;
 use App\Upkeep\Checks\ConfigurationCheck;
 use App\Upkeep\Checks\DatabaseCheck;
 use App\Upkeep\Checks\FilesCheck;
 use App\Upkeep\Checks\OutsideCheck;
 use App\Upkeep\Checks\PhpCheck;
+use App\Upkeep\Checks\WebCheck;
 use App\Upkeep\Checks\WorkersCheck;
 use App\Upkeep\Finding;
 use App\Upkeep\Heartbeats;
 use App\Upkeep\Part;
+use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
@@ -30,7 +33,19 @@ beforeEach(function () {
     $this->app->useEnvironmentPath($this->home);
     $this->answer = 404;
     Http::preventStrayRequests();
-    Http::fake(['127.0.0.1:9/*' => fn () => Http::response('', $this->answer)]);
+    $this->web = ['home' => dirname(storage_path()), 'owner' => posix_getpwuid((int) fileowner(dirname(storage_path())))['name'], 'upload' => 64 * 1024 ** 2, 'post' => 64 * 1024 ** 2, 'memory' => 256 * 1024 ** 2, 'compiled' => true, 'secure' => true];
+    $this->webAnswers = 200;
+    $this->body = 405;
+    Http::fake([
+        '127.0.0.1:9/*' => fn () => Http::response('', $this->answer),
+        'rota.example.org/upkeep/web*' => fn ($request) => match (true) {
+            $this->webAnswers === 0 => throw new ConnectionException('nobody there'),
+            $request->method() === 'POST' => Http::response('', $this->body),
+            default => Http::response($this->web, $this->webAnswers),
+        },
+    ]);
+    $this->app->when(CertificateCheck::class)->needs('$ends')->give(fn (): int => time() + $this->certificateHolds * 86_400);
+    $this->certificateHolds = 90;
     DB::table('heartbeats')->update(['beat_at' => now()]);
     /** @return list<string> what a check finds */
     $this->found = fn (string $check): array => array_map(static fn (Finding $each): string => $each->what, iterator_to_array($this->app->make($check)->findings(), false));
@@ -63,7 +78,7 @@ test('each fault is named, with what to do, and nothing else is', function (stri
     'a folder is missing' => [FilesCheck::class, fn ($test) => rmdir("{$test->home}/storage/logs"), 'storage/logs is missing', 'mkdir -p'],
     'passwords that everybody reads' => [FilesCheck::class, fn ($test) => chmod("{$test->home}/.env", 0644), 'may be read by everybody', 'chmod 640'],
     'a clock that is off' => [DatabaseCheck::class, fn () => DB::statement('SET timestamp = UNIX_TIMESTAMP() + 100'), 'seconds off', 'time server'],
-    'an earlier version' => [DatabaseCheck::class, fn () => DB::table('migrations')->where('migration', 'like', '%heartbeats')->delete(), '1 migrations wait', 'migrate --force'],
+    'an earlier version' => [DatabaseCheck::class, fn () => DB::table('migrations')->where('migration', 'like', '%first_steps')->delete(), '1 migrations wait', 'migrate --force'],
     'a worker that stands still' => [WorkersCheck::class, fn () => DB::table('heartbeats')->where('part', 'fetching')->update(['beat_at' => now()->subHour()]), 'no addresses are read', 'systemctl status pinned-rota-fetch@1'],
     'work that failed' => [WorkersCheck::class, fn () => DB::table('failed_jobs')->insert(['uuid' => 'a', 'connection' => 'database', 'queue' => 'default', 'payload' => '{}', 'exception' => '']), '1 queued jobs have failed', 'queue:failed'],
     'an index that lags' => [WorkersCheck::class, function ($test): void {
@@ -74,6 +89,17 @@ test('each fault is named, with what to do, and nothing else is', function (stri
             app(Heartbeats::class)->look($part);
         }
     }, 'lags 9 days', 'rota:roll-horizon'],
+    'a site that does not answer' => [WebCheck::class, fn ($test) => $test->webAnswers = 0, 'does not answer at https://rota.example.org: nobody there', 'APP_URL'],
+    'a site that fails' => [WebCheck::class, fn ($test) => $test->webAnswers = 502, 'with 502', 'PHP-FPM'],
+    'another instance' => [WebCheck::class, fn ($test) => $test->web['home'] = '/srv/another', 'serves the instance at /srv/another', 'env[ROTA_HOME]'],
+    'another owner' => [WebCheck::class, fn ($test) => $test->web['owner'] = 'nobody-of-here', 'PHP-FPM runs as nobody-of-here', 'chown'],
+    'small files by PHP' => [WebCheck::class, fn ($test) => $test->web['upload'] = 2 * 1024 ** 2, 'upload_max_filesize of PHP-FPM is 2 MB', 'deploy/php.ini'],
+    'small messages by PHP' => [WebCheck::class, fn ($test) => $test->web['post'] = 8 * 1024 ** 2, 'post_max_size of PHP-FPM is 8 MB', 'deploy/php.ini'],
+    'little memory' => [WebCheck::class, fn ($test) => $test->web['memory'] = 128 * 1024 ** 2, 'memory_limit of PHP-FPM is 128 MB', 'deploy/php.ini'],
+    'nothing compiled is kept' => [WebCheck::class, fn ($test) => $test->web['compiled'] = false, 'opcache is off', 'php8.2-opcache'],
+    'a proxy that is not known' => [WebCheck::class, fn ($test) => $test->web['secure'] = false, 'a proxy stands before the site', 'ROTA_TRUSTED_PROXIES'],
+    'small files by the web server' => [WebCheck::class, fn ($test) => $test->body = 413, 'The web server takes no files as large', 'client_max_body_size'],
+    'a certificate that ends' => [CertificateCheck::class, fn ($test) => $test->certificateHolds = 3, 'The certificate of the site ends on', 'Renew'],
     'no mail' => [OutsideCheck::class, fn () => config(['mail.default' => 'log']), 'No mail is set up', 'MAIL_HOST'],
     'letters from nowhere' => [OutsideCheck::class, fn () => config(['mail.from.address' => 'rota@localhost.localdomain']), 'refuse', 'MAIL_FROM_ADDRESS'],
     'nothing is pushed' => [OutsideCheck::class, fn () => config(['rota.live.publisher' => null]), 'not told of changes', 'ROTA_LIVE_PUBLISHER'],

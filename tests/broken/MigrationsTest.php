@@ -125,6 +125,12 @@ function steps(): array
             // Nothing stands still yet: each part has its time to begin.
             fn () => expect(DB::table('heartbeats')->where('beat_at', '>=', now()->subMinute())->whereNull('told_at')->pluck('part')->sort()->values()->all())->toBe(['fetching', 'letters', 'schedule', 'work']),
         ],
+        '2026_11_26_000018_first_steps' => [
+            fn () => null,
+            function (): void {
+                expect(DB::table('skipped_first_steps')->insertOrIgnore(['step' => 'name']))->toBe(1)->and(DB::table('skipped_first_steps')->insertOrIgnore(['step' => 'name']))->toBe(0);
+            },
+        ],
     ];
 }
 

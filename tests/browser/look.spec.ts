@@ -1,11 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible } from './accessible';
 import { day, enter, laneCell, makeCalendar, unique } from './support';
-
-async function expectAccessible(page: Page): Promise<void> {
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-    expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
-}
 
 async function expectNoSidewaysScroll(page: Page): Promise<void> {
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
@@ -20,7 +15,7 @@ for (const theme of ['light', 'dark'] as const) {
             await expect(page.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
             await expectAccessible(page);
             await enter(page, 'Bertil Acheng');
-            for (const path of ['/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=week&side=true', '/?view=lanes&beside=all', '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people', '/organisation']) {
+            for (const path of ['/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=week&side=true', '/?view=lanes&beside=all', '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps']) {
                 await page.goto(path);
                 await expect(page.getByText(/^Fetching /)).toHaveCount(0);
                 await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
