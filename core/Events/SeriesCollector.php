@@ -39,8 +39,22 @@ final class SeriesCollector
             $this->masters[$event->uid] = $event;
         } else {
             $this->overrides[$event->uid] ??= [];
-            $this->overrides[$event->uid][RecurrenceId::text($event->recurrenceId).($event->andFollowing ? '+' : '')] = $event;
+            $time = RecurrenceId::text($event->recurrenceId).($event->andFollowing ? '+' : '');
+            $this->overrides[$event->uid][$time] = $this->later($event, $this->overrides[$event->uid][$time] ?? null);
         }
+    }
+
+    /** Of two changes of one time the later: by their sequence, then by when they were written, then by where they stand. */
+    private function later(Event $event, ?Event $other): Event
+    {
+        if ($other === null) {
+            return $event;
+        }
+        $isLater = [$event->sequence, $event->stamp ?? 0] >= [$other->sequence, $other->stamp ?? 0];
+        $earlier = $isLater ? $other : $event;
+        $this->diagnostics?->add(0, 'UID', "“{$earlier->contents->title}” tells of a time that is told of twice; the later change holds", Outcome::Mended);
+
+        return $isLater ? $event : $other;
     }
 
     /** The event, under another UID where its own is taken; null where the same has come already. */

@@ -6,6 +6,7 @@ namespace PinnedRota\Core\ICalendar;
 
 use Generator;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Time\Zone;
 
 /**
@@ -46,12 +47,18 @@ final class CalendarReader
         return ($this->components->calendarProperty('NAME') ?? $this->components->calendarProperty('X-WR-CALNAME'))?->text();
     }
 
+    /** What the sender wants; known once the first event was read. Null where the calendar does not say, or says what nobody knows. */
+    public function method(): ?Method
+    {
+        return Method::tryFrom(strtoupper(trim($this->components->calendarProperty('METHOD')->value ?? '')));
+    }
+
     /** @return list<Property> what else the calendar says of itself, to be kept */
     public function kept(): array
     {
         return array_values(array_filter(
             $this->components->calendarProperties(),
-            static fn (Property $property): bool => ! in_array($property->name, ['VERSION', 'PRODID', 'CALSCALE', 'NAME', 'X-WR-CALNAME'], true),
+            static fn (Property $property): bool => ! in_array($property->name, ['VERSION', 'PRODID', 'CALSCALE', 'NAME', 'X-WR-CALNAME', 'METHOD'], true),
         ));
     }
 
@@ -73,7 +80,7 @@ final class CalendarReader
                 if ($this->mustWait($component)) {
                     $this->waiting[] = $component;
                     $this->waitingProperties += $component->size();
-                } elseif (($event = $this->events->read($component)) !== null) {
+                } elseif (($event = $this->event($component)) !== null) {
                     yield $event;
                 }
             } elseif ($component->name === 'VTIMEZONE') {
@@ -83,6 +90,23 @@ final class CalendarReader
             }
         }
         yield from $this->released();
+    }
+
+    /** The event, as the method of its calendar means it; null where it is none. */
+    private function event(Component $component): ?Event
+    {
+        $method = $this->method();
+        if ($method !== null && ! $method->tellsOfEvents()) {
+            $this->diagnostics->add($component->line, 'METHOD', "{$method->value}: this is what somebody says about an event, and none itself", Outcome::Skipped);
+
+            return null;
+        }
+        $event = $this->events->read($component);
+        if ($event === null || $method !== Method::Cancel) {
+            return $event;
+        }
+
+        return $event->with(contents: $event->contents->with(status: Status::Cancelled));
     }
 
     private function begin(int $line): void
@@ -123,7 +147,7 @@ final class CalendarReader
         $this->waiting = [];
         $this->waitingProperties = 0;
         foreach ($waiting as $component) {
-            $event = $this->events->read($component);
+            $event = $this->event($component);
             if ($event !== null) {
                 yield $event;
             }

@@ -18,6 +18,9 @@ final class ComponentReader
 
     public const MAX_PROPERTIES = 20_000;
 
+    /** What stands in a VCALENDAR and nowhere else: where one begins, whatever is open has come to its end. */
+    private const OUTERMOST = ['VEVENT' => true, 'VTODO' => true, 'VJOURNAL' => true, 'VFREEBUSY' => true, 'VTIMEZONE' => true, 'VAVAILABILITY' => true];
+
     /** @var array<string, Property> the first of each name of the VCALENDAR being read */
     private array $calendarProperties = [];
 
@@ -61,6 +64,11 @@ final class ComponentReader
         foreach ((new LineReader($this->stream, $this->diagnostics))->lines() as $number => $line) {
             $initial = $line[0];
             $upper = $initial === 'B' || $initial === 'E' || $initial === 'b' || $initial === 'e' ? strtoupper(substr($line, 0, 40)) : '';
+            if ($upper !== '' && ! str_starts_with($upper, 'BEGIN:') && ! str_starts_with($upper, 'END:') && preg_match('/^(BEGIN|END)\s*(?:;[^:]*)?:/', $upper, $m) === 1) {
+                // No property is called so: it is what it looks like.
+                $this->diagnostics->add($number, $m[1], 'what stands between it and its name means nothing', Outcome::Mended);
+                $upper = "{$m[1]}:".substr($upper, strlen($m[0]));
+            }
             if (! $inCalendar) {
                 if (str_starts_with($upper, 'BEGIN:VCALENDAR')) {
                     $seen = $inCalendar = true;
@@ -73,12 +81,29 @@ final class ComponentReader
                 continue;
             }
             if ($upper !== '' && str_starts_with($upper, 'BEGIN:')) {
+                $name = trim(substr($upper, 6));
+                if ($name === 'VCALENDAR' || ($open !== [] && isset(self::OUTERMOST[$name]))) {
+                    $ended = $this->endBefore($open, $name, $number);
+                    $tooDeep = 0;
+                    if ($ended !== null) {
+                        yield $ended->line => $ended;
+                    }
+                    if ($name === 'VCALENDAR') {
+                        $this->calendarProperties = [];
+                        $this->calendarLine = $number;
+
+                        continue;
+                    }
+                } elseif ($name === 'VALARM' && end($open) !== false && end($open)->name === 'VALARM') {
+                    $this->diagnostics->add($number, 'VALARM', 'the reminder does not end before another begins', Outcome::Mended);
+                    $this->close($open, 'VALARM', $number);
+                }
                 if (count($open) >= self::MAX_DEPTH) {
                     $tooDeep++;
 
                     continue;
                 }
-                $open[] = new Component(trim(substr($upper, 6)), $number);
+                $open[] = new Component($name, $number);
                 $properties = count($open) === 1 ? 0 : $properties;
             } elseif ($upper !== '' && str_starts_with($upper, 'END:')) {
                 if ($tooDeep > 0) {
@@ -128,6 +153,25 @@ final class ComponentReader
             }
             yield $open[0]->line => $open[0];
         }
+    }
+
+    /**
+     * Ends all that is open, as what begins now cannot stand inside it.
+     *
+     * @param  list<Component>  $open  is empty afterwards
+     * @return ?Component the one that stands directly in the calendar
+     */
+    private function endBefore(array &$open, string $name, int $number): ?Component
+    {
+        $ended = $open[0] ?? null;
+        $this->diagnostics->add($ended->line ?? $this->calendarLine, $ended->name ?? 'VCALENDAR', "it does not end: line {$number} begins ".($ended === null ? 'another' : "a {$name}").', and it is taken to end before that', Outcome::Mended);
+        while (count($open) > 1) {
+            $inner = array_pop($open);
+            $open[count($open) - 1]->addComponent($inner);
+        }
+        $open = [];
+
+        return $ended;
     }
 
     /**

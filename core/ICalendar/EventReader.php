@@ -10,6 +10,10 @@ use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
+use PinnedRota\Core\Recurrence\Rule;
+use PinnedRota\Core\Recurrence\TooMuchWork;
+use PinnedRota\Core\Recurrence\WorkBudget;
+use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
@@ -23,11 +27,18 @@ final class EventReader
 
     private const MOST_DATES = 10_000;
 
+    private const MOST_RULES = 20;
+
+    /** So far from its start what a rule leaves out is left out, and with so many steps at most for a whole file. */
+    private const YEARS_LEFT_OUT = 20;
+
+    private const STEPS_LEFT_OUT = 200_000;
+
     /** A file inside the calendar that is larger than this, in octets as it is written, is left out. */
     private const LARGEST_ATTACHMENT = 100_000;
 
     private const KNOWN = [
-        'UID' => true, 'SUMMARY' => true, 'DTSTART' => true, 'DTEND' => true, 'DURATION' => true, 'RRULE' => true, 'RDATE' => true,
+        'UID' => true, 'SUMMARY' => true, 'DTSTART' => true, 'DTEND' => true, 'DURATION' => true, 'RRULE' => true, 'EXRULE' => true, 'RDATE' => true,
         'EXDATE' => true, 'RECURRENCE-ID' => true, 'URL' => true, 'STATUS' => true,
         'TRANSP' => true, 'CLASS' => true, 'CATEGORIES' => true, 'PRIORITY' => true, 'SEQUENCE' => true, 'DTSTAMP' => true,
         'ATTENDEE' => true, 'ORGANIZER' => true,
@@ -39,6 +50,8 @@ final class EventReader
 
     private readonly RuleReader $rules;
 
+    private readonly WorkBudget $leftOut;
+
     /** @var array<string, array<string, string>> the members of CATEGORIES by their lower case, by the text: most events have them from another */
     private array $categories = [];
 
@@ -47,6 +60,7 @@ final class EventReader
         $this->participants = new ParticipantReader($diagnostics);
         $this->reminders = new ReminderReader($diagnostics, $times);
         $this->rules = new RuleReader($diagnostics);
+        $this->leftOut = new WorkBudget(self::STEPS_LEFT_OUT);
     }
 
     /** The event, or null (with a diagnostic) where it cannot be read. */
@@ -65,12 +79,17 @@ final class EventReader
     {
         $startProperty = $component->first('DTSTART') ?? throw new InvalidTime('The event has no DTSTART.');
         $start = $this->times->one($startProperty);
-        $recurrenceId = $component->first('RECURRENCE-ID');
+        $wholeDays = $this->isOfWholeDays($component, $start);
+        if ($wholeDays) {
+            $this->diagnostics->add($startProperty->line, 'DTSTART', 'it lasts from midnight to midnight and says that it is of whole days; it is read as such', Outcome::Mended);
+            $start = EventTime::date($start->local);
+        }
+        $recurrenceId = $this->filled($component, 'RECURRENCE-ID');
         $title = $this->text($component, 'SUMMARY', self::TITLE_LENGTH);
 
         return new Event(
             uid: $this->uid($component, $title, $start),
-            timing: $this->timing($component, $start, $recurrenceId === null ? $this->recurrence($component, $start) : new RecurrenceSet),
+            timing: $this->timing($component, $start, $recurrenceId === null ? $this->recurrence($component, $start) : new RecurrenceSet, $wholeDays),
             contents: $this->contents($component, $title),
             recurrenceId: $recurrenceId === null ? null : $this->times->one($recurrenceId),
             andFollowing: $recurrenceId !== null && $this->holdsForFollowing($recurrenceId),
@@ -81,6 +100,19 @@ final class EventReader
             sequence: $this->number($component, 'SEQUENCE', 2_000_000_000),
             stamp: $this->stamp($component),
         );
+    }
+
+    /** A property that says something: one without a value is as though it were not there. */
+    private function filled(Component $component, string $name): ?Property
+    {
+        $property = $component->first($name);
+        if ($property !== null && trim($property->value) === '') {
+            $this->diagnostics->add($property->line, $name, 'it is empty and is left out', Outcome::Mended);
+
+            return null;
+        }
+
+        return $property;
     }
 
     private function contents(Component $component, string $title): EventContents
@@ -178,6 +210,11 @@ final class EventReader
                 $extra[] = $property;
             }
         }
+        foreach ($component->all('RRULE') as $property) {
+            if (RuleReader::calendarOf($property) !== 'GREGORIAN') {
+                $extra[] = $property;
+            }
+        }
 
         return $extra;
     }
@@ -192,7 +229,6 @@ final class EventReader
             'CONFERENCE', 'IMAGE' => $value === '' ? 'it has no address' : null,
             'ATTACH' => $value === '' ? 'it has no address' : (strlen($value) > self::LARGEST_ATTACHMENT ? 'the file inside the calendar is too large' : null),
             'RELATED-TO' => $value === '' ? 'it names no event' : null,
-            'EXRULE' => 'rules that leave out are obsolete and are not applied',
             default => null,
         };
 
@@ -211,12 +247,30 @@ final class EventReader
         return $made;
     }
 
-    private function timing(Component $component, EventTime $start, RecurrenceSet $recurrence): EventTiming
+    /** Whether times stand for days: from midnight to midnight, with a mark of some program that says so. */
+    private function isOfWholeDays(Component $component, EventTime $start): bool
     {
-        $endProperty = $component->first('DTEND');
-        $durationProperty = $component->first('DURATION');
-        if ($endProperty !== null) {
-            $end = $this->times->one($endProperty);
+        if ($start->kind === TimeKind::Date || $start->local->secondOfDay() !== 0) {
+            return false;
+        }
+        foreach ($component->properties() as $property) {
+            if (preg_match('/^X-.*-ALLDAY(EVENT)?$/D', $property->name) === 1 && strtoupper(trim($property->value)) === 'TRUE') {
+                $end = preg_match('/T(\d{6})/', $component->first('DTEND')->value ?? '', $m) === 1 ? $m[1] : '000000';
+
+                return $end === '000000';
+            }
+        }
+
+        return false;
+    }
+
+    private function timing(Component $component, EventTime $start, RecurrenceSet $recurrence, bool $wholeDays): EventTiming
+    {
+        $endProperty = $this->filled($component, 'DTEND');
+        $durationProperty = $this->filled($component, 'DURATION');
+        $end = $endProperty === null ? null : $this->end($endProperty);
+        $end = $wholeDays && $end !== null ? EventTime::date($end->local) : $end;
+        if ($endProperty !== null && $end !== null) {
             if ($end->kind === TimeKind::Date && $start->kind !== TimeKind::Date || $end->kind !== TimeKind::Date && $start->kind === TimeKind::Date) {
                 $this->diagnostics->add($endProperty->line, 'DTEND', 'start and end are not both dates or both times', Outcome::Mended);
                 $end = $start->at($end->local);
@@ -228,8 +282,7 @@ final class EventReader
             if ($end->indexSeconds() < $start->indexSeconds()) {
                 $this->diagnostics->add($endProperty->line, 'DTEND', 'the end is before the start and is left out', Outcome::Mended);
             }
-        } elseif ($durationProperty !== null) {
-            $duration = Duration::parse($durationProperty->value);
+        } elseif ($durationProperty !== null && ($duration = $this->duration($durationProperty)) !== null) {
             $end = $duration->addTo($start);
             if ($end->indexSeconds() > $start->indexSeconds()) {
                 return EventTiming::lasting($start, $duration, $recurrence);
@@ -243,18 +296,52 @@ final class EventReader
         return EventTiming::between($start, $start->kind === TimeKind::Date ? $start->at($start->local->plusDays(1)) : $start, $recurrence);
     }
 
+    /** Null, with a diagnostic, where it cannot be read: the event is kept without it. */
+    private function end(Property $property): ?EventTime
+    {
+        try {
+            return $this->times->one($property);
+        } catch (InvalidTime $problem) {
+            $this->diagnostics->add($property->line, 'DTEND', "{$problem->getMessage()} The end is left out", Outcome::Skipped);
+
+            return null;
+        }
+    }
+
+    /** @param  array<string>  $part  a broken number and its unit */
+    private static function inSeconds(array $part): string
+    {
+        return round((float) strtr($part[1], ',', '.') * ['H' => 3600, 'M' => 60, 'S' => 1][strtoupper($part[2])]).'S';
+    }
+
+    /** Null, with a diagnostic, where it cannot be read: the event is kept without it. Parts of hours and the like are worked out. */
+    private function duration(Property $property): ?Duration
+    {
+        try {
+            return Duration::parse($property->value);
+        } catch (InvalidTime $problem) {
+            // At most one part of it may be broken; the one that is stands last, so that no other comes after its seconds.
+            $mended = (string) preg_replace_callback('/(\d+[.,]\d+)([HMS])$/Di', self::inSeconds(...), trim($property->value));
+            $mended = (string) preg_replace('/^([+-]?P)(?=[\d.]+[HS])/i', '$1T', $mended);
+            try {
+                $duration = Duration::parse($mended);
+                $this->diagnostics->add($property->line, 'DURATION', "“{$property->value}” is read as {$duration}", Outcome::Mended);
+
+                return $duration;
+            } catch (InvalidTime) {
+                $this->diagnostics->add($property->line, 'DURATION', "{$problem->getMessage()} It is left out", Outcome::Skipped);
+
+                return null;
+            }
+        }
+    }
+
     private function recurrence(Component $component, EventTime $start): RecurrenceSet
     {
         if ($component->first('RRULE') === null && $component->first('RDATE') === null && $component->first('EXDATE') === null) {
             return new RecurrenceSet;
         }
-        $rules = [];
-        foreach (array_slice($component->all('RRULE'), 0, 20) as $property) {
-            $rule = $this->rules->read($property, $start);
-            if ($rule !== null) {
-                $rules[] = $rule;
-            }
-        }
+        $rules = $this->rules($component, 'RRULE', $start);
         $inZone = static fn (EventTime $time): EventTime => $start->zone === null ? $time : $time->inZone($start->zone);
         $extra = $skipped = [];
         foreach ($component->all('RDATE') as $property) {
@@ -268,7 +355,45 @@ final class EventReader
             }
         }
 
+        if ($component->first('EXRULE') !== null) {
+            $skipped = [...$skipped, ...$this->leftOutByRules($component, new RecurrenceSet($rules, $extra), $start)];
+        }
+
         return new RecurrenceSet($rules, $extra, $skipped);
+    }
+
+    /**
+     * The times that EXRULE (RFC 2445, 4.8.5.2) leaves out, one by one: the standard has it no more, so that other programs would show what it
+     * leaves out, and a rule that is parted or moved would leave out other times.
+     *
+     * @return list<EventTime>
+     */
+    private function leftOutByRules(Component $component, RecurrenceSet $set, EventTime $start): array
+    {
+        $property = $component->first('EXRULE');
+        $from = $start->indexSeconds();
+        $to = $from + self::YEARS_LEFT_OUT * 366 * CivilDate::SECONDS_PER_DAY;
+        try {
+            $leftOut = (new RecurrenceSet($this->rules($component, 'EXRULE', $start)))->startsBetween($start, $from, $to, $this->leftOut);
+            $known = array_fill_keys(array_map(static fn (EventTime $each): int => $each->indexSeconds(), $leftOut), true);
+            $dates = array_values(array_filter($set->startsBetween($start, $from, $to, $this->leftOut), static fn (EventTime $each): bool => isset($known[$each->indexSeconds()])));
+        } catch (TooMuchWork) {
+            $dates = null;
+        }
+        if ($dates === null || count($dates) > self::MOST_DATES) {
+            $this->diagnostics->add($property->line ?? 0, 'EXRULE', 'it leaves out more times than can be worked out, and is not applied', Outcome::Skipped);
+
+            return [];
+        }
+        $this->diagnostics->add($property->line ?? 0, 'EXRULE', sprintf('rules that leave out are no more in the standard; what it leaves out in %d years is left out one by one (%d)', self::YEARS_LEFT_OUT, count($dates)), Outcome::Mended);
+
+        return $dates;
+    }
+
+    /** @return list<Rule> */
+    private function rules(Component $component, string $name, EventTime $start): array
+    {
+        return array_values(array_filter(array_map(fn (Property $each): ?Rule => $this->rules->read($each, $start), array_slice($component->all($name), 0, self::MOST_RULES))));
     }
 
     private function text(Component $component, string $name, int $longest): string

@@ -10,7 +10,8 @@ use Generator;
  * Unfolded content lines from a stream (RFC 5545, 3.1), in constant memory.
  *
  * Lines may end in CRLF, LF or CR; a byte order mark is dropped; folds inside a UTF-8 sequence are joined.
- * Text that is not UTF-8 is scrubbed. A content line over MAX_LENGTH octets is left out with a diagnostic.
+ * Text that is not UTF-8 is read as Windows-1252, which holds Latin-1; a file that begins with the mark of UTF-16 is read as that. Of a
+ * content line over MAX_LENGTH octets what is past them is cut, with a diagnostic.
  */
 final readonly class LineReader
 {
@@ -54,27 +55,52 @@ final readonly class LineReader
     private function finished(int $number, string $content): ?string
     {
         if (strlen($content) > self::MAX_LENGTH) {
-            $this->diagnostics->add($number, '', 'the line is longer than '.self::MAX_LENGTH.' octets', Outcome::Skipped);
-
-            return null;
+            $this->diagnostics->add($number, '', 'the line is longer than '.self::MAX_LENGTH.' octets and is cut there', Outcome::Mended);
+            $content = mb_strcut($content, 0, self::MAX_LENGTH, 'UTF-8');
         }
         if (! mb_check_encoding($content, 'UTF-8')) {
-            $this->diagnostics->add($number, '', 'the text is not UTF-8', Outcome::Mended);
-            $content = mb_scrub($content, 'UTF-8');
+            $this->diagnostics->addOnce($number, '', 'the text is not UTF-8, here and perhaps further down; it is read as Windows-1252', Outcome::Mended);
+            $content = mb_convert_encoding($content, 'UTF-8', 'Windows-1252');
         }
 
         return trim($content) === '' ? null : $content;
     }
 
+    /**
+     * UTF-16 as UTF-8.
+     *
+     * @return array{string, string} the text, and what of it has to wait for its other half
+     */
+    private function narrowed(string $octets, string $encoding): array
+    {
+        $whole = strlen($octets) - strlen($octets) % 2;
+        // The first half of a pair may stand at the very end: its high octet tells.
+        $high = $whole < 2 ? 0 : ord($octets[$encoding === 'UTF-16LE' ? $whole - 1 : $whole - 2]);
+        if ($high >= 0xD8 && $high < 0xDC) {
+            $whole -= 2;
+        }
+
+        return [(string) mb_convert_encoding(substr($octets, 0, $whole), 'UTF-8', $encoding), substr($octets, $whole)];
+    }
+
     /** @return Generator<int, list<string>> lines of the file, some at a time */
     private function chunks(): Generator
     {
-        $rest = $held = '';
+        $rest = $held = $half = '';
         $first = true;
+        $wide = null;
         while (! feof($this->stream)) {
             $chunk = fread($this->stream, self::CHUNK);
             if ($chunk === false || ($chunk === '' && $rest === '')) {
                 break;
+            }
+            if ($first && (str_starts_with($chunk, "\xFF\xFE") || str_starts_with($chunk, "\xFE\xFF"))) {
+                $wide = $chunk[0] === "\xFF" ? 'UTF-16LE' : 'UTF-16BE';
+                $chunk = substr($chunk, 2);
+                $this->diagnostics->add(1, '', 'the file is UTF-16', Outcome::Mended);
+            }
+            if ($wide !== null) {
+                [$chunk, $half] = $this->narrowed($half.$chunk, $wide);
             }
             if ($first) {
                 $chunk = str_starts_with($chunk, "\xEF\xBB\xBF") ? substr($chunk, 3) : $chunk;

@@ -11,6 +11,16 @@ final class PropertyParser
 
     private const NAME = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-';
 
+    private const TIME = '/^\s*(?:\d{4}-?\d\d-?\d\d|[+-]?P\d)/i';
+
+    private const ADDRESS = '/^\s*(?:mailto|urn|https?|ldaps?|tel|sips?|xmpp):/i';
+
+    /** What the value begins with, of properties whose parameters often have colons in them. */
+    private const BEGINS = [
+        'DTSTART' => self::TIME, 'DTEND' => self::TIME, 'RECURRENCE-ID' => self::TIME, 'EXDATE' => self::TIME, 'RDATE' => self::TIME,
+        'ATTENDEE' => self::ADDRESS, 'ORGANIZER' => self::ADDRESS,
+    ];
+
     /** @var array<string, string> names in upper case, as they stand in the file: few, and met again and again */
     private array $names = [];
 
@@ -44,7 +54,33 @@ final class PropertyParser
             $separator = $m[3];
         }
 
-        return new Property($name, substr($line, $position), $parameters, $number);
+        $value = substr($line, $position);
+        if ($parameters !== [] && isset(self::BEGINS[$name]) && preg_match(self::BEGINS[$name], $value) === 0 && str_contains($value, ':')) {
+            return $this->withColonInParameter($number, $name, $value, $parameters);
+        }
+
+        return new Property($name, $value, $parameters, $number);
+    }
+
+    /**
+     * Some programs write names with colons into parameters and no quotes around them, such as `TZID=(UTC+01:00) Somewhere`: where
+     * the value begins is known by what it has to begin with.
+     *
+     * @param  non-empty-array<string, list<string>>  $parameters
+     */
+    private function withColonInParameter(int $number, string $name, string $value, array $parameters): Property
+    {
+        for ($colon = strpos($value, ':'); $colon !== false; $colon = strpos($value, ':', $colon + 1)) {
+            if (preg_match(self::BEGINS[$name], substr($value, $colon + 1)) === 1) {
+                $last = array_key_last($parameters);
+                $parameters[$last] = [implode(',', $parameters[$last]).':'.substr($value, 0, $colon)];
+                $this->diagnostics->add($number, $name, "{$last} has a colon in it and no quotes around it", Outcome::Mended);
+
+                return new Property($name, substr($value, $colon + 1), $parameters, $number);
+            }
+        }
+
+        return new Property($name, $value, $parameters, $number);
     }
 
     /** The name in upper case, or '' where it is none. */

@@ -25,6 +25,12 @@ final class RuleReader
 
     public function read(Property $property, EventTime $start): ?Rule
     {
+        $calendar = self::calendarOf($property);
+        if ($calendar !== 'GREGORIAN') {
+            $this->diagnostics->add($property->line, 'RRULE', "it counts by the calendar {$calendar}, which is not known here; the event shows once, and the rule is kept", Outcome::Skipped);
+
+            return null;
+        }
         $parser = new RuleParser;
         try {
             $rule = $this->known[$property->value] ?? $parser->parse($property->value);
@@ -46,12 +52,19 @@ final class RuleReader
         return $rule;
     }
 
+    /** By which calendar a rule counts (RSCALE, RFC 7529), in upper case; by the Gregorian where it does not say. */
+    public static function calendarOf(Property $property): string
+    {
+        return preg_match('/(?:^|;)\s*RSCALE\s*=\s*([A-Z0-9-]+)/i', $property->value, $m) === 1 ? strtoupper($m[1]) : 'GREGORIAN';
+    }
+
     /** Leaves out what no rule has, or this one may not have, and takes UNTIL where COUNT stands beside it. */
     private function mended(string $text): string
     {
         $parts = [];
         foreach (explode(';', strtoupper($text)) as $part) {
             [$name, $value] = array_map(trim(...), explode('=', $part, 2) + [1 => '']);
+            $value = $this->mendedValue($name, $value);
             if (in_array($name, self::PARTS, true) && $value !== '') {
                 $parts[$name] ??= $value;
             }
@@ -77,6 +90,24 @@ final class RuleReader
         }
 
         return implode(';', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($parts), $parts));
+    }
+
+    /** What of a part can be taken; '' where nothing can. */
+    private function mendedValue(string $name, string $value): string
+    {
+        if ($name === 'UNTIL') {
+            // Dashes, colons, parts of seconds, an hour that is past the day: written by many, and plain enough.
+            $value = (string) preg_replace(['/[-:]|\.\d+/', '/T(\d{4})(?=Z?$)/', '/T24\d{4}/'], ['', 'T${1}00', 'T235959'], $value);
+
+            return preg_match('/^\d{8}(T\d{6}Z?)?$/D', $value) === 1 ? $value : '';
+        }
+        if (! str_starts_with($name, 'BY')) {
+            return $value;
+        }
+        $pattern = $name === 'BYDAY' ? '/^(?![+-]?0+[A-Z])[+-]?\d{0,2}(MO|TU|WE|TH|FR|SA|SU)$/D' : '/^[+-]?\d{1,3}$/D';
+        $parser = new RuleParser;
+
+        return implode(',', array_filter(array_map(trim(...), explode(',', $value)), static fn (string $item): bool => preg_match($pattern, $item) === 1 && ($name === 'BYDAY' || $parser->mayBe($name, (int) $item))));
     }
 
     private function noteOddities(Property $property, Rule $rule, EventTime $start): void

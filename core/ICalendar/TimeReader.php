@@ -9,6 +9,7 @@ use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
 
 /** Reads DATE, DATE-TIME and PERIOD values with their TZID (RFC 5545, 3.3.4, 3.3.5 and 3.3.9). */
@@ -38,12 +39,13 @@ final class TimeReader
         $this->calendarZone = Zone::find($property->text());
     }
 
-    /** Takes a VTIMEZONE to heart where its TZID means nothing by itself. */
+    /** Takes a VTIMEZONE to heart where its TZID means nothing by itself, or no more than an abbreviation does: `EST` may know daylight saving. */
     public function learn(Component $timeZone): void
     {
-        $name = trim($timeZone->first('TZID')?->text() ?? '');
-        if ($name !== '' && Zone::find($name) === null && count($this->described) < self::MOST_ZONES) {
-            $this->described[$name] = (new TimeZoneReader($this->diagnostics))->read($timeZone, $name, array_values(array_filter([$this->calendarZone, $this->fallback])));
+        $name = trim($timeZone->first('TZID')?->text() ?? '', " \t\"");
+        $named = Zone::find($name);
+        if ($name !== '' && ($named === null || ZoneGuess::isAbbreviation($name)) && count($this->described) < self::MOST_ZONES) {
+            $this->described[$name] = (new TimeZoneReader($this->diagnostics))->read($timeZone, $name, array_values(array_filter([$named, $this->calendarZone, $this->fallback])));
         }
     }
 
@@ -58,7 +60,7 @@ final class TimeReader
     {
         $name = $property->parameter('TZID');
 
-        return $name === null || Zone::find($name) !== null || array_key_exists(trim($name), $this->described);
+        return $name === null || (Zone::find($name) !== null && ! ZoneGuess::isAbbreviation($name)) || array_key_exists(trim($name, " \t\""), $this->described);
     }
 
     /**
@@ -115,8 +117,8 @@ final class TimeReader
     /** @throws InvalidTime */
     private function read(Property $property, string $value): EventTime
     {
-        if (preg_match('/^(\d{4})(\d\d)(\d\d)(?:T(\d\d)(\d\d)(\d\d)?(Z?))?$/Di', $value, $m) !== 1) {
-            throw new InvalidTime('“'.mb_strimwidth($value, 0, 40, '…').'” is no date or time.');
+        if (preg_match('/^(\d{4})(\d\d)(\d\d)(?:T(\d\d)(\d\d)(\d\d)?(Z?))?$/Di', $value, $m) !== 1 || ($m[4] ?? '') === '24') {
+            return $this->otherwise($property, $value);
         }
         $local = LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], (int) ($m[4] ?? 0), (int) ($m[5] ?? 0), (int) ($m[6] ?? 0));
         $announced = $property->parameters === [] ? '' : strtoupper($property->parameter('VALUE') ?? '');
@@ -133,17 +135,65 @@ final class TimeReader
         if (($m[7] ?? '') !== '') {
             return EventTime::zoned($local, Zone::utc());
         }
-        $zone = $property->parameters === [] ? null : $property->parameter('TZID');
 
-        return $zone === null ? EventTime::floating($local) : EventTime::zoned($local, $this->zone($property, $zone));
+        return $this->onWall($property, $local);
+    }
+
+    /**
+     * What is plain enough though it is not written as RFC 5545, 3.3.5 has it: with dashes and colons, parts of seconds, an offset from
+     * UTC, or the end of a day as its 24th hour.
+     *
+     * @throws InvalidTime
+     */
+    private function otherwise(Property $property, string $value): EventTime
+    {
+        if (preg_match('/^(\d{4})-?(\d\d)-?(\d\d)(?:[T ](\d\d):?(\d\d)(?::?(\d\d)(?:[.,]\d+)?)?\s*(Z|[+-]\d\d(?::?\d\d)?)?)?$/Di', $value, $m) !== 1) {
+            throw new InvalidTime('“'.mb_strimwidth($value, 0, 40, '…').'” is no date or time.');
+        }
+        $hour = (int) ($m[4] ?? 0);
+        $nextDay = $hour === 24 && (int) ($m[5] ?? 0) === 0 && (int) ($m[6] ?? 0) === 0;
+        $local = LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], $nextDay ? 0 : $hour, (int) ($m[5] ?? 0), (int) ($m[6] ?? 0))->plusDays($nextDay ? 1 : 0);
+        $offset = strtoupper($m[7] ?? '');
+        $time = match (true) {
+            ! isset($m[4]) => EventTime::date($local),
+            $offset === '' => $this->onWall($property, $local),
+            default => EventTime::zoned($local->plusSeconds(-self::seconds($offset)), Zone::utc()),
+        };
+        $this->diagnostics->add($property->line, $property->name, "“{$value}” is read as ".($time->kind === TimeKind::Date ? $local->toDate() : $time->local->toDateTime().($offset === '' ? '' : ' UTC')), Outcome::Mended);
+
+        return $time;
+    }
+
+    /** @param  string  $offset  Z, +02, +0200 or +02:00 */
+    private static function seconds(string $offset): int
+    {
+        $digits = str_pad(str_replace([':', '+', '-', 'Z'], '', $offset), 4, '0');
+
+        return ($offset[0] === '-' ? -1 : 1) * ((int) substr($digits, 0, 2) * 3600 + (int) substr($digits, 2, 2) * 60);
+    }
+
+    /** A wall time in the zone that the property names; where it names none, in that of the calendar, which some programs leave it to. */
+    private function onWall(Property $property, LocalDateTime $local): EventTime
+    {
+        $zone = $property->parameters === [] ? null : $property->parameter('TZID');
+        if ($zone !== null) {
+            return EventTime::zoned($local, $this->zone($property, $zone));
+        }
+        if ($this->calendarZone === null) {
+            return EventTime::floating($local);
+        }
+        $this->diagnostics->addOnce($property->line, $property->name, "times that name no time zone are read in the calendar’s, {$this->calendarZone->name}", Outcome::Mended);
+
+        return EventTime::zoned($local, $this->calendarZone);
     }
 
     private function zone(Property $property, string $name): Zone
     {
-        $zone = Zone::find($name) ?? $this->described[trim($name)] ?? null;
+        $name = trim($name, " \t\"");
+        $zone = (ZoneGuess::isAbbreviation($name) ? $this->described[$name] ?? null : null) ?? Zone::find($name) ?? $this->described[$name] ?? null;
         if ($zone === null) {
-            $zone = $this->calendarZone ?? $this->fallback;
-            $this->diagnostics->add($property->line, $property->name, "the time zone “{$name}” is unknown; {$zone->name} is taken", Outcome::Mended);
+            $zone = ZoneGuess::of($name) ?? $this->calendarZone ?? $this->fallback;
+            $this->diagnostics->addOnce($property->line, $property->name, "the time zone “{$name}” is unknown; {$zone->name} is taken", Outcome::Mended);
         }
 
         return $zone;

@@ -6,8 +6,8 @@ namespace PinnedRota\Core\ICalendar;
 
 use PinnedRota\Core\Recurrence\Frequency;
 use PinnedRota\Core\Recurrence\InvalidRule;
-use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Observance;
@@ -21,8 +21,11 @@ final readonly class TimeZoneReader
     /** The years in which a zone of the IANA database must agree to be taken for the one described. */
     private const COMPARED = [2015, 2035];
 
+    private RuleReader $rules;
+
     public function __construct(private Diagnostics $diagnostics)
     {
+        $this->rules = new RuleReader($diagnostics);
     }
 
     /**
@@ -54,7 +57,7 @@ final readonly class TimeZoneReader
             return null;
         }
         $described = Zone::embedded(mb_substr($name, 0, 100), $observances);
-        foreach ([...$this->namedIn($name), ...$likely] as $zone) {
+        foreach ([...ZoneGuess::byCity($name), ...$likely] as $zone) {
             if ($this->agree($zone, $described)) {
                 return $zone;
             }
@@ -67,8 +70,11 @@ final readonly class TimeZoneReader
     private function observance(Component $part): Observance
     {
         $onset = $part->first('DTSTART') ?? throw new InvalidTime('The part of the time zone has no DTSTART.');
-        $rule = $part->first('RRULE');
-        $rule = $rule === null ? null : (new RuleParser)->parse($rule->value);
+        $written = $part->first('RRULE');
+        $rule = $written === null ? null : $this->rules->read($written, EventTime::floating($this->local($onset->value)));
+        if ($written !== null && $rule === null) {
+            throw new InvalidRule('Nobody can tell when its clocks change.');
+        }
         if ($rule !== null && ! in_array($rule->frequency, [Frequency::Yearly, Frequency::Monthly], true)) {
             throw new InvalidRule("No clock is changed as often as {$rule->frequency->value} says.");
         }
@@ -112,20 +118,6 @@ final readonly class TimeZoneReader
         }
 
         return ($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 3600 + (int) $m[3] * 60 + (int) ($m[4] ?? 0));
-    }
-
-    /** @return list<Zone> zones whose city stands in a name such as “(UTC+01:00) Amsterdam, Berlin” */
-    private function namedIn(string $name): array
-    {
-        $zones = [];
-        foreach (Zone::identifiers() as $identifier) {
-            $city = str_replace('_', ' ', substr((string) strrchr($identifier, '/'), 1));
-            if (strlen($city) > 3 && stripos($name, $city) !== false) {
-                $zones[] = Zone::of($identifier);
-            }
-        }
-
-        return $zones;
     }
 
     private function agree(Zone $zone, Zone $described): bool

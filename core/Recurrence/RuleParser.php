@@ -52,6 +52,15 @@ final class RuleParser
         return $rule;
     }
 
+    /** Whether a number may stand in a part that lists numbers. */
+    public function mayBe(string $part, int $number): bool
+    {
+        [$least, $most, $signed] = self::LIMITS[$part] ?? [1, 0, false];
+        $size = $signed ? abs($number) : $number;
+
+        return $size >= $least && $size <= $most;
+    }
+
     /** @return array<string, string> */
     private function split(string $text): array
     {
@@ -67,6 +76,10 @@ final class RuleParser
             $name = strtoupper(trim($name));
             if (isset($parts[$name])) {
                 throw new InvalidRule("{$name} stands twice in the recurrence rule.");
+            }
+            // Of RFC 7529: the calendar that every rule without it counts by, too, and what happens by itself.
+            if ([$name, strtoupper($value)] === ['RSCALE', 'GREGORIAN'] || [$name, strtoupper($value)] === ['SKIP', 'OMIT']) {
+                continue;
             }
             if (! isset(self::LIMITS[$name]) && ! in_array($name, ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'WKST', 'BYDAY'], true)) {
                 throw new InvalidRule("{$name} is no part of a recurrence rule.");

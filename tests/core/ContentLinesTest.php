@@ -54,11 +54,12 @@ test('a fold inside a character is joined', function () {
     }
 });
 
-test('a line that is too long is left out, and the next is read', function () {
+test('a line that is too long is cut, and the next is read', function () {
     $diagnostics = new Diagnostics;
     $long = 'A:'.str_repeat('x', LineReader::MAX_LENGTH);
-    expect(contentLines("{$long}\r\nB:2", $diagnostics))->toBe([2 => 'B:2'])
-        ->and((string) $diagnostics->all()[0])->toStartWith('line 1: the line is longer than')
+    $read = contentLines("{$long}\r\nB:2", $diagnostics);
+    expect($read[1] === substr($long, 0, LineReader::MAX_LENGTH))->toBeTrue()->and($read[2])->toBe('B:2')
+        ->and((string) $diagnostics->all()[0])->toStartWith('line 1: the line is longer than')->toEndWith('is cut there (mended)')
         ->and(contentLines('A:'.str_repeat('x', LineReader::MAX_LENGTH - 2)."\r\nB:2"))->toHaveCount(2);
 });
 

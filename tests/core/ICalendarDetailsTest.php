@@ -122,7 +122,8 @@ test('what is odd in an event is told with its line and with what was done', fun
     'nowhere on earth' => ['GEO:91;0', 'GEO: it is no latitude and longitude (skipped)'],
     'no colour' => ['COLOR:#ff0000', 'COLOR: it is no name of a colour (skipped)'],
     'a large file inside' => ['ATTACH;ENCODING=BASE64;VALUE=BINARY:'.str_repeat('QUJD', 30_000), 'ATTACH: the file inside the calendar is too large (skipped)'],
-    'a rule that leaves out' => ['EXRULE:FREQ=WEEKLY', 'EXRULE: rules that leave out are obsolete and are not applied (skipped)'],
+    'a rule that leaves out' => ["RRULE:FREQ=DAILY;COUNT=9\nEXRULE:FREQ=WEEKLY", 'EXRULE: rules that leave out are no more in the standard; what it leaves out in 20 years is left out one by one (2) (mended)'],
+    'a rule that leaves out more than can be worked out' => ["RRULE:FREQ=SECONDLY\nEXRULE:FREQ=SECONDLY", 'EXRULE: it leaves out more times than can be worked out, and is not applied (skipped)'],
     'an unknown state' => ['STATUS:MAYBE', 'STATUS: “MAYBE” is not known and is left out (mended)'],
     'a priority of words' => ['PRIORITY:high', 'PRIORITY: it is a number from 0 to 9 (mended)'],
     'an unknown range' => ['RECURRENCE-ID;TZID=Europe/London;RANGE=THISANDPRIOR:20261102T093000', 'this occurrence alone is changed (mended)'],
@@ -135,7 +136,7 @@ test('what is odd in an event is told with its line and with what was done', fun
     'COUNT and UNTIL' => ['RRULE:FREQ=DAILY;COUNT=3;UNTIL=20261110T100000Z', 'cannot both end a recurrence rule. It is read as FREQ=DAILY;UNTIL=20261110T100000Z (mended)'],
     'an interval of nothing' => ['RRULE:FREQ=DAILY;INTERVAL=0', 'It is read as FREQ=DAILY (mended)'],
     'a numbered day in a week' => ['RRULE:FREQ=WEEKLY;BYDAY=1MO,2TU', 'It is read as FREQ=WEEKLY;BYDAY=MO,TU (mended)'],
-    'a part of another calendar' => ['RRULE:RSCALE=GREGORIAN;FREQ=YEARLY;SKIP=OMIT', 'It is read as FREQ=YEARLY (mended)'],
+    'a part of another calendar' => ['RRULE:RSCALE=GREGORIAN;FREQ=YEARLY;SKIP=FORWARD', 'SKIP is no part of a recurrence rule. It is read as FREQ=YEARLY (mended)'],
     'BYSETPOS alone' => ['RRULE:FREQ=DAILY;BYSETPOS=1', 'BYSETPOS stands without another BY part to choose from (mended)'],
 ]);
 

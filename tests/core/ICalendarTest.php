@@ -94,7 +94,7 @@ test('what is wrong is mended or refused, with its line', function (string $even
     'no property at all' => ["UID:1\nDTSTART:20261102T100000\nnonsense\nSUMMARY:One", 'One', 'line 7: this is no property (skipped)'],
     'parameters that cannot be read' => ["UID:1\nDTSTART:20261102T100000\nSUMMARY;X=\"a:One", 'One', 'the parameters cannot be read (mended)'],
     'a title of 10,000 characters' => ["UID:1\nDTSTART:20261102\nSUMMARY:".str_repeat('x', 10_000), str_repeat('x', 500), 'it is longer than 500 characters and is cut'],
-    'text that is not UTF-8' => ["UID:1\nDTSTART:20261102\nSUMMARY:Caf\xE9", 'Caf?', 'line 7: the text is not UTF-8 (mended)'],
+    'text that is not UTF-8' => ["UID:1\nDTSTART:20261102\nSUMMARY:Caf\xE9", 'Café', 'line 7: the text is not UTF-8, here and perhaps further down; it is read as Windows-1252 (mended)'],
 ]);
 
 test('a zone is taken from what the file says of it where its name means nothing', function () {

@@ -68,7 +68,7 @@ test('what the RFC forbids in a rule is refused', function (string $rule) {
     expect(fn () => (new RuleParser)->parse($rule))->toThrow(InvalidRule::class);
 })->with([
     '', 'FREQ=FORTNIGHTLY', 'FREQ=DAILY;COUNT=2;UNTIL=20260101', 'FREQ=DAILY;COUNT=0', 'FREQ=DAILY;INTERVAL=-1', 'FREQ=DAILY;BYMONTH=13', 'FREQ=WEEKLY;BYMONTHDAY=1',
-    'FREQ=MONTHLY;BYWEEKNO=3', 'FREQ=DAILY;BYDAY=2MO', 'FREQ=DAILY;FREQ=WEEKLY', 'FREQ=DAILY;BYDAY=XX', 'FREQ=DAILY;UNTIL=soon', 'FREQ=DAILY;RSCALE=GREGORIAN', 'FREQ=YEARLY;BYWEEKNO=3;BYDAY=1MO',
+    'FREQ=MONTHLY;BYWEEKNO=3', 'FREQ=DAILY;BYDAY=2MO', 'FREQ=DAILY;FREQ=WEEKLY', 'FREQ=DAILY;BYDAY=XX', 'FREQ=DAILY;UNTIL=soon', 'FREQ=DAILY;RSCALE=HEBREW', 'FREQ=DAILY;SKIP=FORWARD', 'FREQ=YEARLY;BYWEEKNO=3;BYDAY=1MO',
 ]);
 
 test('a rule comes back from its text', function (string $rule) {

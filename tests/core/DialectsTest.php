@@ -1,0 +1,68 @@
+<?php
+
+use PinnedRota\Core\Events\SeriesCollector;
+use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\ICalendar\CalendarReader;
+use PinnedRota\Core\ICalendar\Diagnostic;
+use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
+use Tests\Support\Make;
+
+/*
+ * Files as programs write them that read the standard otherwise, by what is odd about them: tests/dialects/NAME.ics, and beside it what
+ * a sensible person takes them to mean in 2026, each time a line, and what the reader says (!).
+ */
+
+function toldTime(EventTime $time): string
+{
+    return $time->kind === TimeKind::Date ? $time->local->toDate() : $time->local->toDateTime();
+}
+
+/** @return string a zone as it is called, and where a file describes it, its offset then */
+function toldZone(EventTime $time): string
+{
+    $offset = $time->zone === null || $time->zone->observances() === [] ? null : $time->zone->offsetAt($time->indexSeconds());
+
+    return match ($time->kind) {
+        TimeKind::Date => '',
+        TimeKind::Floating => ' floating',
+        TimeKind::Zoned => ' '.$time->zone?->name.($offset === null ? '' : sprintf('%s%02d:%02d', $offset < 0 ? '-' : '+', intdiv(abs($offset), 3600), intdiv(abs($offset) % 3600, 60))),
+    };
+}
+
+function meant(string $file): string
+{
+    $diagnostics = new Diagnostics;
+    $collector = new SeriesCollector($diagnostics);
+    foreach ((new CalendarReader(Make::stream($file), $diagnostics, Zone::of('Europe/London')))->events() as $event) {
+        $collector->add($event);
+    }
+    $lines = [];
+    foreach ($collector->series() as $series) {
+        foreach ($series->occurrences(LocalDateTime::parse('2026-01-01')->seconds, LocalDateTime::parse('2027-01-01')->seconds) as $each) {
+            $event = $each->event;
+            $end = $each->start->zone === null ? $each->start->at(new LocalDateTime($each->endSeconds)) : EventTime::zoned(new LocalDateTime($each->endSeconds), Zone::utc())->inZone($each->start->zone);
+            $more = array_filter([
+                $event->contents->status === Status::Cancelled ? 'cancelled' : '',
+                count($event->reminders) > 1 ? count($event->reminders).' reminders' : '',
+                $event->participants === [] ? '' : 'with '.implode(', ', array_map(fn ($who): string => $who->mailAddress(), $event->participants)),
+                $event->foreign->properties === [] ? '' : 'kept: '.implode(', ', array_map(fn ($property): string => $property->name, $event->foreign->properties)),
+            ]);
+            $lines[] = toldTime($each->start).' '.toldTime($end).toldZone($each->start).' '.$event->contents->title.($more === [] ? '' : ' ('.implode('; ', $more).')');
+        }
+    }
+    sort($lines);
+
+    return implode("\n", [...$lines, ...array_map(fn (Diagnostic $each): string => "! {$each}", $diagnostics->all())])."\n";
+}
+
+test('a file is read as it was meant, and what was odd about it is said', function (string $name) {
+    expect(meant((string) file_get_contents(__DIR__."/../dialects/{$name}.ics")))->toBe(file_get_contents(__DIR__."/../dialects/{$name}.txt"));
+})->with(fn (): array => array_map(fn (string $path): string => basename($path, '.ics'), glob(__DIR__.'/../dialects/*.ics')));
+
+test('there are as many of one as of the other', function () {
+    expect(count(glob(__DIR__.'/../dialects/*.ics')))->toBe(count(glob(__DIR__.'/../dialects/*.txt')))->toBeGreaterThanOrEqual(40);
+});
