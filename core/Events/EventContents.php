@@ -9,6 +9,9 @@ use PinnedRota\Core\Overlay\Colour;
 /** What an event is about, apart from when it is and who takes part. */
 final readonly class EventContents
 {
+    /** What an event is called here that came without a title; it goes out without one, too. */
+    public const UNTITLED = 'Untitled';
+
     /** The plain texts: each is a column, a property and a field of the same name. */
     public const TEXTS = ['title', 'place', 'description', 'link'];
 

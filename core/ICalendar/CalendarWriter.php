@@ -45,8 +45,9 @@ final readonly class CalendarWriter
                 $zones->note($event);
             }
         }
-        $zones->write(new TimeZoneWriter($this->writer));
-        $events = new EventWriter($this->writer);
+        $names = $zones->names();
+        $zones->write(new TimeZoneWriter($this->writer), $names);
+        $events = new EventWriter($this->writer, $names);
         foreach ($series as $each) {
             foreach ($each->events() as $event) {
                 $events->write($event, $stamp);

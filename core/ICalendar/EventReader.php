@@ -125,7 +125,7 @@ final class EventReader
 
         return new EventContents(
             ...$texts,
-            title: $title === '' ? 'Untitled' : str_replace("\n", ' ', $title),
+            title: $title === '' ? EventContents::UNTITLED : str_replace("\n", ' ', $title),
             link: $this->link($component),
             status: match ($this->word($component, 'STATUS', ['CONFIRMED', 'TENTATIVE', 'CANCELLED'])) {
                 'TENTATIVE' => Status::Provisional,
@@ -209,6 +209,10 @@ final class EventReader
             if ($problem === null || $outcome !== Outcome::Skipped) {
                 $extra[] = $property;
             }
+        }
+        $class = $component->first('CLASS');
+        if ($class !== null && ! in_array(strtoupper(trim($class->value)), ['', 'PUBLIC', 'PRIVATE'], true)) {
+            $extra[] = $class;
         }
         foreach ($component->all('RRULE') as $property) {
             if (RuleReader::calendarOf($property) !== 'GREGORIAN') {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\ICalendar;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantKind;
@@ -18,9 +19,9 @@ final readonly class EventWriter
 {
     private RecurrenceWriter $recurrence;
 
-    public function __construct(private LineWriter $writer)
+    public function __construct(private LineWriter $writer, ZoneNames $zones = new ZoneNames)
     {
-        $this->recurrence = new RecurrenceWriter($writer);
+        $this->recurrence = new RecurrenceWriter($writer, $zones);
     }
 
     /** @param  ?int  $stamp  UTC seconds: its DTSTAMP; null for the one that it came with */
@@ -39,7 +40,9 @@ final readonly class EventWriter
             $this->recurrence->time('DTEND', $event->timing->end);
         }
         $this->recurrence->write($event->timing->recurrence);
-        $this->writer->text('SUMMARY', $event->contents->title);
+        if ($event->contents->title !== EventContents::UNTITLED) {
+            $this->writer->text('SUMMARY', $event->contents->title);
+        }
         foreach (TextProperties::NAMES as $text => $name) {
             if ($event->contents->texts()[$text] !== '') {
                 $this->writer->text($name, $event->contents->texts()[$text]);
@@ -57,7 +60,8 @@ final readonly class EventWriter
             Status::Cancelled => 'CANCELLED',
         });
         $this->writer->property('TRANSP', $event->contents->busy ? 'OPAQUE' : 'TRANSPARENT');
-        if ($event->contents->private) {
+        // One that came with a word of its own, such as CONFIDENTIAL, has it among what is kept.
+        if ($event->contents->private && ! $event->foreign->has('CLASS')) {
             $this->writer->property('CLASS', 'PRIVATE');
         }
         if ($event->contents->priority !== 0) {
@@ -80,7 +84,8 @@ final readonly class EventWriter
     /** The reminders, and what is kept as it came: all of an event that is stored as content lines. */
     public function details(Event $event): void
     {
-        array_map($this->kept(...), $event->foreign->properties);
+        $foreign = $event->contents->private ? $event->foreign : $event->foreign->without('CLASS');
+        array_map($this->kept(...), $foreign->properties);
         array_map($this->reminder(...), $event->reminders);
         array_map($this->component(...), $event->foreign->components);
     }

@@ -15,6 +15,11 @@ final readonly class ForeignContent
     {
     }
 
+    public function has(string $property): bool
+    {
+        return array_filter($this->properties, static fn (Property $each): bool => $each->name === $property) !== [];
+    }
+
     public function without(string $property): self
     {
         return new self(array_values(array_filter($this->properties, static fn (Property $each): bool => $each->name !== $property)), $this->components);

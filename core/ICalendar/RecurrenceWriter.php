@@ -11,7 +11,7 @@ use PinnedRota\Core\Time\TimeKind;
 /** Writes times and recurrence sets as properties (RFC 5545, 3.3.5 and 3.8.5). */
 final readonly class RecurrenceWriter
 {
-    public function __construct(private LineWriter $writer)
+    public function __construct(private LineWriter $writer, private ZoneNames $zones = new ZoneNames)
     {
     }
 
@@ -53,7 +53,7 @@ final readonly class RecurrenceWriter
         return match (true) {
             $time->kind === TimeKind::Date => ['VALUE' => 'DATE'],
             $time->zone === null || $time->zone->id === 'UTC' => [],
-            default => ['TZID' => $time->zone->name],
+            default => ['TZID' => $this->zones->nameOf($time->zone)],
         };
     }
 }

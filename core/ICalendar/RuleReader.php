@@ -10,11 +10,12 @@ use PinnedRota\Core\Recurrence\Rule;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
 
 /** Reads an RRULE, mending the faults that programs are known to make; a rule that stays wrong is left out. */
 final class RuleReader
 {
-    private const PARTS = ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'WKST', 'BYSECOND', 'BYMINUTE', 'BYHOUR', 'BYDAY', 'BYMONTHDAY', 'BYYEARDAY', 'BYWEEKNO', 'BYMONTH', 'BYSETPOS'];
+    private const PARTS = ['RSCALE', 'SKIP', 'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'WKST', 'BYSECOND', 'BYMINUTE', 'BYHOUR', 'BYDAY', 'BYMONTHDAY', 'BYYEARDAY', 'BYWEEKNO', 'BYMONTH', 'BYSETPOS'];
 
     /** @var array<string, Rule> sound rules by their text: most files have few */
     private array $known = [];
@@ -49,7 +50,21 @@ final class RuleReader
         }
         $this->noteOddities($property, $rule, $start);
 
-        return $rule;
+        return $this->ending($rule, $start);
+    }
+
+    /** The same rule, its UNTIL in the form that the kind of start asks for (RFC 5545, 3.3.10): others read it otherwise, or not at all. */
+    private function ending(Rule $rule, EventTime $start): Rule
+    {
+        $until = $rule->until;
+
+        return match (true) {
+            $until === null || $until->kind === $start->kind => $rule,
+            $start->kind === TimeKind::Date => $rule->endingBy(null, EventTime::date($until->local)),
+            $until->kind === TimeKind::Date => $rule->endingOn($until->local, $start),
+            $start->zone === null => $rule->endingBy(null, EventTime::floating($until->local)),
+            default => $rule->endingBy(null, EventTime::zoned($until->local, $start->zone)->inZone(Zone::utc())),
+        };
     }
 
     /** By which calendar a rule counts (RSCALE, RFC 7529), in upper case; by the Gregorian where it does not say. */
@@ -68,6 +83,9 @@ final class RuleReader
             if (in_array($name, self::PARTS, true) && $value !== '') {
                 $parts[$name] ??= $value;
             }
+        }
+        if (! isset($parts['RSCALE']) || ! in_array($parts['SKIP'] ?? '', ['BACKWARD', 'FORWARD'], true)) {
+            unset($parts['RSCALE'], $parts['SKIP']);
         }
         if (isset($parts['UNTIL'])) {
             unset($parts['COUNT']);

@@ -24,10 +24,10 @@ final readonly class TimeZoneWriter
      * @param  int  $firstYear  inclusive
      * @param  ?int  $lastYear  inclusive; null where something goes on for ever
      */
-    public function write(Zone $zone, int $firstYear, ?int $lastYear): void
+    public function write(Zone $zone, int $firstYear, ?int $lastYear, ?string $name = null): void
     {
         $this->writer->line('BEGIN:VTIMEZONE');
-        $this->writer->text('TZID', $zone->name);
+        $this->writer->text('TZID', $name ?? $zone->name);
         $observances = $zone->observances();
         foreach ($observances === [] ? $this->observancesOf($zone, $firstYear - 1, $lastYear === null ? null : $lastYear + 1) : $observances as $observance) {
             $this->observance($observance);

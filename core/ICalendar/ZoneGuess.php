@@ -54,7 +54,7 @@ final class ZoneGuess
         $seconds = ($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 3600 + (int) ($m[3] ?? 0) * 60);
         $called = sprintf('UTC%s%02d:%02d', $m[1], (int) $m[2], (int) ($m[3] ?? 0));
 
-        return Zone::embedded($called, [new Observance(false, LocalDateTime::of(1970, 1, 1), $seconds, $seconds, $called)]);
+        return Zone::embedded($called, [new Observance(false, LocalDateTime::of(1970, 1, 1), $seconds, $seconds, str_replace(':', '', $called))]);
     }
 
     /** The first city that is named, of those that are on the offset that is told, where one is. */

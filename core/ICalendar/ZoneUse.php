@@ -37,11 +37,18 @@ final class ZoneUse
         }
     }
 
-    public function write(TimeZoneWriter $writer): void
+    public function names(): ZoneNames
+    {
+        ksort($this->zones);
+
+        return ZoneNames::of(array_column($this->zones, 'zone'));
+    }
+
+    public function write(TimeZoneWriter $writer, ZoneNames $names): void
     {
         ksort($this->zones);
         foreach ($this->zones as $use) {
-            $writer->write($use['zone'], $use['first'], $use['last']);
+            $writer->write($use['zone'], $use['first'], $use['last'], $names->nameOf($use['zone']));
         }
     }
 

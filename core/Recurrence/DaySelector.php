@@ -129,7 +129,10 @@ final readonly class DaySelector
         $days = [];
         foreach ($this->monthDays as $number) {
             $day = $number > 0 ? $first + $number - 1 : $last + $number + 1;
-            if ($day >= $first && $day <= $last) {
+            if ($day > $last) {
+                $day = $this->rule->skip->insteadOfAfter($last) ?? 0;
+            }
+            if ($day >= $first) {
                 $days[] = $day;
             }
         }

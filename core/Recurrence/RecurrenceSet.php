@@ -16,6 +16,10 @@ use PinnedRota\Core\Time\TimeKind;
  * the same and one of the COUNT, as 3.3.10 says that it always counts as the first: a rule with COUNT=3 gives three
  * occurrences however it begins. Instances that fall on one instant (in the hour that a clock change leaves out) are
  * one occurrence.
+ *
+ * Rules that count hours, minutes or seconds and nothing else do so in exact time: a quarter of an hour after another is a quarter
+ * of an hour later, also over a clock change, where wall time would leave some out or take two for one. What names hours of the day
+ * (BYHOUR and the like) means the wall.
  */
 final readonly class RecurrenceSet
 {
@@ -52,6 +56,15 @@ final readonly class RecurrenceSet
         foreach ($this->rules as $rule) {
             $until = $this->lastInstant($rule, $start);
             $before = $until === null ? $to : min($to, $until + 1);
+            if ($start->zone !== null && $rule->countsExactly()) {
+                foreach ((new RuleExpander($rule, new LocalDateTime($start->indexSeconds()), false, $budget))->between($from, $before) as $seconds) {
+                    if ($seconds >= $from && $seconds < $before) {
+                        $starts[$seconds] ??= EventTime::instant($seconds, $start->zone);
+                    }
+                }
+
+                continue;
+            }
             // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
             $locals = (new RuleExpander($rule, $start->local, $allDay, $budget))->between($from - 86_400, $before + 86_400);
             if ($allDay && $rule->frequency->isSubDaily()) {

@@ -24,6 +24,7 @@ final readonly class Rule
      * @param  list<int>  $byWeekNumber
      * @param  list<int>  $byMonth
      * @param  list<int>  $bySetPosition
+     * @param  Skip  $skip  what becomes of days that a month does not have
      */
     public function __construct(
         public Frequency $frequency,
@@ -40,6 +41,7 @@ final readonly class Rule
         public array $byWeekNumber = [],
         public array $byMonth = [],
         public array $bySetPosition = [],
+        public Skip $skip = Skip::Omit,
     ) {
     }
 
@@ -48,7 +50,7 @@ final readonly class Rule
     {
         return new self(
             $this->frequency, $this->interval, $count, $until, $this->weekStart, $this->bySecond, $this->byMinute, $this->byHour,
-            $this->byDay, $this->byMonthDay, $this->byYearDay, $this->byWeekNumber, $this->byMonth, $this->bySetPosition,
+            $this->byDay, $this->byMonthDay, $this->byYearDay, $this->byWeekNumber, $this->byMonth, $this->bySetPosition, $this->skip,
         );
     }
 
@@ -73,6 +75,12 @@ final readonly class Rule
         return $this->endingBy(null, $start->zone === null ? EventTime::floating($end) : EventTime::zoned($end, $start->zone)->inZone(Zone::utc()));
     }
 
+    /** Whether it counts hours, minutes or seconds and nothing else: such a rule goes on by exact time, whatever clocks do. */
+    public function countsExactly(): bool
+    {
+        return $this->frequency->isSubDaily() && ! $this->namesDays() && $this->byHour === [] && $this->byMinute === [] && $this->bySecond === [];
+    }
+
     /** Whether the rule itself says on which days it falls, instead of taking them from the start. */
     public function namesDays(): bool
     {
@@ -82,7 +90,7 @@ final readonly class Rule
     /** The value of an RRULE property, its parts always in the same order. */
     public function __toString(): string
     {
-        $parts = ['FREQ='.$this->frequency->value];
+        $parts = [...($this->skip === Skip::Omit ? [] : ['RSCALE=GREGORIAN']), 'FREQ='.$this->frequency->value];
         if ($this->interval !== 1) {
             $parts[] = 'INTERVAL='.$this->interval;
         }
@@ -104,6 +112,9 @@ final readonly class Rule
         }
         if ($this->weekStart !== 0) {
             $parts[] = 'WKST='.new WeekdayRule($this->weekStart);
+        }
+        if ($this->skip !== Skip::Omit) {
+            $parts[] = 'SKIP='.$this->skip->value;
         }
 
         return implode(';', $parts);

@@ -46,6 +46,7 @@ final class RuleParser
             byWeekNumber: $numbers('BYWEEKNO'),
             byMonth: $numbers('BYMONTH'),
             bySetPosition: $numbers('BYSETPOS'),
+            skip: $this->skip($parts),
         );
         $this->refuseForbidden($rule);
 
@@ -77,11 +78,7 @@ final class RuleParser
             if (isset($parts[$name])) {
                 throw new InvalidRule("{$name} stands twice in the recurrence rule.");
             }
-            // Of RFC 7529: the calendar that every rule without it counts by, too, and what happens by itself.
-            if ([$name, strtoupper($value)] === ['RSCALE', 'GREGORIAN'] || [$name, strtoupper($value)] === ['SKIP', 'OMIT']) {
-                continue;
-            }
-            if (! isset(self::LIMITS[$name]) && ! in_array($name, ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'WKST', 'BYDAY'], true)) {
+            if (! isset(self::LIMITS[$name]) && ! in_array($name, ['RSCALE', 'SKIP', 'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'WKST', 'BYDAY'], true)) {
                 throw new InvalidRule("{$name} is no part of a recurrence rule.");
             }
             $parts[$name] = trim($value);
@@ -106,6 +103,27 @@ final class RuleParser
         if ($problem !== null) {
             throw new InvalidRule($problem);
         }
+    }
+
+    /**
+     * Of RFC 7529: SKIP, which stands beside RSCALE alone; of calendars there is one here, by which rules without RSCALE count, too.
+     *
+     * @param  array<string, string>  $parts
+     */
+    private function skip(array $parts): Skip
+    {
+        $calendar = strtoupper($parts['RSCALE'] ?? 'GREGORIAN');
+        if ($calendar !== 'GREGORIAN') {
+            throw new InvalidRule("RSCALE cannot be “{$calendar}”.");
+        }
+        if (! isset($parts['SKIP'])) {
+            return Skip::Omit;
+        }
+        if (! isset($parts['RSCALE'])) {
+            throw new InvalidRule('SKIP does not stand without RSCALE.');
+        }
+
+        return Skip::tryFrom(strtoupper($parts['SKIP'])) ?? throw new InvalidRule("SKIP cannot be “{$parts['SKIP']}”.");
     }
 
     private function positive(string $name, string $value): int

@@ -37,6 +37,11 @@ final class RuleWords
                 $words .= ", {$name} ".self::join(array_map(strval(...), $numbers));
             }
         }
+        $words .= match ($rule->skip) {
+            Skip::Omit => '',
+            Skip::Backward => ', on the last day of months that are too short',
+            Skip::Forward => ', on the first day after months that are too short',
+        };
         if ($rule->count !== null) {
             return $words.', '.($rule->count === 1 ? 'once' : "{$rule->count} times");
         }

@@ -32,6 +32,18 @@ final class EventTime
         return new self(TimeKind::Zoned, $local, $zone);
     }
 
+    /**
+     * An instant (UTC seconds) as the clocks of a zone show it. It stays that instant where they show it twice, as in the hour that
+     * comes again when they are put back; a wall time alone would be the first of the two.
+     */
+    public static function instant(int $seconds, Zone $zone): self
+    {
+        $time = new self(TimeKind::Zoned, new LocalDateTime($zone->toLocal($seconds)), $zone);
+        $time->indexSeconds = $seconds;
+
+        return $time;
+    }
+
     /** The same kind and zone at another wall time. */
     public function at(LocalDateTime $local): self
     {

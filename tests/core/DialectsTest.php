@@ -1,9 +1,10 @@
 <?php
 
+use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\SeriesCollector;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\ICalendar\CalendarReader;
-use PinnedRota\Core\ICalendar\Diagnostic;
+use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -33,20 +34,39 @@ function toldZone(EventTime $time): string
     };
 }
 
-function meant(string $file): string
+/** @return array{list<Series>, list<string>} what is in a file, and what the reader says of it */
+function readDialect(string $file): array
 {
     $diagnostics = new Diagnostics;
     $collector = new SeriesCollector($diagnostics);
     foreach ((new CalendarReader(Make::stream($file), $diagnostics, Zone::of('Europe/London')))->events() as $event) {
         $collector->add($event);
     }
+
+    return [$collector->series(), array_map(strval(...), $diagnostics->all())];
+}
+
+function writtenAnew(string $file): string
+{
+    $stream = Make::stream('');
+    (new CalendarWriter($stream))->write('', readDialect($file)[0], null);
+    rewind($stream);
+
+    return (string) stream_get_contents($stream);
+}
+
+/** @return array{list<string>, list<string>} the times of a file, a line each, and what the reader says of it */
+function meant(string $file): array
+{
+    [$all, $said] = readDialect($file);
     $lines = [];
-    foreach ($collector->series() as $series) {
+    foreach ($all as $series) {
         foreach ($series->occurrences(LocalDateTime::parse('2026-01-01')->seconds, LocalDateTime::parse('2027-01-01')->seconds) as $each) {
             $event = $each->event;
             $end = $each->start->zone === null ? $each->start->at(new LocalDateTime($each->endSeconds)) : EventTime::zoned(new LocalDateTime($each->endSeconds), Zone::utc())->inZone($each->start->zone);
             $more = array_filter([
                 $event->contents->status === Status::Cancelled ? 'cancelled' : '',
+                $event->contents->private ? 'private' : '',
                 count($event->reminders) > 1 ? count($event->reminders).' reminders' : '',
                 $event->participants === [] ? '' : 'with '.implode(', ', array_map(fn ($who): string => $who->mailAddress(), $event->participants)),
                 $event->foreign->properties === [] ? '' : 'kept: '.implode(', ', array_map(fn ($property): string => $property->name, $event->foreign->properties)),
@@ -56,12 +76,23 @@ function meant(string $file): string
     }
     sort($lines);
 
-    return implode("\n", [...$lines, ...array_map(fn (Diagnostic $each): string => "! {$each}", $diagnostics->all())])."\n";
+    return [$lines, array_map(fn (string $each): string => "! {$each}", $said)];
 }
 
 test('a file is read as it was meant, and what was odd about it is said', function (string $name) {
-    expect(meant((string) file_get_contents(__DIR__."/../dialects/{$name}.ics")))->toBe(file_get_contents(__DIR__."/../dialects/{$name}.txt"));
+    [$times, $said] = meant((string) file_get_contents(__DIR__."/../dialects/{$name}.ics"));
+    expect(implode("\n", [...$times, ...$said])."\n")->toBe(file_get_contents(__DIR__."/../dialects/{$name}.txt"));
 })->with(fn (): array => array_map(fn (string $path): string => basename($path, '.ics'), glob(__DIR__.'/../dialects/*.ics')));
+
+test('written anew it means the same, nothing about it is odd any more, and written once more it is the same octets', function (string $name) {
+    $odd = (string) file_get_contents(__DIR__."/../dialects/{$name}.ics");
+    $sound = writtenAnew($odd);
+    // Zones that were called the same are told apart by a number.
+    $plain = fn (array $lines): array => preg_replace(['/ \(2\)/', '/line \d+: /'], '', $lines);
+    [$times, $said] = meant($sound);
+    expect($plain($times))->toBe(meant($odd)[0])->and($plain($said))->toBe($name === 'rule-of-another-calendar' ? $plain(meant($odd)[1]) : [])
+        ->and(writtenAnew($sound))->toBe($sound);
+})->with(fn (): array => array_map(fn (string $path): string => basename($path, '.ics'), array_filter(glob(__DIR__.'/../dialects/*.ics'), fn (string $path): bool => basename($path) !== 'an-answer.ics')));
 
 test('there are as many of one as of the other', function () {
     expect(count(glob(__DIR__.'/../dialects/*.ics')))->toBe(count(glob(__DIR__.'/../dialects/*.txt')))->toBeGreaterThanOrEqual(40);

@@ -136,7 +136,7 @@ test('what is odd in an event is told with its line and with what was done', fun
     'COUNT and UNTIL' => ['RRULE:FREQ=DAILY;COUNT=3;UNTIL=20261110T100000Z', 'cannot both end a recurrence rule. It is read as FREQ=DAILY;UNTIL=20261110T100000Z (mended)'],
     'an interval of nothing' => ['RRULE:FREQ=DAILY;INTERVAL=0', 'It is read as FREQ=DAILY (mended)'],
     'a numbered day in a week' => ['RRULE:FREQ=WEEKLY;BYDAY=1MO,2TU', 'It is read as FREQ=WEEKLY;BYDAY=MO,TU (mended)'],
-    'a part of another calendar' => ['RRULE:RSCALE=GREGORIAN;FREQ=YEARLY;SKIP=FORWARD', 'SKIP is no part of a recurrence rule. It is read as FREQ=YEARLY (mended)'],
+    'a part of another calendar' => ['RRULE:RSCALE=GREGORIAN;FREQ=YEARLY;SKIP=SIDEWAYS', 'SKIP cannot be “SIDEWAYS”. It is read as FREQ=YEARLY (mended)'],
     'BYSETPOS alone' => ['RRULE:FREQ=DAILY;BYSETPOS=1', 'BYSETPOS stands without another BY part to choose from (mended)'],
 ]);
 

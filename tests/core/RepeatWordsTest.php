@@ -44,6 +44,12 @@ test('the words of a rule, typed as one line, are the same rule again', function
         ->and(RuleWords::of($again, $start))->toBe($words);
 })->with(builtRules());
 
+test('where days that a month does not have go is told, and kept', function (string $skip, string $words) {
+    $rule = (new RuleParser)->parse("RSCALE=GREGORIAN;FREQ=MONTHLY;BYMONTHDAY=31;SKIP={$skip}");
+    expect(RuleWords::of($rule, Make::time('2026-01-31')))->toBe("every month on the 31st{$words}")->and((new RuleParser)->parse((string) $rule))->toEqual($rule)
+        ->and($rule->endingBy(3, null)->skip)->toBe($rule->skip);
+})->with([['OMIT', ''], ['BACKWARD', ', on the last day of months that are too short'], ['FORWARD', ', on the first day after months that are too short']]);
+
 test('a series is told with what is left out and what is added', function (string $rule, array $skipped, array $extra, string $words) {
     $start = Make::time('2026-11-10T09:30');
     $set = new RecurrenceSet($rule === '' ? [] : [(new RuleParser)->parse($rule)], array_map(fn (string $date): ExtraDate => new ExtraDate(SeriesDate::read($date, $start)), $extra), array_map(fn (string $date): EventTime => SeriesDate::read($date, $start), $skipped));

@@ -10,12 +10,14 @@ export function Loading({ what }: { what: string }) {
     );
 }
 
-export function Empty({ title, children }: { title: string; children: ReactNode }) {
+/** A page or a list with nothing on it: what it is for, and the one next step where there is one. */
+export function Empty({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {
     return (
         <div className="hatched border border-line p-4">
             <div className="bg-paper px-6 py-8 text-center">
                 <p className="font-serif text-lg font-semibold">{title}</p>
                 <div className="mx-auto mt-1 max-w-prose text-soft">{children}</div>
+                {action !== undefined && <div className="mt-4">{action}</div>}
             </div>
         </div>
     );

@@ -35,13 +35,13 @@ export function CalendarsPage() {
                     Directory
                 </Link>
             </nav>
-            {place === 'directory' ? <CalendarDirectory /> : <OwnList />}
+            {place === 'directory' ? <CalendarDirectory /> : <OwnList onMake={() => setCreating(true)} />}
             <CalendarDialog open={creating} onOpenChange={setCreating} calendar={null} />
         </Page>
     );
 }
 
-function OwnList() {
+function OwnList({ onMake }: { onMake: () => void }) {
     const calendars = useCalendars();
     const person = usePerson();
     if (calendars.isPending) return <Loading what="calendars" />;
@@ -54,8 +54,15 @@ function OwnList() {
     return (
         <>
             {listed.length === 0 && (
-                <Empty title="No calendar on your list yet">
-                    Make the first one: it is yours alone until you share it.
+                <Empty
+                    title="No calendar on your list yet"
+                    action={
+                        <Button look="primary" onClick={onMake}>
+                            Make the first calendar
+                        </Button>
+                    }
+                >
+                    It is where events are put. It is yours alone until you share it.
                     {off > 0 && ` ${off === 1 ? 'One' : off} more can be added from the directory.`}
                 </Empty>
             )}

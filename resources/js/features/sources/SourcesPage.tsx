@@ -42,7 +42,16 @@ export function SourcesPage() {
         >
             {adding && <SubscribeForm onClose={() => setAdding(false)} />}
             {sources.data.length === 0 && !adding ? (
-                <Empty title="No source yet">A tide table, a fixture list, public holidays: whatever somebody publishes as iCalendar can be a layer here.</Empty>
+                <Empty
+                    title="No source yet"
+                    action={
+                        <Button look="primary" onClick={() => setAdding(true)}>
+                            Subscribe to the first
+                        </Button>
+                    }
+                >
+                    A tide table, a fixture list, public holidays: whatever somebody publishes as iCalendar can be a layer here.
+                </Empty>
             ) : (
                 <ul>
                     {sources.data.map((source) => (
