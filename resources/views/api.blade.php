@@ -1,13 +1,7 @@
 <!doctype html>
 <html lang="en">
 <head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="robots" content="noindex">
-    <meta name="color-scheme" content="light dark">
-    <title>Pinned Rota: its API</title>
-    <link rel="icon" href="/pin.svg" type="image/svg+xml">
-    @vite(['resources/css/api.css'])
+    <x-page-head title="Pinned Rota: its API" :assets="['resources/css/api.css']" />
 </head>
 <body>
     <div class="mx-auto flex max-w-6xl gap-10 px-5 py-8 max-md:flex-col">

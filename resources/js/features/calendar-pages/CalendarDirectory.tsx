@@ -18,6 +18,11 @@ function useDirectory({ group, ...sought }: Sought) {
     });
 }
 
+/** Whether nothing in particular is sought. */
+function isPlain({ q, keeper, group, category, archived }: Sought): boolean {
+    return [q, keeper, group, category].every((each) => each === '') && !archived;
+}
+
 /** Every calendar one may see, found by name, keeper, group and category. */
 export function CalendarDirectory() {
     const [sought, setSought] = useState<Sought>({ q: '', keeper: '', group: '', category: '', archived: false });
@@ -61,7 +66,7 @@ export function CalendarDirectory() {
                 <p role="status">{found.data.total === 1 ? '1 calendar' : `${found.data.total} calendars`}</p>
                 <CheckField label="Archived ones" checked={sought.archived} onChange={(event) => set({ archived: event.target.checked })} />
             </div>
-            {found.data.total === 0 && <p className="text-soft">No calendar that you may see is like that.</p>}
+            {found.data.total === 0 && <p className="text-soft">{isPlain(sought) ? 'There is no calendar yet that you may see. Make the first one, or ask whoever keeps one to share it.' : 'No calendar that you may see is like that.'}</p>}
             <ul aria-label="Calendars found" className="border-t border-line">
                 {found.data.calendars.map((calendar) => (
                     <CalendarRow key={calendar.slug} calendar={calendar} />

@@ -62,7 +62,7 @@ function OwnList({ onMake }: { onMake: () => void }) {
                         </Button>
                     }
                 >
-                    It is where events are put. It is yours alone until you share it.
+                    A calendar is where events are put; it is yours alone until you share it.
                     {off > 0 && ` ${off === 1 ? 'One' : off} more can be added from the directory.`}
                 </Empty>
             )}

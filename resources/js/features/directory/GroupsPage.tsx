@@ -42,20 +42,22 @@ export function GroupsPage() {
             }
         >
             {groups.data.length === 0 ? (
-                <Empty
-                    title="No group yet"
-                    {...(mayChange
-                        ? {
-                              action: (
-                                  <Button look="primary" onClick={() => setCreating(true)}>
-                                      Make the first group
-                                  </Button>
-                              ),
-                          }
-                        : {})}
-                >
-                    Calendars are shared with all who are in a group at once.{mayChange ? '' : ' Administrators and coordinators make them.'}
-                </Empty>
+                <div className="mb-8">
+                    <Empty
+                        title="No group yet"
+                        {...(mayChange
+                            ? {
+                                  action: (
+                                      <Button look="primary" onClick={() => setCreating(true)}>
+                                          Make the first group
+                                      </Button>
+                                  ),
+                              }
+                            : {})}
+                    >
+                        Calendars are shared with all who are in a group at once.{mayChange ? '' : ' Administrators and coordinators make them.'}
+                    </Empty>
+                </div>
             ) : (
                 <>
                     <TextField label="Find by group or person" type="search" fieldClassName="mb-6 max-w-72" value={words} onChange={(event) => setWords(event.target.value)} />
