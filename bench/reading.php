@@ -46,7 +46,7 @@ $readers = [
     'core' => function (string $path): int {
         $count = 0;
         foreach ((new CalendarReader(fopen($path, 'r'), new Diagnostics, Zone::of('Europe/London')))->events() as $event) {
-            $count += $event->lengthSeconds() > 0 && $event->title !== '' ? 1 : 0;
+            $count += $event->timing->lengthSeconds() > 0 && $event->contents->title !== '' ? 1 : 0;
         }
 
         return $count;

@@ -27,7 +27,7 @@ test('somebody is invited by mail, comes in, makes a calendar and leaves: nothin
     await test.step('the letter has one button; it leads to a password, and in', async () => {
         await expect(async () => {
             await wim.goto(`${standins}/mailbox?to=${address}`);
-            await wim.getByRole('link', { name: 'Bertil Acheng invites you to Pinned Rota' }).click({ timeout: 2000 });
+            await wim.getByRole('link', { name: 'Bertil Acheng invites you to the calendars of Skerrin Quay School of Boatbuilding' }).click({ timeout: 2000 });
         }).toPass();
         await expect(wim.getByRole('link')).toHaveCount(1);
         await wim.getByRole('link', { name: 'Come in' }).click();
