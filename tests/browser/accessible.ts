@@ -15,11 +15,18 @@ type Options = {
     strictly?: boolean;
 };
 
+/** Waits for what is on its way in or out. */
+async function settled(page: Page): Promise<void> {
+    // A message half faded in has no contrast yet. What turns for as long as something is at work never ends.
+    await page.waitForFunction(() => document.getAnimations().every((each) => each.playState !== 'running' || each.effect?.getComputedTiming().endTime === Infinity));
+}
+
 /**
  * What a page shows is for everybody. Asked in the page itself: it has no frames, and what would be carried out of it for
  * each rule that holds takes several times as long as the rules.
  */
 export async function expectAccessible(page: Page, { within, strictly = false }: Options = {}): Promise<void> {
+    await settled(page);
     await page.evaluate(axe);
     const options: RunOptions = { resultTypes: ['violations'], ...(strictly ? {} : { runOnly: GUIDELINES }) };
     const found = await page.evaluate(
