@@ -30,6 +30,8 @@ final class CalendarReader
 
     private int $waitingProperties = 0;
 
+    private ?Method $method = null;
+
     /**
      * @param  resource  $stream
      * @param  Zone  $fallback  for times whose zone means nothing here
@@ -50,7 +52,7 @@ final class CalendarReader
     /** What the sender wants; known once the first event was read. Null where the calendar does not say, or says what nobody knows. */
     public function method(): ?Method
     {
-        return Method::tryFrom(strtoupper(trim($this->components->calendarProperty('METHOD')->value ?? '')));
+        return $this->method;
     }
 
     /** @return list<Property> what else the calendar says of itself, to be kept */
@@ -95,7 +97,7 @@ final class CalendarReader
     /** The event, as the method of its calendar means it; null where it is none. */
     private function event(Component $component): ?Event
     {
-        $method = $this->method();
+        $method = $this->method;
         if ($method !== null && ! $method->tellsOfEvents()) {
             $this->diagnostics->add($component->line, 'METHOD', "{$method->value}: this is what somebody says about an event, and none itself", Outcome::Skipped);
 
@@ -112,6 +114,8 @@ final class CalendarReader
     private function begin(int $line): void
     {
         $this->times->forget();
+        // Kept, as events that wait are read when the next calendar has begun already.
+        $this->method = Method::tryFrom(strtoupper(trim($this->components->calendarProperty('METHOD')->value ?? '')));
         $zone = $this->components->calendarProperty('X-WR-TIMEZONE');
         if ($zone !== null) {
             $this->times->useCalendarZone($zone);

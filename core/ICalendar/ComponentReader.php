@@ -147,11 +147,8 @@ final class ComponentReader
         }
         if ($open !== []) {
             $this->diagnostics->add($open[0]->line, $open[0]->name, 'the file ends before the component does', Outcome::Mended);
-            while (count($open) > 1) {
-                $inner = array_pop($open);
-                $open[count($open) - 1]->addComponent($inner);
-            }
-            yield $open[0]->line => $open[0];
+            $last = self::nested($open);
+            yield $last->line => $last;
         }
     }
 
@@ -165,13 +162,25 @@ final class ComponentReader
     {
         $ended = $open[0] ?? null;
         $this->diagnostics->add($ended->line ?? $this->calendarLine, $ended->name ?? 'VCALENDAR', "it does not end: line {$number} begins ".($ended === null ? 'another' : "a {$name}").', and it is taken to end before that', Outcome::Mended);
+        $all = $open;
+        $open = [];
+
+        return $all === [] ? null : self::nested($all);
+    }
+
+    /**
+     * The outermost of what is open, each of the others within the one before it.
+     *
+     * @param  non-empty-list<Component>  $open
+     */
+    private static function nested(array $open): Component
+    {
         while (count($open) > 1) {
             $inner = array_pop($open);
             $open[count($open) - 1]->addComponent($inner);
         }
-        $open = [];
 
-        return $ended;
+        return $open[0];
     }
 
     /**

@@ -51,10 +51,16 @@ final class ZoneGuess
         if (preg_match('/^\(?(?:UTC|GMT)?\s*([+-])(\d{1,2}):?(\d\d)?\)?$/Di', $name, $m) !== 1 || (int) $m[2] > 14 || (int) ($m[3] ?? 0) > 59) {
             return null;
         }
-        $seconds = ($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 3600 + (int) ($m[3] ?? 0) * 60);
+        $seconds = self::seconds($m);
         $called = sprintf('UTC%s%02d:%02d', $m[1], (int) $m[2], (int) ($m[3] ?? 0));
 
         return Zone::embedded($called, [new Observance(false, LocalDateTime::of(1970, 1, 1), $seconds, $seconds, str_replace(':', '', $called))]);
+    }
+
+    /** @param  array<string>  $m  from 1 on: a sign, hours, and minutes where they are told */
+    private static function seconds(array $m): int
+    {
+        return ($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 3600 + (int) ($m[3] ?? 0) * 60);
     }
 
     /** The first city that is named, of those that are on the offset that is told, where one is. */
@@ -62,7 +68,7 @@ final class ZoneGuess
     {
         $zones = self::byCity($name);
         if (preg_match('/(?:UTC|GMT)\s*([+-])(\d{1,2}):?(\d\d)?/i', $name, $m) === 1) {
-            $offset = ($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 3600 + (int) ($m[3] ?? 0) * 60);
+            $offset = self::seconds($m);
             $at = LocalDateTime::parse(self::COMPARED)->seconds;
             // On the other half of the globe that day is in summer.
             $fitting = array_filter($zones, static fn (Zone $zone): bool => in_array($zone->offsetAt($at), [$offset, $offset + 3600], true));
