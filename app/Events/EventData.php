@@ -16,6 +16,9 @@ final readonly class EventData
 {
     /**
      * @param  ?string  $startsAt  The moment in UTC; null of dates and floating times
+     * @param  ?string  $endTimezone  In which the end was told, where that is another
+     * @param  ?string  $endThere  The end on the wall of that zone
+     * @param  list<EventLinkData>  $links  Addresses that came with it, beside its own link
      * @param  list<string>  $categories
      * @param  list<EventParticipantData>  $participants
      * @param  ?OrganiserData  $organiser  Whoever asks those who take part
@@ -39,10 +42,13 @@ final readonly class EventData
         public string $start,
         public string $end,
         public ?string $timezone,
+        public ?string $endTimezone,
+        public ?string $endThere,
         public ?string $startsAt,
         public ?string $endsAt,
         public string $place,
         public string $link,
+        public array $links,
         public string $description,
         public Status $status,
         public bool $busy,

@@ -139,6 +139,7 @@ final class EventInput extends FormRequest
                 // A colour that is chosen here is told instead of the one that the file had.
                 foreign: $this->filled('colour') ? ($before->foreign ?? new ForeignContent)->without('COLOR') : $before->foreign ?? new ForeignContent,
                 sequence: $before === null ? 0 : $before->sequence + 1,
+                created: $before?->created,
             );
 
             return $this->has('row') ? RowMoveInput::move($this->validated('row'))->apply($event) : $event;

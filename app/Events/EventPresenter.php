@@ -17,6 +17,7 @@ use App\Recurrence\ScopeWordsData;
 use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventLink;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Reminders;
@@ -53,6 +54,7 @@ final class EventPresenter
         $people = $full ? Person::query()->whereKey(array_filter([$head->created_by, $row->updated_by]))->pluck('name', 'id') : collect();
         $calendar = $ways[array_key_first($ways)];
         $start = $occurrence->start ?? $event->timing->start;
+        $end = $occurrence === null ? $seen->timing->end : $start->at($occurrence->localEnd());
         $mayChange = $full && $this->seen->mayChange($head, $perspective);
 
         $pins = $whole ? EventPins::of($head, $ways, $perspective, $mayChange) : EventPins::none();
@@ -67,10 +69,13 @@ final class EventPresenter
             busyOnly: ! $full,
             allDay: $seen->timing->isAllDay(),
             start: self::time($occurrence->start ?? $seen->timing->start),
-            end: self::time($occurrence === null ? $seen->timing->end : $occurrence->start->at($occurrence->localEnd())),
+            end: self::time($end),
             timezone: $seen->timing->start->zone?->name,
+            endTimezone: $seen->timing->endZone?->name,
+            endThere: $seen->timing->endZone === null ? null : self::time($seen->timing->toldEnd($end)),
             startsAt: self::instant($start),
-            endsAt: self::instant($occurrence === null ? $seen->timing->end : $start->at($occurrence->localEnd())),
+            endsAt: self::instant($end),
+            links: array_map(EventLinkData::of(...), EventLink::of($seen->foreign)),
             status: $contents->status,
             busy: $contents->busy,
             private: $full && $contents->private,

@@ -27,6 +27,7 @@ use PinnedRota\Core\Time\TimeKind;
  * @property string $starts_local wall time, `2026-11-02 09:30:00`
  * @property string $ends_local exclusive
  * @property ?string $timezone the id of a zone (see PinnedRota\Core\Time\Zone)
+ * @property ?string $end_timezone the id of the zone that the end was told in, where it is another; ends_local is in that of the start all the same
  * @property ?string $duration
  * @property bool $repeats
  * @property bool $indexed false where a series has too many occurrences for the index
@@ -64,7 +65,7 @@ final class EventRecord extends Model
     protected $guarded = [];
 
     protected $attributes = [
-        'series_id' => null, 'recurrence_id' => null, 'and_following' => false, 'indexed' => true, 'timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
+        'series_id' => null, 'recurrence_id' => null, 'and_following' => false, 'indexed' => true, 'timezone' => null, 'end_timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
         'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false, 'has_participants' => false,
         'priority' => 0, 'colour' => null, 'joinable' => false, 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null, 'copied_from' => null,
         'created_by' => null, 'updated_by' => null, 'version' => 1,

@@ -56,7 +56,7 @@ final class EventTranslator
     /** One row. Its categories and participants must be loaded. */
     public function event(EventRecord $row): Event
     {
-        [$reminders, $foreign] = DetailsText::read($row->details ?? '');
+        [$reminders, $foreign, $created] = DetailsText::read($row->details ?? '');
         [$organizers, $participants] = $row->participants->partition(static fn (ParticipantRecord $each): bool => $each->organizer);
 
         return new Event(
@@ -78,6 +78,9 @@ final class EventTranslator
             reminders: $reminders,
             foreign: $foreign,
             sequence: $row->sequence,
+            stamp: $row->updated_at->getTimestamp(),
+            created: $created,
+            modified: $row->updated_at->getTimestamp(),
         );
     }
 
@@ -87,8 +90,16 @@ final class EventTranslator
         $recurrence = RecurrenceText::read($row->recurrence ?? '', $start->zone);
 
         return $row->duration === null
-            ? EventTiming::between($start, $this->time($row, $row->ends_local), $recurrence)
+            ? EventTiming::between($start, $this->end($row), $recurrence)
             : EventTiming::lasting($start, Duration::parse($row->duration), $recurrence);
+    }
+
+    /** In the zone that it was told in. */
+    private function end(EventRecord $row): EventTime
+    {
+        $end = $this->time($row, $row->ends_local);
+
+        return $row->end_timezone === null ? $end : $end->inZone(Zone::of($row->end_timezone));
     }
 
     /** @return array<string, mixed> the columns of a row, without its calendar; categories and participants are rows of their own */
@@ -105,6 +116,7 @@ final class EventTranslator
             'starts_local' => str_replace('T', ' ', $timing->start->local->toDateTime()),
             'ends_local' => str_replace('T', ' ', $timing->end->local->toDateTime()),
             'timezone' => $timing->start->zone?->id,
+            'end_timezone' => $timing->endZone?->id,
             'duration' => $timing->duration === null ? null : (string) $timing->duration,
             'repeats' => $timing->repeats(),
             'recurrence' => RecurrenceText::write($timing->recurrence),

@@ -69,17 +69,17 @@ final class FeedDownloadController
             return $this->unknown();
         }
 
-        return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class));
+        return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class), url("/public/{$calendar->slug}.ics"));
     }
 
-    private function answer(Request $request, Calendar $calendar, Perspective $perspective, string $etag): Response
+    private function answer(Request $request, Calendar $calendar, Perspective $perspective, string $etag, string $source = ''): Response
     {
         $response = (new Response)->setEtag($etag)->setLastModified($calendar->revised_at);
         $response->headers->set('Cache-Control', 'private, no-cache');
         if ($response->isNotModified($request)) {
             return $response;
         }
-        $response->setContent($this->document($calendar, $perspective));
+        $response->setContent($this->document($calendar, $perspective, $source));
         $response->headers->add([
             'Content-Type' => 'text/calendar; charset=utf-8',
             'Content-Disposition' => 'inline; filename="'.$calendar->slug.'.ics"',
@@ -88,10 +88,10 @@ final class FeedDownloadController
         return $response;
     }
 
-    private function document(Calendar $calendar, Perspective $perspective): string
+    private function document(Calendar $calendar, Perspective $perspective, string $source): string
     {
         $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
-        $this->documents->write($stream, $calendar, $perspective, self::REFRESH_MINUTES);
+        $this->documents->write($stream, $calendar, $perspective, self::REFRESH_MINUTES, $source);
         rewind($stream);
 
         return (string) stream_get_contents($stream);

@@ -7,6 +7,7 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -31,9 +32,10 @@ enum FeedEnd: string
             uid: hash('sha256', "{$name}|{$this->name}").'@ended.invalid',
             timing: EventTiming::from(EventTime::date(LocalDateTime::parse($today->toDateString()))),
             contents: new EventContents('This calendar is no longer shared here', description: "{$this->value} Ask whoever gave you the address for a new one, and take this one off your list.", busy: false),
+            stamp: $today->startOfDay()->getTimestamp(),
         );
         $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
-        (new CalendarWriter($stream))->write($name, [new Series($event)], $today->startOfDay()->getTimestamp(), self::REFRESH_MINUTES);
+        (new CalendarWriter($stream))->write(new CalendarHead($name, refreshMinutes: self::REFRESH_MINUTES), [new Series($event)]);
         rewind($stream);
 
         return (string) stream_get_contents($stream);

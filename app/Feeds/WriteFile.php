@@ -25,7 +25,7 @@ final class WriteFile implements Work
         $calendar = $this->viewer->calendar($run->input['calendar'], Level::BusyTimes)->calendar;
         $path = self::DIRECTORY.'/'.Str::uuid()->toString().'.ics';
         $stream = tmpfile() ?: throw new RuntimeException('There is no room for a file.');
-        $this->document->write($stream, $calendar, $this->viewer->perspective(), null, $run->progress->at(...));
+        $this->document->write($stream, $calendar, $this->viewer->perspective(), null, progress: $run->progress->at(...));
         rewind($stream);
 
         return $run->finish(function () use ($path, $stream, $calendar): JobOutcome {

@@ -2,10 +2,13 @@
 
 namespace App\ICalendar;
 
+use Generator;
 use PinnedRota\Core\Events\Occurrence;
+use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Window;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\Recurrence\RuleExpander;
+use PinnedRota\Core\Sorting\ExternalSort;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -15,6 +18,13 @@ use RuntimeException;
 /** Prints each occurrence of a file that overlaps a window, one JSON object a line, by start and then UID. */
 final class ExpandFile extends FileCommand
 {
+    private const DAY = 86_400;
+
+    private const MONTH = 31 * self::DAY;
+
+    /** Makes a number of seconds that sorts as text of any moment there is. */
+    private const BEFORE = 1_000_000_000_000;
+
     protected $signature = 'rota:expand {file : an iCalendar file, or - for standard input}
         {--from= : first day or wall time of the window; today where left out}
         {--to= : its end, exclusive; a year later where left out}
@@ -31,27 +41,47 @@ final class ExpandFile extends FileCommand
             throw new RuntimeException('The window ends before it begins.');
         }
         $diagnostics = new Diagnostics;
-        $series = $this->collect($this->reader($diagnostics))->series();
-        $this->complainOf($diagnostics);
+        $collector = $this->collect($this->reader($diagnostics), $diagnostics);
         $window = new Window($from, $to, $zone);
-        $rows = [];
-        foreach ($series as $each) {
-            $occurrences = $each->occurrences($window->axisFrom, $window->axisTo);
-            if (count($occurrences) >= RuleExpander::MAX_INSTANCES) {
-                $this->complain(sprintf('%s: more than %s times in these days; the first of them are told', $each->uid(), number_format(RuleExpander::MAX_INSTANCES)));
-            }
-            foreach ($occurrences as $occurrence) {
-                if ($window->holds($occurrence->start->kind, $occurrence->startSeconds, $occurrence->endSeconds)) {
-                    $rows[] = [$this->instant($occurrence->start, $occurrence->startSeconds, $zone), $each->uid(), $this->row($occurrence, $each->uid(), $zone)];
-                }
+        $rows = new ExternalSort;
+        foreach ($collector as $series) {
+            foreach ($this->occurrences($series, $window) as $occurrence) {
+                // Rows of one moment and one UID are in the order of their text.
+                $row = $this->row($occurrence, $series->uid(), $zone);
+                $rows->add(sprintf('%020d', $this->instant($occurrence->start, $occurrence->startSeconds, $zone) + self::BEFORE)."{$series->uid()}\0{$row}", $row);
             }
         }
-        usort($rows, fn (array $a, array $b): int => [$a[0], $a[1], $a[2]] <=> [$b[0], $b[1], $b[2]]);
+        $this->complainOf($diagnostics);
         foreach ($rows as $row) {
-            $this->say($row[2]);
+            $this->say($row);
         }
 
         return self::SUCCESS;
+    }
+
+    /**
+     * A month at a time, or of what repeats within days a day, so that few are held at once.
+     *
+     * @return Generator<int, Occurrence>
+     */
+    private function occurrences(Series $series, Window $window): Generator
+    {
+        $length = $series->master?->timing->recurrence->repeatsWithinDays() === true ? self::DAY : self::MONTH;
+        $told = 0;
+        for ($from = $window->axisFrom; $from < $window->axisTo; $from += $length) {
+            foreach ($series->occurrences($from, min($window->axisTo, $from + $length)) as $occurrence) {
+                // What began before this part was told in that before it.
+                if (($occurrence->startSeconds < $from && $from !== $window->axisFrom) || ! $window->holds($occurrence->start->kind, $occurrence->startSeconds, $occurrence->endSeconds)) {
+                    continue;
+                }
+                if (++$told > RuleExpander::MAX_INSTANCES) {
+                    $this->complain(sprintf('%s: more than %s times in these days; the first of them are told', $series->uid(), number_format(RuleExpander::MAX_INSTANCES)));
+
+                    return;
+                }
+                yield $occurrence;
+            }
+        }
     }
 
     private function row(Occurrence $occurrence, string $uid, Zone $zone): string

@@ -36,9 +36,9 @@ abstract class FileCommand extends Command
         return new CalendarReader(InputFile::open((string) $this->argument('file')), $diagnostics, Zone::of((string) config('rota.timezone')));
     }
 
-    protected function collect(CalendarReader $reader): SeriesCollector
+    protected function collect(CalendarReader $reader, ?Diagnostics $diagnostics = null): SeriesCollector
     {
-        $collector = new SeriesCollector;
+        $collector = new SeriesCollector($diagnostics);
         foreach ($reader->events() as $event) {
             $collector->add($event);
         }

@@ -2,6 +2,8 @@
 
 namespace App\ICalendar;
 
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\SeriesCollector;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\Diagnostics;
 
@@ -16,9 +18,13 @@ final class RewriteFile extends FileCommand
     {
         $diagnostics = new Diagnostics;
         $reader = $this->reader($diagnostics);
-        $series = $this->collect($reader)->series();
+        $collector = new SeriesCollector($diagnostics);
+        $others = new OtherComponents;
+        foreach ($reader->contents() as $content) {
+            $content instanceof Event ? $collector->add($content) : $others->add($content);
+        }
+        $this->pass(fn (mixed $stream) => (new CalendarWriter($stream))->write($reader->head(), $collector, $others));
         $this->complainOf($diagnostics);
-        $this->pass(fn (mixed $stream) => (new CalendarWriter($stream))->write($reader->name() ?? '', $series, null, null, $reader->kept()));
 
         return self::SUCCESS;
     }

@@ -33,14 +33,14 @@ final class ImportFile extends FileCommand
         }
         $diagnostics = new Diagnostics;
         $plan = $this->intake->plan($calendar, InputFile::open((string) $this->argument('file')), $diagnostics);
+        $counts = $plan->counts();
         $this->complainOf($diagnostics);
-        if ($plan->series === []) {
+        if ($plan->isEmpty()) {
             throw new RuntimeException('There are no events to bring in.');
         }
         if (! $this->option('dry-run')) {
             $this->intake->carryOut($calendar, $plan, Actor::nobody(), Cause::Script);
         }
-        $counts = $plan->counts();
         $this->say(sprintf('%s: %d new, %d changed, %d already there%s', $calendar->name, $counts['added'], $counts['changed'], $counts['unchanged'], $this->option('dry-run') ? ' (nothing was changed)' : ''));
 
         return self::SUCCESS;

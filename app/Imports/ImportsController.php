@@ -47,7 +47,8 @@ final class ImportsController
         $diagnostics = new Diagnostics;
         try {
             $plan = $this->plan($calendar, $path, $diagnostics);
-            if ($plan->series === []) {
+            $rows = $this->rows($plan);
+            if ($plan->isEmpty()) {
                 throw ValidationException::withMessages(['file' => $diagnostics->total() === 0
                     ? 'There are no events in this file.'
                     : 'No event in this file can be read. '.ucfirst((string) $diagnostics->worstFirst()[0]).'.']);
@@ -68,7 +69,7 @@ final class ImportsController
             id: $import->id,
             fileName: $import->file_name,
             counts: ImportCountsData::of($plan->counts()),
-            rows: array_map(ImportRowData::of(...), array_slice($plan->series, 0, self::ROWS_SHOWN)),
+            rows: $rows,
             problems: array_map(
                 static fn (Diagnostic $each): ImportProblemData => new ImportProblemData($each->line, $each->property, $each->problem, $each->outcome),
                 array_slice($diagnostics->worstFirst(), 0, self::ROWS_SHOWN),
@@ -91,6 +92,22 @@ final class ImportsController
 
             return $this->jobs->start(JobKind::Import, $import->file_name, ['import' => $id], ($import->counts['added'] ?? 0) + ($import->counts['changed'] ?? 0), $import->calendar);
         });
+    }
+
+    /** @return list<ImportRowData> the first of the file */
+    private function rows(Plan $plan): array
+    {
+        $rows = [];
+        foreach ($plan as $place => $planned) {
+            $rows[$place] = ImportRowData::of($planned);
+            if (count($rows) === 2 * self::ROWS_SHOWN) {
+                ksort($rows);
+                $rows = array_slice($rows, 0, self::ROWS_SHOWN, true);
+            }
+        }
+        ksort($rows);
+
+        return array_slice($rows, 0, self::ROWS_SHOWN);
     }
 
     private function plan(Calendar $calendar, string $path, Diagnostics $diagnostics): Plan

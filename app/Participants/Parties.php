@@ -14,12 +14,18 @@ use PinnedRota\Core\Events\PartyKind;
 /** Who of the directory a participant is: as they say themselves, or by their mail address. */
 final class Parties
 {
+    /** A file may name any number of addresses: what is remembered of them stays small. */
+    private const MOST_KNOWN = 5_000;
+
     /** @var array<string, ?Party> by address */
     private array $known = [];
 
     public function of(Participant $participant): ?Party
     {
         $key = $participant->party === null ? 'mail '.$participant->mailAddress() : $participant->party->address();
+        if (count($this->known) > self::MOST_KNOWN) {
+            $this->forget();
+        }
 
         return array_key_exists($key, $this->known) ? $this->known[$key] : $this->known[$key] = $this->find($participant);
     }

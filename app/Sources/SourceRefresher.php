@@ -72,8 +72,8 @@ final class SourceRefresher
         Source::query()->lockForUpdate()->findOrFail($source->id);
         $counts = null;
         if ($document->stream !== null) {
-            $plan = $this->intake->plan($source->calendar, $document->stream, new Diagnostics);
-            $this->intake->carryOut($source->calendar, $plan, Actor::nobody(), Cause::Refresh, removing: true, progress: $progress);
+            $plan = $this->intake->plan($source->calendar, $document->stream, new Diagnostics, isRemoving: true);
+            $this->intake->carryOut($source->calendar, $plan, Actor::nobody(), Cause::Refresh, progress: $progress);
             $counts = $plan->counts();
         }
         $source->update([

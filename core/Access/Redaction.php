@@ -25,10 +25,11 @@ final class Redaction
             Visibility::BusyOnly => new Event(
                 // Another UID, so that what is seen elsewhere under this one is not given away.
                 uid: hash('sha256', 'busy|'.$event->uid).'@busy.invalid',
-                timing: $event->timing,
+                timing: $event->timing->inOneZone(),
                 contents: new EventContents(self::TITLE),
                 recurrenceId: $event->recurrenceId,
                 andFollowing: $event->andFollowing,
+                stamp: $event->stamp,
             ),
         };
     }

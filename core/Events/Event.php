@@ -17,7 +17,9 @@ final readonly class Event
      * @param  ?Participant  $organizer  whoever asks the participants (ORGANIZER)
      * @param  list<Participant>  $participants
      * @param  list<Reminder>  $reminders
-     * @param  ?int  $stamp  when the file it came in says that it was written (DTSTAMP), UTC seconds
+     * @param  ?int  $stamp  when it was written, as it stands (DTSTAMP), UTC seconds
+     * @param  ?int  $created  when the file it came in says that it was made (CREATED), UTC seconds
+     * @param  ?int  $modified  when it was last changed (LAST-MODIFIED), UTC seconds
      */
     public function __construct(
         public string $uid,
@@ -31,6 +33,8 @@ final readonly class Event
         public ForeignContent $foreign = new ForeignContent,
         public int $sequence = 0,
         public ?int $stamp = null,
+        public ?int $created = null,
+        public ?int $modified = null,
     ) {
     }
 
@@ -50,11 +54,12 @@ final readonly class Event
         ?array $reminders = null,
         ?ForeignContent $foreign = null,
         ?int $sequence = null,
+        ?int $created = null,
     ): self {
         return new self(
             $uid ?? $this->uid, $timing ?? $this->timing, $contents ?? $this->contents, $recurrenceId ?? $this->recurrenceId, $this->andFollowing,
             $organizer ?? $this->organizer, $participants ?? $this->participants, $reminders ?? $this->reminders, $foreign ?? $this->foreign,
-            $sequence ?? $this->sequence, $this->stamp,
+            $sequence ?? $this->sequence, $this->stamp, $created ?? $this->created, $this->modified,
         );
     }
 
@@ -80,28 +85,33 @@ final readonly class Event
     {
         $isPeriod = $this->timing->hasOwnEnd($occurrence->start);
         $timing = $this->timing->duration === null || $isPeriod
-            ? EventTiming::between($occurrence->start, $occurrence->start->at($occurrence->localEnd()), $recurrence)
+            ? EventTiming::between($occurrence->start, $this->timing->toldEnd($occurrence->start->at($occurrence->localEnd())), $recurrence)
             : EventTiming::lasting($occurrence->start, $this->timing->duration, $recurrence);
 
         return new self(
             $this->uid, $timing, $this->contents, $recurrenceId, false,
-            $this->organizer, $this->participants, $this->reminders, $this->foreign, $this->sequence, $this->stamp,
+            $this->organizer, $this->participants, $this->reminders, $this->foreign, $this->sequence, $this->stamp, $this->created, $this->modified,
         );
     }
 
     /** The same event under another name that nobody is asked to and nobody is reminded of. */
     public function copied(string $uid): self
     {
-        return new self($uid, $this->timing, $this->contents, $this->recurrenceId, $this->andFollowing, null, [], [], $this->foreign, $this->sequence, $this->stamp);
+        return new self($uid, $this->timing, $this->contents, $this->recurrenceId, $this->andFollowing, null, [], [], $this->foreign, $this->sequence, $this->stamp, $this->created, $this->modified);
     }
 
-    /** Where a change that holds for all that follow puts an occurrence: moved on the wall as the changed one was. */
-    public function movedAlong(EventTime $original): EventTime
+    /**
+     * Where a change that holds for all that follow puts an occurrence: moved on the wall as the changed one was.
+     *
+     * @param  EventTime  $named  the occurrence that was changed, as the series has it: in the hour that clocks leave out the series says another wall time than its name does
+     */
+    public function movedAlong(EventTime $original, EventTime $named): EventTime
     {
         $start = $this->timing->start;
-        $original = $start->zone === null ? $original : $original->inZone($start->zone);
-        $named = $this->recurrenceId ?? $start;
-        $named = $start->zone === null ? $named : $named->inZone($start->zone);
+        if ($original->equals($named)) {
+            return $start;
+        }
+        [$original, $named] = $start->zone === null ? [$original, $named] : [$original->inZone($start->zone), $named->inZone($start->zone)];
 
         return $start->at($original->local->plusSeconds($start->local->seconds - $named->local->seconds));
     }

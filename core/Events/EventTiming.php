@@ -10,6 +10,7 @@ use PinnedRota\Core\Time\Duration;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\TimeKind;
+use PinnedRota\Core\Time\Zone;
 
 /**
  * When an event takes place: its start, its end or its length, and how it repeats, as one value. Where the author gave a
@@ -28,10 +29,11 @@ final readonly class EventTiming
     /**
      * @param  EventTime  $end  exclusive; of the kind of the start
      * @param  ?Duration  $duration  where the author gave a length instead of an end: nominal days then hold in each occurrence
+     * @param  ?Zone  $endZone  in which the author told the end, where that is another than the start's: of a journey, most often
      *
      * @throws InvalidTime where the end is before the start, or is of another kind, or where it is after the year 9999
      */
-    private function __construct(public EventTime $start, public EventTime $end, public ?Duration $duration, public RecurrenceSet $recurrence)
+    private function __construct(public EventTime $start, public EventTime $end, public ?Duration $duration, public RecurrenceSet $recurrence, public ?Zone $endZone = null)
     {
         if (($start->kind === TimeKind::Date) !== ($end->kind === TimeKind::Date)) {
             throw new InvalidTime('An all-day event starts and ends with dates, a timed one with times.');
@@ -50,22 +52,27 @@ final readonly class EventTiming
     }
 
     /**
-     * From a start to an end (DTEND), which is exclusive.
+     * From a start to an end (DTEND), which is exclusive, and may be told in a zone of its own.
      *
      * @throws InvalidTime
      */
     public static function between(EventTime $start, EventTime $end, RecurrenceSet $recurrence = new RecurrenceSet): self
     {
-        return new self($start, $end, null, $recurrence);
+        return $start->zone === null || $end->zone === null || $start->zone->id === $end->zone->id
+            ? new self($start, $end, null, $recurrence)
+            : new self($start, $end->inZone($start->zone), null, $recurrence, $end->zone);
     }
 
     /**
-     * From a start on, for so long: nominal days keep the wall time over a clock change, in every occurrence.
+     * From a start on, for so long: nominal days keep the wall time over a clock change, in every occurrence. An event of whole
+     * days lasts whole days (RFC 5545, 3.6.1).
      *
      * @throws InvalidTime
      */
     public static function lasting(EventTime $start, Duration $duration, RecurrenceSet $recurrence = new RecurrenceSet): self
     {
+        $duration = $start->kind === TimeKind::Date ? $duration->inDays() : $duration;
+
         return new self($start, $duration->addTo($start), $duration, $recurrence);
     }
 
@@ -78,7 +85,7 @@ final readonly class EventTiming
     /** The same times repeating otherwise. */
     public function repeating(RecurrenceSet $recurrence): self
     {
-        return new self($this->start, $this->end, $this->duration, $recurrence);
+        return new self($this->start, $this->end, $this->duration, $recurrence, $this->endZone);
     }
 
     /**
@@ -90,7 +97,7 @@ final readonly class EventTiming
         return match (true) {
             ($start->kind === TimeKind::Date) !== $this->isAllDay() => self::from($start)->repeating($this->recurrence),
             $this->duration !== null => self::lasting($start, $this->duration, $this->recurrence),
-            default => self::between($start, $start->at($start->local->plusSeconds($this->end->local->seconds - $this->start->local->seconds)), $this->recurrence),
+            default => self::between($start, $this->toldEnd($start->at($start->local->plusSeconds($this->end->local->seconds - $this->start->local->seconds))), $this->recurrence),
         };
     }
 
@@ -101,7 +108,19 @@ final readonly class EventTiming
      */
     public function endingAt(EventTime $end): self
     {
-        return $end->equals($this->end) ? $this : self::between($this->start, $end, $this->recurrence);
+        return $end->equals($this->end) ? $this : self::between($this->start, $this->toldEnd($end), $this->recurrence);
+    }
+
+    /** The end of it, or of another of its times, in the zone that the author told it in. */
+    public function toldEnd(EventTime $end): EventTime
+    {
+        return $this->endZone === null ? $end : $end->inZone($this->endZone);
+    }
+
+    /** The same with nothing said of where it ends. */
+    public function inOneZone(): self
+    {
+        return $this->endZone === null ? $this : new self($this->start, $this->end, $this->duration, $this->recurrence);
     }
 
     public function isAllDay(): bool

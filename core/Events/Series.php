@@ -78,14 +78,16 @@ final readonly class Series
         if ($this->master !== null) {
             $master = $this->master;
             [$earlier, $later] = $this->reach();
+            $names = array_map($this->nameOf(...), $this->following);
             foreach ($master->timing->recurrence->startsBetween($master->timing->start, $from - $later, $to + $earlier, $budget) as $start) {
                 if (isset($replaced[$start->indexSeconds()])) {
                     continue;
                 }
-                $change = $this->changeThatHolds($start);
+                $holds = $this->changeThatHolds($start);
+                $change = $holds === null ? null : $this->following[$holds];
                 $change === null
                     ? $this->add($occurrences, $master, $start, $master->timing->recurrence->repeats() ? $start : null, $from, $to)
-                    : $this->add($occurrences, $change, $change->movedAlong($start), $start, $from, $to);
+                    : $this->add($occurrences, $change, $change->movedAlong($start, $names[$holds]), $start, $from, $to);
             }
         }
         usort($occurrences, static fn (Occurrence $a, Occurrence $b): int => $a->startSeconds <=> $b->startSeconds);
@@ -110,22 +112,36 @@ final readonly class Series
         if ($start === null) {
             return null;
         }
-        $change = $this->changeThatHolds($start);
+        $holds = $this->changeThatHolds($start);
+        $change = $holds === null ? null : $this->following[$holds];
 
-        return $change === null ? self::at($master, $start, $start) : self::at($change, $change->movedAlong($start), $start);
+        return $change === null ? self::at($master, $start, $start) : self::at($change, $change->movedAlong($start, $this->nameOf($change)), $start);
     }
 
-    /** The latest change of “this and all that follow” at or before an original start. */
-    private function changeThatHolds(EventTime $start): ?Event
+    /** Which of those that hold for all that follow was the latest at an original start. */
+    private function changeThatHolds(EventTime $start): ?int
     {
         $holds = null;
-        foreach ($this->following as $change) {
+        foreach ($this->following as $index => $change) {
             if ($change->recurrenceId !== null && $change->recurrenceId->indexSeconds() <= $start->indexSeconds()) {
-                $holds = $change;
+                $holds = $index;
             }
         }
 
         return $holds;
+    }
+
+    /** The occurrence that a change is of, as the series itself says it: in the hour that clocks leave out, its wall time is another. */
+    private function nameOf(Event $change): EventTime
+    {
+        $name = $change->recurrenceId ?? $change->timing->start;
+        $seconds = $name->indexSeconds();
+        $zone = $this->master?->timing->start->zone;
+        if ($this->master === null || $zone === null || $zone->offsetAt($seconds) === $zone->offsetAt($seconds - 86_400)) {
+            return $name;
+        }
+
+        return $this->master->timing->recurrence->startsBetween($this->master->timing->start, $seconds, $seconds + 1)[0] ?? $name;
     }
 
     /**

@@ -19,6 +19,12 @@ final class CalendarReader
 {
     private const MOST_WAITING = 20_000;
 
+    /** What of an event may name a zone. */
+    private const TIMES = ['DTSTART', 'DTEND', 'RECURRENCE-ID', 'EXDATE', 'RDATE'];
+
+    /** What a calendar says of its form: that is told anew when it is written. */
+    private const OWN = ['VERSION' => true, 'PRODID' => true, 'CALSCALE' => true, 'X-WR-CALNAME' => true, 'METHOD' => true];
+
     private readonly ComponentReader $components;
 
     private readonly TimeReader $times;
@@ -43,25 +49,23 @@ final class CalendarReader
         $this->events = new EventReader($diagnostics, $this->times);
     }
 
-    /** What the file calls itself (NAME of RFC 7986, or X-WR-CALNAME); known once the first event was read. */
-    public function name(): ?string
+    /** What the file says of itself: the first calendar in it. All of it is known once all was read. */
+    public function head(): CalendarHead
     {
-        return ($this->components->calendarProperty('NAME') ?? $this->components->calendarProperty('X-WR-CALNAME'))?->text();
+        $properties = $this->components->firstProperties();
+        $names = $properties['NAME'] ?? [];
+        $name = ($names[0] ?? $properties['X-WR-CALNAME'][0] ?? null)?->text() ?? '';
+        if (count($names) < 2 && ($names[0]->parameters ?? []) === []) {
+            unset($properties['NAME']);
+        }
+
+        return new CalendarHead($name, more: array_merge(...array_values(array_diff_key($properties, self::OWN))));
     }
 
     /** What the sender wants; known once the first event was read. Null where the calendar does not say, or says what nobody knows. */
     public function method(): ?Method
     {
         return $this->method;
-    }
-
-    /** @return list<Property> what else the calendar says of itself, to be kept */
-    public function kept(): array
-    {
-        return array_values(array_filter(
-            $this->components->calendarProperties(),
-            static fn (Property $property): bool => ! in_array($property->name, ['VERSION', 'PRODID', 'CALSCALE', 'NAME', 'X-WR-CALNAME', 'METHOD'], true),
-        ));
     }
 
     /**
@@ -71,6 +75,24 @@ final class CalendarReader
      */
     public function events(): Generator
     {
+        foreach ($this->contents() as $content) {
+            if ($content instanceof Event) {
+                yield $content;
+            } else {
+                $this->diagnostics->add($content->component->line, $content->component->name, 'only events are taken', Outcome::Skipped);
+            }
+        }
+    }
+
+    /**
+     * The events, and what else there is to be kept.
+     *
+     * @return Generator<int, Event|OtherComponent> in the order of the file, but for those that wait
+     *
+     * @throws NotICalendar
+     */
+    public function contents(): Generator
+    {
         $calendar = 0;
         foreach ($this->components->components() as $component) {
             if ($calendar !== $this->components->calendarLine()) {
@@ -78,20 +100,37 @@ final class CalendarReader
                 $calendar = $this->components->calendarLine();
                 $this->begin($calendar);
             }
-            if ($component->name === 'VEVENT') {
-                if ($this->mustWait($component)) {
-                    $this->waiting[] = $component;
-                    $this->waitingProperties += $component->size();
-                } elseif (($event = $this->event($component)) !== null) {
-                    yield $event;
-                }
-            } elseif ($component->name === 'VTIMEZONE') {
+            if ($component->name === 'VTIMEZONE') {
                 $this->times->learn($component);
-            } elseif (in_array($component->name, ['VTODO', 'VJOURNAL', 'VFREEBUSY'], true)) {
-                $this->diagnostics->add($component->line, $component->name, 'only events are taken', Outcome::Skipped);
+            } elseif ($this->mustWait($component)) {
+                $this->waiting[] = $component;
+                $this->waitingProperties += $component->size();
+            } elseif (($content = $this->content($component)) !== null) {
+                yield $content;
             }
         }
         yield from $this->released();
+    }
+
+    private function content(Component $component): Event|OtherComponent|null
+    {
+        return $component->name === 'VEVENT' ? $this->event($component) : new OtherComponent($component, $this->zonesOf($component));
+    }
+
+    /** @return array<string, string> ids of the zones that a component names, by what it calls them */
+    private function zonesOf(Component $component): array
+    {
+        $zones = [];
+        foreach ($component->properties() as $property) {
+            if ($property->parameters !== [] && ($name = $property->parameter('TZID')) !== null) {
+                $zones[$name] ??= $this->times->zoneOf($property, $name)->id;
+            }
+        }
+        foreach ($component->components() as $inner) {
+            $zones += $this->zonesOf($inner);
+        }
+
+        return $zones;
     }
 
     /** The event, as the method of its calendar means it; null where it is none. */
@@ -134,7 +173,7 @@ final class CalendarReader
         if ($this->waitingProperties > self::MOST_WAITING) {
             return false;
         }
-        foreach (['DTSTART', 'DTEND', 'RECURRENCE-ID', 'EXDATE', 'RDATE'] as $name) {
+        foreach ($component->name === 'VEVENT' ? self::TIMES : ['DUE', ...self::TIMES] as $name) {
             $property = $component->first($name);
             if ($property !== null && $property->parameters !== [] && ! $this->times->knowsZoneOf($property)) {
                 return true;
@@ -144,16 +183,16 @@ final class CalendarReader
         return false;
     }
 
-    /** @return Generator<int, Event> the events that waited, now that the calendar is at its end */
+    /** @return Generator<int, Event|OtherComponent> what waited, now that the calendar is at its end */
     private function released(): Generator
     {
         $waiting = $this->waiting;
         $this->waiting = [];
         $this->waitingProperties = 0;
         foreach ($waiting as $component) {
-            $event = $this->event($component);
-            if ($event !== null) {
-                yield $event;
+            $content = $this->content($component);
+            if ($content !== null) {
+                yield $content;
             }
         }
     }

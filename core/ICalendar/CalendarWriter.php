@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace PinnedRota\Core\ICalendar;
 
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\SeriesCollector;
+use PinnedRota\Core\Events\StartApart;
+use PinnedRota\Core\Time\Zone;
 
-/** Writes a VCALENDAR (RFC 5545, with NAME and REFRESH-INTERVAL of RFC 7986): the same data gives the same octets. */
+/** Writes a VCALENDAR (RFC 5545), in memory that does not grow with it: the same data gives the same octets. */
 final readonly class CalendarWriter
 {
     private LineWriter $writer;
@@ -18,40 +21,38 @@ final readonly class CalendarWriter
     }
 
     /**
-     * @param  list<Series>  $series
-     * @param  ?int  $stamp  when the data last changed, UTC seconds: the DTSTAMP of every event; null for each one's own
-     * @param  list<Property>  $more  further properties of the calendar
+     * @param  iterable<Series>  $series  in any order, and of any number
+     * @param  iterable<OtherComponent>  $others  what can be gone through twice
      */
-    public function write(string $name, array $series, ?int $stamp, ?int $refreshMinutes = null, array $more = []): void
+    public function write(CalendarHead $head, iterable $series, iterable $others = []): void
     {
         $this->writer->line('BEGIN:VCALENDAR');
         $this->writer->property('VERSION', '2.0');
         $this->writer->property('PRODID', '-//Pinned Rota//Calendar//EN');
         $this->writer->property('CALSCALE', 'GREGORIAN');
-        if ($name !== '') {
-            $this->writer->text('NAME', $name);
-            $this->writer->text('X-WR-CALNAME', $name);
-        }
-        if ($refreshMinutes !== null) {
-            $this->writer->property('REFRESH-INTERVAL', "PT{$refreshMinutes}M", ['VALUE' => 'DURATION']);
-        }
-        foreach ($more as $property) {
-            $this->writer->property($property->name, $property->value, $property->parameters);
-        }
-        usort($series, static fn (Series $a, Series $b): int => strcmp($a->uid(), $b->uid()));
+        $head->write($this->writer);
+        $sorted = new SeriesCollector;
         $zones = new ZoneUse;
         foreach ($series as $each) {
-            foreach ($each->events() as $event) {
-                $zones->note($event);
+            foreach (StartApart::of($each) as $sound) {
+                array_map($sorted->add(...), $sound->events());
+                $zones->note($sound);
             }
+        }
+        foreach ($others as $other) {
+            $zones->noteOther($other);
         }
         $names = $zones->names();
         $zones->write(new TimeZoneWriter($this->writer), $names);
         $events = new EventWriter($this->writer, $names);
-        foreach ($series as $each) {
+        foreach ($sorted as $each) {
             foreach ($each->events() as $event) {
-                $events->write($event, $stamp);
+                $events->write($event);
             }
+        }
+        $components = new ComponentWriter($this->writer);
+        foreach ($others as $other) {
+            $components->write($other->component, array_map(static fn (string $id): string => $names->nameOf(Zone::of($id)), $other->zones));
         }
         $this->writer->line('END:VCALENDAR');
     }

@@ -21,8 +21,16 @@ final class ComponentReader
     /** What stands in a VCALENDAR and nowhere else: where one begins, whatever is open has come to its end. */
     private const OUTERMOST = ['VEVENT' => true, 'VTODO' => true, 'VJOURNAL' => true, 'VFREEBUSY' => true, 'VTIMEZONE' => true, 'VAVAILABILITY' => true];
 
-    /** @var array<string, Property> the first of each name of the VCALENDAR being read */
+    /** Of one calendar; what it says more than this of itself is left out. */
+    private const MOST_CALENDAR_PROPERTIES = 1_000;
+
+    /** @var array<string, non-empty-list<Property>> of the VCALENDAR being read, by name */
     private array $calendarProperties = [];
+
+    /** @var ?array<string, non-empty-list<Property>> of the first, once another is read */
+    private ?array $firstProperties = null;
+
+    private int $propertyCount = 0;
 
     private int $calendarLine = 0;
 
@@ -34,13 +42,13 @@ final class ComponentReader
     /** A property of the VCALENDAR being read, such as X-WR-CALNAME; those that stand before the first component are known. */
     public function calendarProperty(string $name): ?Property
     {
-        return $this->calendarProperties[$name] ?? null;
+        return $this->calendarProperties[$name][0] ?? null;
     }
 
-    /** @return list<Property> those of the VCALENDAR being read, as far as they are known */
-    public function calendarProperties(): array
+    /** @return array<string, non-empty-list<Property>> by name, those of the first VCALENDAR, as far as they are known */
+    public function firstProperties(): array
     {
-        return array_values($this->calendarProperties);
+        return $this->firstProperties ?? $this->calendarProperties;
     }
 
     /** The line on which the VCALENDAR being read begins. */
@@ -72,8 +80,7 @@ final class ComponentReader
             if (! $inCalendar) {
                 if (str_starts_with($upper, 'BEGIN:VCALENDAR')) {
                     $seen = $inCalendar = true;
-                    $this->calendarProperties = [];
-                    $this->calendarLine = $number;
+                    $this->beginCalendar($number);
                 } elseif ($seen) {
                     $this->diagnostics->add($number, '', 'this stands outside any calendar', Outcome::Skipped);
                 }
@@ -89,8 +96,7 @@ final class ComponentReader
                         yield $ended->line => $ended;
                     }
                     if ($name === 'VCALENDAR') {
-                        $this->calendarProperties = [];
-                        $this->calendarLine = $number;
+                        $this->beginCalendar($number);
 
                         continue;
                     }
@@ -133,7 +139,9 @@ final class ComponentReader
                     continue;
                 }
                 if ($open === []) {
-                    $this->calendarProperties[$property->name] ??= $property;
+                    if (++$this->propertyCount <= self::MOST_CALENDAR_PROPERTIES) {
+                        $this->calendarProperties[$property->name][] = $property;
+                    }
                 } else {
                     $open[count($open) - 1]->addProperty($property);
                 }
@@ -150,6 +158,16 @@ final class ComponentReader
             $last = self::nested($open);
             yield $last->line => $last;
         }
+    }
+
+    private function beginCalendar(int $number): void
+    {
+        if ($this->calendarLine !== 0) {
+            $this->firstProperties ??= $this->calendarProperties;
+        }
+        $this->calendarProperties = [];
+        $this->propertyCount = 0;
+        $this->calendarLine = $number;
     }
 
     /**

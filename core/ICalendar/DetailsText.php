@@ -23,20 +23,20 @@ final class DetailsText
     /**
      * Reads what write() wrote.
      *
-     * @return array{list<Reminder>, ForeignContent}
+     * @return array{list<Reminder>, ForeignContent, ?int} with when it was made, UTC seconds
      */
     public static function read(string $lines): array
     {
         if ($lines === '') {
-            return [[], new ForeignContent];
+            return [[], new ForeignContent, null];
         }
         $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('No memory stream could be opened.');
         fwrite($stream, "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-\r\nBEGIN:VEVENT\r\nUID:-\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:20260101T000000Z\r\n{$lines}END:VEVENT\r\nEND:VCALENDAR\r\n");
         rewind($stream);
         foreach ((new CalendarReader($stream, new Diagnostics, Zone::utc()))->events() as $event) {
-            return [$event->reminders, $event->foreign];
+            return [$event->reminders, $event->foreign, $event->created];
         }
 
-        return [[], new ForeignContent];
+        return [[], new ForeignContent, null];
     }
 }

@@ -11,6 +11,7 @@ use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\Rule;
+use PinnedRota\Core\Recurrence\StartOfRule;
 use PinnedRota\Core\Recurrence\TooMuchWork;
 use PinnedRota\Core\Recurrence\WorkBudget;
 use PinnedRota\Core\Time\CivilDate;
@@ -41,7 +42,7 @@ final class EventReader
         'UID' => true, 'SUMMARY' => true, 'DTSTART' => true, 'DTEND' => true, 'DURATION' => true, 'RRULE' => true, 'EXRULE' => true, 'RDATE' => true,
         'EXDATE' => true, 'RECURRENCE-ID' => true, 'URL' => true, 'STATUS' => true,
         'TRANSP' => true, 'CLASS' => true, 'CATEGORIES' => true, 'PRIORITY' => true, 'SEQUENCE' => true, 'DTSTAMP' => true,
-        'ATTENDEE' => true, 'ORGANIZER' => true,
+        'ATTENDEE' => true, 'ORGANIZER' => true, 'LAST-MODIFIED' => true, 'CREATED' => true,
     ];
 
     private readonly ParticipantReader $participants;
@@ -86,19 +87,22 @@ final class EventReader
         }
         $recurrenceId = $this->filled($component, 'RECURRENCE-ID');
         $title = $this->text($component, 'SUMMARY', self::TITLE_LENGTH);
+        $contents = $this->contents($component, $title);
 
         return new Event(
             uid: $this->uid($component, $title, $start),
             timing: $this->timing($component, $start, $recurrenceId === null ? $this->recurrence($component, $start) : new RecurrenceSet, $wholeDays),
-            contents: $this->contents($component, $title),
+            contents: $contents,
             recurrenceId: $recurrenceId === null ? null : $this->times->one($recurrenceId),
             andFollowing: $recurrenceId !== null && $this->holdsForFollowing($recurrenceId),
             organizer: $this->participants->organizer($component),
             participants: $this->participants->participants($component),
             reminders: $this->reminders->reminders($component),
-            foreign: new ForeignContent($this->extra($component), $component->componentsBut('VALARM')),
+            foreign: new ForeignContent([...$this->extra($component), ...$this->told($component, $contents)], $component->componentsBut('VALARM')),
             sequence: $this->number($component, 'SEQUENCE', 2_000_000_000),
             stamp: $this->stamp($component),
+            created: $this->moment($component, 'CREATED'),
+            modified: $this->moment($component, 'LAST-MODIFIED'),
         );
     }
 
@@ -142,17 +146,25 @@ final class EventReader
 
     private function stamp(Component $component): ?int
     {
-        $value = trim($component->first('DTSTAMP')->value ?? '');
-        if (preg_match('/^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z?$/Di', $value, $m) === 1) {
-            try {
-                return LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], (int) $m[4], (int) $m[5], (int) $m[6])->seconds;
-            } catch (InvalidTime) {
-                // Told below, like any other that is none.
-            }
+        $stamp = $this->moment($component, 'DTSTAMP');
+        if ($stamp === null) {
+            $this->diagnostics->addOnce($component->line, 'DTSTAMP', 'the event, and perhaps others, does not say when it was written', Outcome::Mended);
         }
-        $this->diagnostics->addOnce($component->line, 'DTSTAMP', 'the event, and perhaps others, does not say when it was written', Outcome::Mended);
 
-        return null;
+        return $stamp;
+    }
+
+    /** A moment in UTC, in seconds; null where there is none, or none that can be read. */
+    private function moment(Component $component, string $name): ?int
+    {
+        if (preg_match('/^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z?$/Di', trim($component->first($name)->value ?? ''), $m) !== 1) {
+            return null;
+        }
+        try {
+            return LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], (int) $m[4], (int) $m[5], (int) $m[6])->seconds;
+        } catch (InvalidTime) {
+            return null;
+        }
     }
 
     private function holdsForFollowing(Property $recurrenceId): bool
@@ -223,6 +235,24 @@ final class EventReader
         return $extra;
     }
 
+    /**
+     * What the file says of the texts of an event (LANGUAGE, ALTREP), each as a property with the text that it is said of.
+     *
+     * @return list<Property>
+     */
+    private function told(Component $component, EventContents $contents): array
+    {
+        $told = [];
+        foreach (TextProperties::of($contents) as $name => $value) {
+            $property = $component->first($name);
+            if ($property !== null && $property->parameters !== [] && $value !== '') {
+                $told[] = new Property($name, $value, $property->parameters);
+            }
+        }
+
+        return $told;
+    }
+
     /** @return array{?string, Outcome} */
     private function doubt(Property $property): array
     {
@@ -279,7 +309,6 @@ final class EventReader
                 $this->diagnostics->add($endProperty->line, 'DTEND', 'start and end are not both dates or both times', Outcome::Mended);
                 $end = $start->at($end->local);
             }
-            $end = $start->zone === null ? $end : $end->inZone($start->zone);
             if ($end->indexSeconds() > $start->indexSeconds()) {
                 return EventTiming::between($start, $end, $recurrence);
             }
@@ -287,6 +316,10 @@ final class EventReader
                 $this->diagnostics->add($endProperty->line, 'DTEND', 'the end is before the start and is left out', Outcome::Mended);
             }
         } elseif ($durationProperty !== null && ($duration = $this->duration($durationProperty)) !== null) {
+            if ($start->kind === TimeKind::Date && $duration->seconds !== 0) {
+                $this->diagnostics->add($durationProperty->line, 'DURATION', "an event of whole days lasts whole days; “{$durationProperty->value}” is read as {$duration->inDays()}", Outcome::Mended);
+                $duration = $duration->inDays();
+            }
             $end = $duration->addTo($start);
             if ($end->indexSeconds() > $start->indexSeconds()) {
                 return EventTiming::lasting($start, $duration, $recurrence);
@@ -346,6 +379,9 @@ final class EventReader
             return new RecurrenceSet;
         }
         $rules = $this->rules($component, 'RRULE', $start);
+        if (count($rules) === 1 && ! StartOfRule::isProduced($rules[0], $start)) {
+            $this->diagnostics->add($component->line, 'RRULE', 'the event starts when its rule has no time; the start is taken to be the first all the same', Outcome::Mended);
+        }
         $inZone = static fn (EventTime $time): EventTime => $start->zone === null ? $time : $time->inZone($start->zone);
         $extra = $skipped = [];
         foreach ($component->all('RDATE') as $property) {
@@ -359,11 +395,37 @@ final class EventReader
             }
         }
 
+        $skipped = $this->timesOfDays($component, new RecurrenceSet($rules, $extra), $skipped, $start);
         if ($component->first('EXRULE') !== null) {
             $skipped = [...$skipped, ...$this->leftOutByRules($component, new RecurrenceSet($rules, $extra), $start)];
         }
 
         return new RecurrenceSet($rules, $extra, $skipped);
+    }
+
+    /**
+     * A day that is left out of an event that has a time means all of it on that day; others read it as its midnight (RFC 5545,
+     * 3.8.5.1 wants a time), so the times are named.
+     *
+     * @param  list<EventTime>  $skipped
+     * @return list<EventTime>
+     */
+    private function timesOfDays(Component $component, RecurrenceSet $set, array $skipped, EventTime $start): array
+    {
+        $days = $start->kind === TimeKind::Date ? [] : array_filter($skipped, static fn (EventTime $each): bool => $each->kind === TimeKind::Date);
+        if ($days === []) {
+            return $skipped;
+        }
+        $named = array_fill_keys(array_map(static fn (EventTime $each): int => $each->local->day(), $days), true);
+        try {
+            $times = $set->startsBetween($start, (min(array_keys($named)) - 1) * CivilDate::SECONDS_PER_DAY, (max(array_keys($named)) + 2) * CivilDate::SECONDS_PER_DAY, $this->leftOut);
+        } catch (TooMuchWork) {
+            return $skipped;
+        }
+        $times = array_values(array_filter($times, static fn (EventTime $each): bool => isset($named[$each->local->day()])));
+        $this->diagnostics->addOnce($component->line, 'EXDATE', 'an event that has a time leaves out days; what of it is on them is left out', Outcome::Mended);
+
+        return [...array_values(array_filter($skipped, static fn (EventTime $each): bool => $each->kind !== TimeKind::Date)), ...array_slice($times, 0, self::MOST_DATES)];
     }
 
     /**

@@ -15,9 +15,32 @@ final readonly class ForeignContent
     {
     }
 
-    public function has(string $property): bool
+    public function first(string $property): ?Property
     {
-        return array_filter($this->properties, static fn (Property $each): bool => $each->name === $property) !== [];
+        foreach ($this->properties as $each) {
+            if ($each->name === $property) {
+                return $each;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What the file said of a text (LANGUAGE, ALTREP; RFC 5545, 3.2): nothing once the text is another.
+     *
+     * @param  string  $value  of the property, as it is written
+     * @return array<string, list<string>>
+     */
+    public function parametersOf(string $property, string $value): array
+    {
+        foreach ($this->properties as $each) {
+            if ($each->name === $property && $each->value === $value) {
+                return $each->parameters;
+            }
+        }
+
+        return [];
     }
 
     public function without(string $property): self

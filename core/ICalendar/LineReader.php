@@ -19,6 +19,9 @@ final readonly class LineReader
 
     private const CHUNK = 65_536;
 
+    /** What stands in no content line (RFC 5545, 3.1), but for the ends of lines. */
+    private const CONTROL = '/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/';
+
     /** @param  resource  $stream */
     public function __construct(private mixed $stream, private Diagnostics $diagnostics)
     {
@@ -105,6 +108,10 @@ final readonly class LineReader
             if ($first) {
                 $chunk = str_starts_with($chunk, "\xEF\xBB\xBF") ? substr($chunk, 3) : $chunk;
                 $first = false;
+            }
+            if (preg_match(self::CONTROL, $chunk) === 1) {
+                $this->diagnostics->addOnce(0, '', 'control characters stand in the text; they are left out', Outcome::Mended);
+                $chunk = (string) preg_replace(self::CONTROL, '', $chunk);
             }
             $chunk = $held.$chunk;
             // A CR at the very end may be half of a CRLF: it waits for the next chunk.

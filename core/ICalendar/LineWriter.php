@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace PinnedRota\Core\ICalendar;
 
 use Closure;
+use PinnedRota\Core\Time\LocalDateTime;
 use RuntimeException;
 
 /** Writes content lines (RFC 5545, 3.1): CRLF, folded at 75 octets without cutting a character. */
 final readonly class LineWriter
 {
+    private const CONTROL = '/[\x00-\x08\x0A-\x1F\x7F]/';
+
     private const WIDTH = 75;
 
     /**
@@ -49,8 +52,24 @@ final readonly class LineWriter
         $this->property($name, Text::escape($text));
     }
 
+    /** @param  int  $seconds  UTC */
+    public function moment(string $name, int $seconds): void
+    {
+        $this->property($name, self::utc($seconds));
+    }
+
+    /** UTC seconds as a DATE-TIME (RFC 5545, 3.3.5). */
+    public static function utc(int $seconds): string
+    {
+        return str_replace(['-', ':'], '', (new LocalDateTime($seconds))->toDateTime()).'Z';
+    }
+
+    /** Control characters other than the tab stand in no content line (RFC 5545, 3.1): they are left out. */
     public function line(string $line): void
     {
+        if (preg_match(self::CONTROL, $line) === 1) {
+            $line = (string) preg_replace(self::CONTROL, '', $line);
+        }
         $folded = '';
         $room = $this->width;
         while (strlen($line) > $room) {

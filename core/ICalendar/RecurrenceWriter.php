@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\ICalendar;
 
+use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -20,12 +21,13 @@ final readonly class RecurrenceWriter
         foreach ($set->rules as $rule) {
             $this->writer->property('RRULE', (string) $rule);
         }
-        foreach ($set->extraDates as $date) {
+        // What was moved beyond the year 9999 along with its series can be written no more, and takes place no more.
+        foreach (array_filter($set->extraDates, static fn (ExtraDate $each): bool => $each->start->local->isWritable()) as $date) {
             $date->end === null
                 ? $this->time('RDATE', $date->start)
                 : $this->writer->property('RDATE', $this->value($date->start).'/'.$this->value($date->end), ['VALUE' => 'PERIOD'] + $this->parameters($date->start));
         }
-        foreach ($set->skippedDates as $date) {
+        foreach (array_filter($set->skippedDates, static fn (EventTime $each): bool => $each->local->isWritable()) as $date) {
             $this->time('EXDATE', $date);
         }
     }

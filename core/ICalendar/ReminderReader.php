@@ -50,14 +50,15 @@ final readonly class ReminderReader
             $action = 'DISPLAY';
         }
         $extra = array_values(array_filter($component->properties(), static fn (Property $property): bool => ! in_array($property->name, ['TRIGGER', 'ACTION'], true)));
+        $parameters = array_diff_key($trigger->parameters, ['RELATED' => true, 'VALUE' => true, 'TZID' => true]);
         if (str_starts_with(ltrim($trigger->value, "+- \t"), 'P')) {
-            return new Reminder(Duration::parse($trigger->value), strtoupper($trigger->parameter('RELATED') ?? '') === 'END', null, $action, $extra);
+            return new Reminder(Duration::parse($trigger->value), strtoupper($trigger->parameter('RELATED') ?? '') === 'END', null, $action, $extra, $parameters, $component->components());
         }
         $at = $this->times->one($trigger);
         if ($at->kind === TimeKind::Date) {
             throw new InvalidTime('The reminder names a day and no time.');
         }
 
-        return new Reminder(null, false, $at, $action, $extra);
+        return new Reminder(null, false, $at, $action, $extra, $parameters, $component->components());
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\ICalendar;
 
+use PinnedRota\Core\Events\EventContents;
+
 /** The properties of type TEXT (RFC 5545, 3.3.11) that the plain texts of an event stand in, but for its title. */
 final class TextProperties
 {
@@ -15,4 +17,20 @@ final class TextProperties
 
     /** Those that are one line: others become a comma. */
     public const ONE_LINE = ['place'];
+
+    /**
+     * The texts of an event as the values of the properties that they stand in, the title and the categories among them; '' where
+     * there is none.
+     *
+     * @return array<string, string>
+     */
+    public static function of(EventContents $contents): array
+    {
+        $values = ['SUMMARY' => $contents->title === EventContents::UNTITLED ? '' : Text::escape($contents->title)];
+        foreach (self::NAMES as $text => $name) {
+            $values[$name] = Text::escape($contents->texts()[$text]);
+        }
+
+        return $values + ['CATEGORIES' => implode(',', array_map(Text::escape(...), $contents->categories))];
+    }
 }

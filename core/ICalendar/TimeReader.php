@@ -177,7 +177,7 @@ final class TimeReader
     {
         $zone = $property->parameters === [] ? null : $property->parameter('TZID');
         if ($zone !== null) {
-            return EventTime::zoned($local, $this->zone($property, $zone));
+            return EventTime::zoned($local, $this->zoneOf($property, $zone));
         }
         if ($this->calendarZone === null) {
             return EventTime::floating($local);
@@ -187,7 +187,8 @@ final class TimeReader
         return EventTime::zoned($local, $this->calendarZone);
     }
 
-    private function zone(Property $property, string $name): Zone
+    /** The zone that a property calls so; where that means nothing, the likeliest, with a diagnostic. */
+    public function zoneOf(Property $property, string $name): Zone
     {
         $name = trim($name, " \t\"");
         $zone = (ZoneGuess::isAbbreviation($name) ? $this->described[$name] ?? null : null) ?? Zone::find($name) ?? $this->described[$name] ?? null;

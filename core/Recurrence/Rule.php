@@ -122,6 +122,8 @@ final readonly class Rule
 
     private function untilText(EventTime $until): string
     {
+        // The last day that four digits tell, in UTC, may be over a day later than a wall in the west says.
+        $until = $until->local->isWritable() ? $until : $until->at(LocalDateTime::last());
         $digits = str_replace(['-', ':'], '', $until->kind === TimeKind::Date ? $until->local->toDate() : $until->local->toDateTime());
 
         return $digits.($until->kind === TimeKind::Zoned ? 'Z' : '');

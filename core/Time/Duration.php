@@ -36,6 +36,12 @@ final readonly class Duration
         return ($days < 0 || $seconds < 0 ? '-' : '').'P'.$size;
     }
 
+    /** In whole days: a part of one is one. */
+    public function inDays(): self
+    {
+        return $this->seconds === 0 ? $this : new self($this->days + -CivilDate::floorDiv(-$this->seconds, CivilDate::SECONDS_PER_DAY), 0);
+    }
+
     public function addTo(EventTime $time): EventTime
     {
         return $time->at($time->local->plusDays($this->days))->plusExactSeconds($this->seconds);

@@ -91,4 +91,19 @@ final class EventTime
     {
         return $this->kind === $other->kind && $this->indexSeconds() === $other->indexSeconds();
     }
+
+    /** @return array{string, int, ?string, ?int} zones by their ids: many times are in one, and it is found again */
+    public function __serialize(): array
+    {
+        return [$this->kind->value, $this->local->seconds, $this->zone?->id, $this->indexSeconds];
+    }
+
+    /** @param  array{string, int, ?string, ?int}  $data */
+    public function __unserialize(array $data): void
+    {
+        $this->kind = TimeKind::from($data[0]);
+        $this->local = new LocalDateTime($data[1]);
+        $this->zone = $data[2] === null ? null : Zone::of($data[2]);
+        $this->indexSeconds = $data[3];
+    }
 }

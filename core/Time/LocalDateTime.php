@@ -50,6 +50,18 @@ final readonly class LocalDateTime
         return self::of((int) $m[1], (int) $m[2], (int) $m[3], (int) ($m[4] ?? 0), (int) ($m[5] ?? 0), (int) ($m[6] ?? 0));
     }
 
+    /** The last that is written with a year of four digits. */
+    public static function last(): self
+    {
+        return new self(self::LATEST);
+    }
+
+    /** Whether its year is written with four digits. */
+    public function isWritable(): bool
+    {
+        return $this->seconds >= self::EARLIEST && $this->seconds <= self::LATEST;
+    }
+
     public function day(): int
     {
         return CivilDate::floorDiv($this->seconds, CivilDate::SECONDS_PER_DAY);

@@ -44,6 +44,21 @@ final class Zone
     {
     }
 
+    /** @return array{string} its id, by which it is found again */
+    public function __serialize(): array
+    {
+        return [$this->id];
+    }
+
+    /** @param  array{string}  $data */
+    public function __unserialize(array $data): void
+    {
+        $known = self::of($data[0]);
+        $this->id = $known->id;
+        $this->name = $known->name;
+        $this->offsets = $known->offsets;
+    }
+
     /**
      * A zone by what a file says of it (VTIMEZONE, RFC 5545, 3.6.5).
      *

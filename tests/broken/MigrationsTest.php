@@ -131,6 +131,10 @@ function steps(): array
                 expect(DB::table('skipped_first_steps')->insertOrIgnore(['step' => 'name']))->toBe(1)->and(DB::table('skipped_first_steps')->insertOrIgnore(['step' => 'name']))->toBe(0);
             },
         ],
+        '2026_11_27_000019_end_timezone' => [
+            fn () => DB::table('events')->count(),
+            fn (int $count) => expect(DB::table('events')->whereNull('end_timezone')->count())->toBe($count)->toBeGreaterThan(0),
+        ],
     ];
 }
 

@@ -1,9 +1,9 @@
 <?php
 
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\SeriesCollector;
 use PinnedRota\Core\ICalendar\CalendarReader;
 use PinnedRota\Core\ICalendar\Diagnostics;
-use PinnedRota\Core\Import\Plan;
 use PinnedRota\Core\Time\Zone;
 use Tests\Support\Make;
 
@@ -13,9 +13,12 @@ use Tests\Support\Make;
 function readBomb(string $text): array
 {
     $diagnostics = new Diagnostics;
-    $plan = Plan::compare((new CalendarReader(Make::stream($text), $diagnostics, Zone::of('Europe/London')))->events(), [], $diagnostics);
+    $collector = new SeriesCollector($diagnostics);
+    foreach ((new CalendarReader(Make::stream($text), $diagnostics, Zone::of('Europe/London')))->events() as $event) {
+        $collector->add($event);
+    }
 
-    return [array_map(static fn ($planned): Series => $planned->series, $plan->series), array_map(strval(...), $diagnostics->all())];
+    return [$collector->series(), array_map(strval(...), $diagnostics->all())];
 }
 
 test('a clock that changes by the day or oftener is none', function (string $frequency) {

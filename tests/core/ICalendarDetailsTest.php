@@ -1,16 +1,19 @@
 <?php
 
+use PinnedRota\Core\Events\EventLink;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantKind;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\SeriesCollector;
+use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarReader;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\DetailsText;
 use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\ICalendar\OtherComponent;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 use Tests\Support\Make;
@@ -33,7 +36,7 @@ function collected(string $text): array
 function rewritten(array $series): string
 {
     $stream = Make::stream('');
-    (new CalendarWriter($stream))->write('', $series, null);
+    (new CalendarWriter($stream))->write(new CalendarHead, $series);
     rewind($stream);
 
     return (string) stream_get_contents($stream);
@@ -202,4 +205,132 @@ test('a described zone is the one of the IANA database that it names and agrees 
 test('a changed occurrence that is named by its day alone belongs to that day', function () {
     [[$series]] = collected(Make::calendar(HEAD."RRULE:FREQ=DAILY;COUNT=3\nSUMMARY:Each", "UID:1\nDTSTAMP:20260101T000000Z\nRECURRENCE-ID;VALUE=DATE:20261103\nDTSTART;TZID=Europe/London:20261103T140000\nSUMMARY:Moved"));
     expect(array_map(static fn (Occurrence $each): string => gmdate('d H:i', $each->startSeconds), $series->occurrences(0, 2_000_000_000)))->toBe(['02 09:30', '03 14:00', '04 09:30']);
+});
+
+/** What a calendar is written anew with all that it holds. */
+function writtenWhole(string $text): string
+{
+    $reader = new CalendarReader(Make::stream($text), new Diagnostics, Zone::of('Europe/London'));
+    $collector = new SeriesCollector;
+    $others = [];
+    foreach ($reader->contents() as $content) {
+        if ($content instanceof OtherComponent) {
+            $others[] = $content;
+        } else {
+            $collector->add($content);
+        }
+    }
+    $stream = Make::stream('');
+    (new CalendarWriter($stream))->write($reader->head(), $collector, $others);
+    rewind($stream);
+
+    return str_replace(["\r\n ", "\r\n"], ['', "\n"], (string) stream_get_contents($stream));
+}
+
+test('what means nothing here survives, word for word', function () {
+    $text = str_replace("\n", "\r\n", <<<'ICS'
+        BEGIN:VCALENDAR
+        VERSION:2.0
+        PRODID:-//Of somebody//EN
+        CALSCALE:GREGORIAN
+        X-WR-CALNAME:Rowing
+        NAME;LANGUAGE=en:Rowing
+        NAME;LANGUAGE=fr:Aviron
+        CATEGORIES:water,boats
+        CATEGORIES;LANGUAGE=fr:eau
+        COLOR:teal
+        SOURCE;VALUE=URI:https://example.org/rowing.ics
+        BEGIN:VTODO
+        UID:paint
+        DTSTAMP:20260101T000000Z
+        DUE;TZID=Somewhere:20260601T090000
+        SUMMARY:Paint the hull
+        BEGIN:VALARM
+        ACTION:DISPLAY
+        TRIGGER;TZID=Somewhere:20260531T090000
+        END:VALARM
+        END:VTODO
+        BEGIN:VEVENT
+        UID:a
+        DTSTAMP:20260101T000000Z
+        CREATED:20251201T090000Z
+        LAST-MODIFIED:20251202T090000Z
+        DTSTART;TZID=Europe/London:20260302T090000
+        DTEND;TZID=Europe/Oslo:20260302T120000
+        SUMMARY;LANGUAGE=fr:Aviron
+        LOCATION;LANGUAGE=fr;ALTREP="https://example.org/a;b":Le quai
+        STATUS:CONFIRMED
+        TRANSP:OPAQUE
+        CLASS:CONFIDENTIAL
+        SEQUENCE:3
+        CONFERENCE;VALUE=URI;FEATURE=AUDIO,VIDEO;LABEL="Room two, above":https://example.org/room
+        BEGIN:VALARM
+        ACTION:DISPLAY
+        TRIGGER;RELATED=END;X-WHY=tide:-PT900S
+        DESCRIPTION:Soon
+        BEGIN:VLOCATION
+        UID:pier
+        NAME:The pier
+        END:VLOCATION
+        END:VALARM
+        END:VEVENT
+        BEGIN:VJOURNAL
+        UID:log
+        DTSTAMP:20260101T000000Z
+        SUMMARY:Of the day
+        END:VJOURNAL
+        BEGIN:VFREEBUSY
+        UID:free
+        DTSTAMP:20260101T000000Z
+        FREEBUSY:20260101T090000Z/PT1H
+        END:VFREEBUSY
+        BEGIN:VAVAILABILITY
+        UID:open
+        DTSTAMP:20260101T000000Z
+        BEGIN:AVAILABLE
+        UID:mornings
+        DTSTART;TZID=Europe/London:20260105T080000
+        DURATION:PT4H
+        RRULE:FREQ=WEEKLY
+        END:AVAILABLE
+        END:VAVAILABILITY
+        BEGIN:VTIMEZONE
+        TZID:Somewhere
+        BEGIN:STANDARD
+        DTSTART:19700101T000000
+        TZOFFSETFROM:+0130
+        TZOFFSETTO:+0130
+        END:STANDARD
+        END:VTIMEZONE
+        END:VCALENDAR
+
+        ICS);
+    $written = writtenWhole($text);
+    // Its zones are described before what names them; all else is there to the letter.
+    foreach (['VEVENT', 'VTODO', 'VJOURNAL', 'VFREEBUSY', 'VAVAILABILITY'] as $component) {
+        preg_match("/BEGIN:{$component}\n.*END:{$component}\n/s", str_replace("\r\n", "\n", $text), $before);
+        preg_match("/BEGIN:{$component}\n.*END:{$component}\n/s", $written, $after);
+        expect($after[0] ?? '')->toBe($before[0]);
+    }
+    expect($written)->toContain("X-WR-CALNAME:Rowing\nNAME;LANGUAGE=en:Rowing\nNAME;LANGUAGE=fr:Aviron\nCATEGORIES:water,boats\nCATEGORIES;LANGUAGE=fr:eau\nCOLOR:teal\nSOURCE;VALUE=URI:https://example.org/rowing.ics\n")
+        ->and(substr_count($written, 'NAME:Rowing'))->toBe(1)
+        ->and($written)->toContain('TZID:Somewhere', 'TZID:Europe/London', 'TZID:Europe/Oslo')
+        ->and(writtenWhole(str_replace("\n", "\r\n", $written)))->toBe($written);
+});
+
+test('what was said of a text is said no more once the text is another', function () {
+    [[$series]] = collected(Make::calendar(HEAD."SUMMARY;LANGUAGE=fr:Aviron\nLOCATION;LANGUAGE=fr:Le quai"));
+    $event = $series->master;
+    $changed = $event->with(contents: $event->contents->with(title: 'Rowing'));
+    [, $foreign] = DetailsText::read((string) DetailsText::write($changed));
+    expect(rewritten([new Series($changed)]))->toContain("SUMMARY:Rowing\r\n", "LOCATION;LANGUAGE=fr:Le quai\r\n")
+        ->and(array_map(static fn ($each): string => $each->name, $foreign->properties))->toBe(['LOCATION']);
+});
+
+test('what a file names to be opened is an address that may be', function () {
+    [[$series]] = collected(Make::calendar(HEAD."SUMMARY:Talk\nCONFERENCE;VALUE=URI;LABEL=Room two:https://example.org/room\nCONFERENCE;VALUE=URI:tel:+44-20-0000\nCONFERENCE:javascript:alert(1)\nIMAGE;VALUE=URI:https://example.org/boat.png\nIMAGE;ENCODING=BASE64;VALUE=BINARY:AAAA\nATTACH;FILENAME=Sheet.pdf:https://example.org/sheet\nATTACH:data:text/html,x"));
+    expect(array_map(static fn (EventLink $each): array => [$each->kind, $each->address, $each->label], EventLink::of($series->master->foreign)))->toBe([
+        ['conference', 'https://example.org/room', 'Room two'], ['conference', 'tel:+44-20-0000', 'tel:+44-20-0000'],
+        ['image', 'https://example.org/boat.png', 'https://example.org/boat.png'], ['document', 'https://example.org/sheet', 'Sheet.pdf'],
+    ]);
 });

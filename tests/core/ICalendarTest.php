@@ -3,6 +3,7 @@
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarReader;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\Diagnostic;
@@ -27,7 +28,7 @@ function read(string $text): array
 function written(Series ...$series): string
 {
     $stream = Make::stream('');
-    (new CalendarWriter($stream))->write('Workshops', array_values($series), 1_790_000_000);
+    (new CalendarWriter($stream))->write(new CalendarHead('Workshops'), array_values($series));
     rewind($stream);
 
     return (string) stream_get_contents($stream);

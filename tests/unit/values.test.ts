@@ -11,7 +11,7 @@ const WORDS = { one: '', following: '', all: '' };
 
 const event: Event = {
     id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
-    timezone: 'Europe/London', startsAt: '2026-11-03T09:30:00Z', endsAt: '2026-11-03T11:00:00Z', organiser: { id: 2, name: 'Ines Halloran', chosen: false }, place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
+    timezone: 'Europe/London', endTimezone: null, endThere: null, links: [], startsAt: '2026-11-03T09:30:00Z', endsAt: '2026-11-03T11:00:00Z', organiser: { id: 2, name: 'Ines Halloran', chosen: false }, place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
     participants: [{ kind: 'person', id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 5, name: 'Rigging', part: 'optional', answer: 'unanswered' }, { kind: 'other', id: null, name: 'A guest', part: 'required', answer: 'declined' }],
     repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],

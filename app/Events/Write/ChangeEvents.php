@@ -5,15 +5,17 @@ namespace App\Events\Write;
 use App\Events\EventRecord;
 use App\History\Operation;
 use App\History\OperationLog;
+use Closure;
 use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\LazyCollection;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 /**
  * The one way to change events: carries out commands for somebody, all of them or none, in one transaction. Each time it is
- * written down as one operation, and every series that has changed is told of. What follows from that, such as the occurrence
+ * written down as one operation, and every series that has changed is told of once. What follows from that, such as the occurrence
  * index and the sync log, is no matter of this. Whether somebody may do what the commands say is asked before.
  */
 final class ChangeEvents
@@ -24,6 +26,9 @@ final class ChangeEvents
     private const AT_ONCE = 1000;
 
     private const TOGETHER = 100;
+
+    /** Of many commands so many are carried out, written down and told of at a time. */
+    private const PART = 500;
 
     public function __construct(private readonly SeriesTable $table, private readonly SeriesStates $states, private readonly OperationLog $log, private readonly Dispatcher $events)
     {
@@ -41,6 +46,39 @@ final class ChangeEvents
     public function carryOut(Actor $actor, Cause $cause, OperationKind $kind, array $commands, array $basedOn = [], ?callable $progress = null): Done
     {
         return $this->within($actor, $cause, $commands, $basedOn, fn (array $before, array $after): Operation => $this->log->write($actor, $cause, $kind, $before, $after), $progress);
+    }
+
+    /**
+     * Carries out any number of commands as one operation, in memory that does not grow with them: written down and told of a part
+     * at a time, within one transaction.
+     *
+     * @param  list<int>  $calendarIds  all that are concerned
+     * @param  callable(): iterable<Command>  $commands  of which no two are of one series; asked again where all has to begin again
+     * @param  ?callable(int, int): void  $progress  told how many of how many commands are carried out; what it throws takes all of it back
+     * @return ?Operation null where there are none
+     *
+     * @throws ModelNotFoundException where a series is not there any more
+     * @throws ConflictHttpException where a calendar would have two events of one UID
+     */
+    public function carryOutMany(Actor $actor, Cause $cause, OperationKind $kind, array $calendarIds, callable $commands, int $count, ?callable $progress = null): ?Operation
+    {
+        return $this->inOne(function () use ($actor, $cause, $kind, $calendarIds, $commands, $count, $progress): ?Operation {
+            $this->lockCalendars([], [], $calendarIds);
+            $operation = null;
+            $done = 0;
+            foreach (LazyCollection::make($commands)->chunk(self::PART) as $some) {
+                $part = $this->part(array_values($some->all()), $actor, []);
+                $operation ??= $this->log->begin($actor, $cause, $kind);
+                $this->log->add($operation, $part->before, $part->after);
+                $this->tell($part, $actor, $cause);
+                $done += count($some);
+                if ($progress !== null) {
+                    $progress($done, $count);
+                }
+            }
+
+            return $operation;
+        });
     }
 
     /**
@@ -65,38 +103,81 @@ final class ChangeEvents
      */
     private function within(Actor $actor, Cause $cause, array $commands, array $basedOn, callable $written, ?callable $progress = null): Done
     {
-        try {
-            return DB::transaction(function () use ($actor, $cause, $commands, $basedOn, $written, $progress): Done {
-                $this->table->begin();
-                $known = array_values(array_unique(array_filter(array_map(static fn (Command $each): ?int => $each->seriesId(), $commands), is_int(...))));
-                $this->lockCalendars($commands, $known);
-                $this->lock($known, $basedOn);
-                $before = $this->states->all($known);
-                $changed = [];
-                foreach ($this->together($commands) as $some) {
-                    array_push($changed, ...$this->apply($some, $actor));
-                    if ($progress !== null) {
-                        $progress(count($changed), count($commands));
-                    }
-                }
-                $this->table->flush();
-                $ids = array_values(array_unique([...$known, ...$changed]));
-                $before += array_fill_keys($ids, null);
-                $after = $this->states->all($ids);
-                // What is as it was is no part of the operation.
-                $touched = array_filter($ids, static fn (int $id): bool => ! SeriesState::identical($before[$id], $after[$id]));
-                $operation = $written(array_intersect_key($before, array_flip($touched)), array_intersect_key($after, array_flip($touched)));
-                if ($touched !== []) {
-                    $this->events->dispatch(new EventsChanged(array_map(static fn (int $id): SeriesChanged => new SeriesChanged($id, $before[$id], $after[$id], $actor, $cause), array_values($touched))));
-                }
+        return $this->inOne(function () use ($actor, $cause, $commands, $basedOn, $written, $progress): Done {
+            $this->lockCalendars($commands, self::known($commands));
+            $part = $this->part($commands, $actor, $basedOn, $progress);
+            $operation = $written($part->before, $part->after);
+            $this->tell($part, $actor, $cause);
 
-                return new Done($operation, $changed);
+            return new Done($operation, $part->changed);
+        });
+    }
+
+    /**
+     * @template T
+     *
+     * @param  Closure(): T  $work
+     * @return T
+     */
+    private function inOne(Closure $work): mixed
+    {
+        try {
+            return DB::transaction(function () use ($work): mixed {
+                $this->table->begin();
+
+                return $work();
             }, self::ATTEMPTS);
         } catch (UniqueConstraintViolationException $problem) {
             throw str_contains($problem->getMessage(), 'events_live_uid')
                 ? new ConflictHttpException('There is this event on that calendar already: one of the same UID, as it came in by a file or from outside.')
                 : $problem;
         }
+    }
+
+    /**
+     * @param  list<Command>  $commands
+     * @param  array<int, int>  $basedOn
+     * @param  ?callable(int, int): void  $progress
+     */
+    private function part(array $commands, Actor $actor, array $basedOn, ?callable $progress = null): CarriedOut
+    {
+        $known = self::known($commands);
+        $this->lock($known, $basedOn);
+        $before = $this->states->all($known);
+        $changed = [];
+        foreach ($this->together($commands) as $some) {
+            array_push($changed, ...$this->apply($some, $actor));
+            if ($progress !== null) {
+                $progress(count($changed), count($commands));
+            }
+        }
+        $this->table->flush();
+        $ids = array_values(array_unique([...$known, ...$changed]));
+        $before += array_fill_keys($ids, null);
+        $after = $this->states->all($ids);
+        // What is as it was is no part of the operation.
+        $touched = array_flip(array_filter($ids, static fn (int $id): bool => ! SeriesState::identical($before[$id], $after[$id])));
+
+        return new CarriedOut($changed, array_replace($touched, array_intersect_key($before, $touched)), array_replace($touched, array_intersect_key($after, $touched)));
+    }
+
+    private function tell(CarriedOut $part, Actor $actor, Cause $cause): void
+    {
+        if ($part->before !== []) {
+            $this->events->dispatch(new EventsChanged(array_map(
+                static fn (int $id): SeriesChanged => new SeriesChanged($id, $part->before[$id], $part->after[$id], $actor, $cause),
+                array_keys($part->before),
+            )));
+        }
+    }
+
+    /**
+     * @param  list<Command>  $commands
+     * @return list<int> the series that are there and are named by them
+     */
+    private static function known(array $commands): array
+    {
+        return array_values(array_unique(array_filter(array_map(static fn (Command $each): ?int => $each->seriesId(), $commands), is_int(...))));
     }
 
     /**
@@ -137,10 +218,11 @@ final class ChangeEvents
      *
      * @param  list<Command>  $commands
      * @param  list<int>  $known
+     * @param  list<int>  $further  calendars
      */
-    private function lockCalendars(array $commands, array $known): void
+    private function lockCalendars(array $commands, array $known, array $further = []): void
     {
-        $ids = array_merge(...array_map(static fn (Command $each): array => $each instanceof NamesCalendars ? $each->calendarIds() : [], $commands));
+        $ids = array_merge($further, ...array_map(static fn (Command $each): array => $each instanceof NamesCalendars ? $each->calendarIds() : [], $commands));
         foreach (array_chunk($known, self::AT_ONCE) as $some) {
             array_push($ids, ...DB::table('events')->whereIntegerInRaw('id', $some)->distinct()->pluck('calendar_id'), ...DB::table('event_pins')->whereIntegerInRaw('event_id', $some)->distinct()->pluck('calendar_id'));
         }

@@ -14,7 +14,24 @@ final class StoredForms
      */
     private static function steps(): array
     {
-        return [];
+        return [1 => self::withEndZone(...)];
+    }
+
+    /**
+     * Until then an end was told in the zone of its start.
+     *
+     * @param  array<string, mixed>  $stored
+     * @return array<string, mixed>
+     */
+    private static function withEndZone(array $stored): array
+    {
+        foreach ($stored['rows'] as $index => $row) {
+            // In the order of the table: states are compared as text.
+            $at = (int) array_search('timezone', array_keys($row), true) + 1;
+            $stored['rows'][$index] = array_slice($row, 0, $at, true) + ['end_timezone' => null] + array_slice($row, $at, null, true);
+        }
+
+        return $stored;
     }
 
     /**

@@ -5,7 +5,7 @@ import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
-import { formatInstants, formatMoment, formatWhen } from '@/time/dates';
+import { formatInstants, formatMoment, formatWhen, timeOfDay } from '@/time/dates';
 import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
 import { usePerson } from '@/features/session/useSession';
@@ -21,6 +21,12 @@ import { following, type Scope } from './scope';
 type Props = { event: Event; onEdit: (scope: Scope) => void; onClose: () => void };
 
 const STATUS = { confirmed: null, provisional: 'provisional, not settled yet', cancelled: 'cancelled' } as const;
+
+const LINKS = [
+    { kind: 'conference', name: 'Meets at' },
+    { kind: 'document', name: 'Papers' },
+    { kind: 'image', name: 'Pictures' },
+] as const;
 
 /** All there is to know of an event. */
 export function EventPanel({ event, onEdit, onClose }: Props) {
@@ -77,6 +83,11 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                     {formatInstants(event, rota.zone)} ({rota.zone}, as on this sheet)
                 </p>
             )}
+            {event.endThere !== null && (
+                <p className="text-soft">
+                    It ends at {timeOfDay(event.endThere)} in {event.endTimezone}
+                </p>
+            )}
             {event.busyOnly && (
                 <p className="mt-3 border-l-[3px] border-line pl-2.5">
                     {calendar?.level === 'busy'
@@ -110,6 +121,23 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         </a>
                     )}
                 </Fact>
+                {LINKS.map(({ kind, name }) => (
+                    <Fact key={kind} name={name}>
+                        {event.links.some((each) => each.kind === kind) && (
+                            <ul>
+                                {event.links
+                                    .filter((each) => each.kind === kind)
+                                    .map((each) => (
+                                        <li key={each.address}>
+                                            <a href={each.address} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">
+                                                {each.label}
+                                            </a>
+                                        </li>
+                                    ))}
+                            </ul>
+                        )}
+                    </Fact>
+                ))}
                 <Fact name="About">{event.description !== '' && <Linked text={event.description} />}</Fact>
                 <Fact name="Added by">{event.addedBy !== null && event.addedAt !== null && `${event.addedBy}, ${formatMoment(event.addedAt)}`}</Fact>
                 <Fact name="Changed by">{event.changedAt !== event.addedAt && event.changedBy !== null && event.changedAt !== null && `${event.changedBy}, ${formatMoment(event.changedAt)}`}</Fact>
