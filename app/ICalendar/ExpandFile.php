@@ -20,7 +20,7 @@ final class ExpandFile extends FileCommand
 {
     private const DAY = 86_400;
 
-    private const MONTH = 31 * self::DAY;
+    private const YEAR = 366 * self::DAY;
 
     /** Makes a number of seconds that sorts as text of any moment there is. */
     private const BEFORE = 1_000_000_000_000;
@@ -60,13 +60,13 @@ final class ExpandFile extends FileCommand
     }
 
     /**
-     * A month at a time, or of what repeats within days a day, so that few are held at once.
+     * A year at a time, or of what repeats within days a day, so that few are held at once.
      *
      * @return Generator<int, Occurrence>
      */
     private function occurrences(Series $series, Window $window): Generator
     {
-        $length = $series->master?->timing->recurrence->repeatsWithinDays() === true ? self::DAY : self::MONTH;
+        $length = $series->master?->timing->recurrence->repeatsWithinDays() === true ? self::DAY : self::YEAR;
         $told = 0;
         for ($from = $window->axisFrom; $from < $window->axisTo; $from += $length) {
             foreach ($series->occurrences($from, min($window->axisTo, $from + $length)) as $occurrence) {

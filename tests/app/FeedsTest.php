@@ -31,16 +31,32 @@ test('other readers of iCalendar read a feed without complaint', function () {
     $this->add($this->slip, $this->ada, title: 'New York', zone: 'America/New_York', uid: 'abroad');
     $this->as($this->ada, 'PATCH', '/events/'.DB::table('events')->where('uid', 'weekly')->value('id').'?occurrence=2026-11-09T09:30:00Z', ['start' => '2026-11-10T12:00', 'title' => 'Moved'], 1)->assertOk();
     $text = ($this->fetch)(($this->make)())->getContent();
+    $hour = static fn (int $hour, int $minute, int $day = 2): array => [(string) gmmktime($hour, $minute, 0, 11, $day, 2026), (string) gmmktime($hour + 1, $minute, 0, 11, $day, 2026)];
     $expected = [
-        'abroad|New York|2026-11-02T09:30:00|'.gmmktime(14, 30, 0, 11, 2, 2026),
-        'days|'.trim(str_repeat('Mårtensö ', 20)).'|2026-11-05|',
-        'weekly|Moved|2026-11-10T12:00:00|'.gmmktime(12, 0, 0, 11, 10, 2026),
-        'weekly|Weekly; with, marks|2026-11-02T09:30:00|'.gmmktime(9, 30, 0, 11, 2, 2026),
+        ['abroad', 'New York', '2026-11-02T09:30:00', ...$hour(14, 30), []],
+        ['days', trim(str_repeat('Mårtensö ', 20)), '2026-11-05', '', '', []],
+        ['weekly', 'Moved', '2026-11-10T12:00:00', ...$hour(12, 0, 10), []],
+        ['weekly', 'Weekly; with, marks', '2026-11-02T09:30:00', ...$hour(9, 30), ['2026-11-02T09:30:00', '2026-11-09T09:30:00', '2026-11-16T09:30:00']],
     ];
-    foreach (['/usr/bin/python3 tests/Support/read_ics.py', 'node tests/Support/read-ics.mjs'] as $reader) {
+    foreach (['/usr/bin/python3 tests/Support/read_ics.py', 'node tests/Support/read-ics.mjs', PHP_BINARY.' tests/Support/read_ics.php'] as $reader) {
         $process = Process::path(base_path())->input($text)->run($reader);
-        expect($process->errorOutput())->toBe('', $reader)->and(json_decode($process->output(), true))->toBe($expected, $reader);
+        expect($process->errorOutput())->toBe('', $reader)->and(collect(json_decode($process->output(), true))->sort()->values()->all())->toBe($expected, $reader);
     }
+});
+
+test('a feed says what it is, and of each event when it was made and changed', function () {
+    $this->slip->update(['description' => 'What is on at the slip.']);
+    $event = $this->add($this->slip, $this->ada, uid: 'one');
+    DB::table('events')->where('id', $event->id)->update(['created_at' => '2026-10-01 08:00:00', 'updated_at' => '2026-10-02 09:00:00']);
+    $this->add($this->slip, $this->ada, uid: 'two');
+    $text = str_replace("\r\n ", '', ($this->fetch)(($this->make)())->getContent());
+    expect($text)->toContain('DESCRIPTION:What is on at the slip.', 'URL;VALUE=URI:'.url("/calendars/{$this->slip->slug}"), 'COLOR:', 'REFRESH-INTERVAL;VALUE=DURATION:PT60M', 'DTSTAMP:20261002T090000Z', 'CREATED:20261001T080000Z', 'LAST-MODIFIED:20261002T090000Z')
+        // Knowing the address is what gives access: a copy that is passed on does not say it.
+        ->not->toContain('SOURCE', '/feeds/');
+    preg_match('/UID:(\S+)/', $text, $uid);
+    expect($uid[1])->toEndWith('@calendar.invalid')->and(($this->fetch)(($this->make)('busy'))->getContent())->not->toContain('What is on', 'CREATED', '20261001T080000Z');
+    $this->as($this->ada, 'PUT', "/calendars/{$this->slip->slug}/grants", ['kind' => 'public', 'level' => 'see'])->assertOk();
+    expect(str_replace("\r\n ", '', ($this->fetch)("/public/{$this->slip->slug}.ics")->getContent()))->toContain('SOURCE;VALUE=URI:'.url("/public/{$this->slip->slug}.ics"));
 });
 
 test('an unchanged feed is answered 304 without reading an event', function () {

@@ -66,7 +66,7 @@ final class ChangeEvents
             $this->lockCalendars([], [], $calendarIds);
             $operation = null;
             $done = 0;
-            foreach (LazyCollection::make($commands)->chunk(self::PART) as $some) {
+            foreach (LazyCollection::make($commands)->values()->chunk(self::PART) as $some) {
                 $part = $this->part(array_values($some->all()), $actor, []);
                 $operation ??= $this->log->begin($actor, $cause, $kind);
                 $this->log->add($operation, $part->before, $part->after);
