@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Events;
 
-use PinnedRota\Core\ICalendar\ForeignContent;
 use PinnedRota\Core\ICalendar\Property;
 use PinnedRota\Core\ICalendar\Text;
 use PinnedRota\Core\Recurrence\ExtraDate;
@@ -35,18 +34,42 @@ final class StartApart
         }
         $start = $master->timing->start;
         $set = $master->timing->recurrence;
-        $first = StartOfRule::firstAfter($rule, $start);
-        if ($first === null || (new RecurrenceSet([$rule]))->startsBetween($start, $first->indexSeconds(), $first->indexSeconds() + 1) === []) {
-            // The rule ends before it produces anything: it says nothing.
-            return [new Series($master->repeating(new RecurrenceSet([], $set->extraDates, $set->skippedDates)), $series->overrides)];
+        // What a month without the day puts into the next is a time of the rule that no series can begin with, either.
+        $apart = [$start];
+        $first = StartOfRule::firstAfter($rule, $start, $start);
+        while ($first !== null && count($apart) < self::COMPARED && ! StartOfRule::isProduced($rule, $first)) {
+            $apart[] = $first;
+            $first = StartOfRule::firstAfter($rule, $start, $first);
         }
-        $rest = $master->with(timing: $master->timing->startingAt($first)->repeating(self::without($set, $rule, $first)));
+        $ending = $rule->count === null ? $rule : ($rule->count > count($apart) ? $rule->endingBy($rule->count - count($apart), null) : null);
+        if ($first === null || $ending === null || (new RecurrenceSet([$rule]))->startsBetween($start, $first->indexSeconds(), $first->indexSeconds() + 1) === []) {
+            return self::withoutRule($series, $master, $apart);
+        }
+        $rest = $master->with(timing: $master->timing->startingAt($first)->repeating(self::without($set, $ending, $first)));
         if (! self::agree($master, $rest, $rule, $first)) {
             return [$series];
         }
-        $early = [$start, ...array_values(array_filter(array_map(static fn (ExtraDate $each): EventTime => $each->start, $set->extraDates), static fn (EventTime $each): bool => ! $each->equals($start) && self::isBefore($each, $first)))];
+        $extra = array_map(static fn (ExtraDate $each): EventTime => $each->start, $set->extraDates);
+        $early = [];
+        foreach ([...$apart, ...array_filter($extra, static fn (EventTime $each): bool => self::isBefore($each, $first))] as $each) {
+            $early[$each->indexSeconds()] ??= $each;
+        }
 
-        return [...array_values(array_filter(array_map(static fn (EventTime $each): ?Series => self::apart($series, $master->uid, $each), $early))), new Series($rest, self::overridesOf($series, $first))];
+        return [...array_values(array_filter(array_map(static fn (EventTime $each): ?Series => self::apart($series, $master->uid, $each), array_values($early)))), new Series($rest, self::overridesOf($series, $first))];
+    }
+
+    /**
+     * The rule ends before it gives anything that a series can begin with: its few times are named one by one.
+     *
+     * @param  non-empty-list<EventTime>  $times  of which the first is the start
+     * @return list<Series>
+     */
+    private static function withoutRule(Series $series, Event $master, array $times): array
+    {
+        $set = $master->timing->recurrence;
+        $named = array_values(array_filter(array_slice($times, 1), static fn (EventTime $each): bool => $set->startsBetween($master->timing->start, $each->indexSeconds(), $each->indexSeconds() + 1) !== []));
+
+        return [new Series($master->repeating(new RecurrenceSet([], [...array_map(static fn (EventTime $each): ExtraDate => new ExtraDate($each), $named), ...$set->extraDates], $set->skippedDates)), $series->overrides)];
     }
 
     /** One time as an event of its own, as it was changed; null where it is skipped. */
@@ -61,7 +84,7 @@ final class StartApart
 
         return new Series(new Event(
             sha1("{$uid}|".RecurrenceId::text($time)).'@before-its-rule.invalid', $event->timing, $event->contents, null, false, $event->organizer, $event->participants, $event->reminders,
-            new ForeignContent([...$event->foreign->properties, $related], $event->foreign->components), $event->sequence, $event->stamp, $event->created, $event->modified,
+            $event->foreign->with($related), $event->sequence, $event->stamp, $event->created, $event->modified,
         ));
     }
 
@@ -73,7 +96,7 @@ final class StartApart
     private static function without(RecurrenceSet $set, Rule $rule, EventTime $first): RecurrenceSet
     {
         return new RecurrenceSet(
-            [$rule->count === null ? $rule : $rule->endingBy($rule->count - 1, null)],
+            [$rule],
             array_values(array_filter($set->extraDates, static fn (ExtraDate $each): bool => ! self::isBefore($each->start, $first))),
             array_values(array_filter($set->skippedDates, static fn (EventTime $each): bool => ! self::isBefore($each, $first) || $each->local->day() === $first->local->day())),
         );

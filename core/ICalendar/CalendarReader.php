@@ -22,8 +22,8 @@ final class CalendarReader
     /** What of an event may name a zone. */
     private const TIMES = ['DTSTART', 'DTEND', 'RECURRENCE-ID', 'EXDATE', 'RDATE'];
 
-    /** What a calendar says of its form: that is told anew when it is written. */
-    private const OWN = ['VERSION' => true, 'PRODID' => true, 'CALSCALE' => true, 'X-WR-CALNAME' => true, 'METHOD' => true];
+    /** What a calendar says of its form: that is told anew when it is written. Its times are in their zones by then. */
+    private const OWN = ['X-WR-TIMEZONE' => true, 'VERSION' => true, 'PRODID' => true, 'CALSCALE' => true, 'X-WR-CALNAME' => true, 'METHOD' => true];
 
     private readonly ComponentReader $components;
 

@@ -88,7 +88,7 @@ final class ComponentReader
                 continue;
             }
             if ($upper !== '' && str_starts_with($upper, 'BEGIN:')) {
-                $name = trim(substr($upper, 6));
+                $name = self::name($upper, 6);
                 if ($name === 'VCALENDAR' || ($open !== [] && isset(self::OUTERMOST[$name]))) {
                     $ended = $this->endBefore($open, $name, $number);
                     $tooDeep = 0;
@@ -119,7 +119,7 @@ final class ComponentReader
 
                     continue;
                 }
-                $name = trim(substr($upper, 4));
+                $name = self::name($upper, 4);
                 $closed = $this->close($open, $name, $number);
                 if ($closed !== null) {
                     yield $closed->line => $closed;
@@ -158,6 +158,12 @@ final class ComponentReader
             $last = self::nested($open);
             yield $last->line => $last;
         }
+    }
+
+    /** What stands behind BEGIN or END, less what no name has (RFC 5545, 3.1: iana-token). */
+    private static function name(string $line, int $from): string
+    {
+        return (string) preg_replace('/[^A-Z0-9-]+/', '', substr($line, $from)) ?: 'X-NAMELESS';
     }
 
     private function beginCalendar(int $number): void

@@ -39,11 +39,14 @@ final class EventReader
     private const LARGEST_ATTACHMENT = 100_000;
 
     private const KNOWN = [
-        'UID' => true, 'SUMMARY' => true, 'DTSTART' => true, 'DTEND' => true, 'DURATION' => true, 'RRULE' => true, 'EXRULE' => true, 'RDATE' => true,
+        'UID' => true, 'SUMMARY' => true, 'LOCATION' => true, 'DESCRIPTION' => true, 'DTSTART' => true, 'DTEND' => true, 'DURATION' => true, 'RRULE' => true, 'EXRULE' => true, 'RDATE' => true,
         'EXDATE' => true, 'RECURRENCE-ID' => true, 'URL' => true, 'STATUS' => true,
         'TRANSP' => true, 'CLASS' => true, 'CATEGORIES' => true, 'PRIORITY' => true, 'SEQUENCE' => true, 'DTSTAMP' => true,
         'ATTENDEE' => true, 'ORGANIZER' => true, 'LAST-MODIFIED' => true, 'CREATED' => true,
     ];
+
+    /** Texts of which a file may say more. */
+    private const SAID_OF = ['SUMMARY', 'LOCATION', 'DESCRIPTION', 'CATEGORIES'];
 
     private readonly ParticipantReader $participants;
 
@@ -55,6 +58,9 @@ final class EventReader
 
     /** @var array<string, array<string, string>> the members of CATEGORIES by their lower case, by the text: most events have them from another */
     private array $categories = [];
+
+    /** @var array{string, ?int} the moment read last, in UTC seconds, by how it is written: most events of a file were written at one */
+    private array $lastMoment = ['', null];
 
     public function __construct(private readonly Diagnostics $diagnostics, private readonly TimeReader $times)
     {
@@ -98,7 +104,7 @@ final class EventReader
             organizer: $this->participants->organizer($component),
             participants: $this->participants->participants($component),
             reminders: $this->reminders->reminders($component),
-            foreign: new ForeignContent([...$this->extra($component), ...$this->told($component, $contents)], $component->componentsBut('VALARM')),
+            foreign: new ForeignContent([...$this->extra($component, $start), ...$this->told($component, $contents)], $component->componentsBut('VALARM')),
             sequence: $this->number($component, 'SEQUENCE', 2_000_000_000),
             stamp: $this->stamp($component),
             created: $this->moment($component, 'CREATED'),
@@ -121,14 +127,10 @@ final class EventReader
 
     private function contents(Component $component, string $title): EventContents
     {
-        $texts = [];
-        foreach (TextProperties::NAMES as $name => $property) {
-            $text = $this->text($component, $property, TextProperties::LENGTHS[$name]);
-            $texts[$name] = in_array($name, TextProperties::ONE_LINE, true) ? str_replace("\n", ', ', $text) : $text;
-        }
-
         return new EventContents(
-            ...$texts,
+            // A place is one line: others become a comma.
+            place: str_replace("\n", ', ', $this->text($component, 'LOCATION', TextProperties::LENGTHS['place'])),
+            description: $this->text($component, 'DESCRIPTION', TextProperties::LENGTHS['description']),
             title: $title === '' ? EventContents::UNTITLED : str_replace("\n", ' ', $title),
             link: $this->link($component),
             status: match ($this->word($component, 'STATUS', ['CONFIRMED', 'TENTATIVE', 'CANCELLED'])) {
@@ -157,14 +159,21 @@ final class EventReader
     /** A moment in UTC, in seconds; null where there is none, or none that can be read. */
     private function moment(Component $component, string $name): ?int
     {
-        if (preg_match('/^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z?$/Di', trim($component->first($name)->value ?? ''), $m) !== 1) {
-            return null;
+        $value = $component->first($name)->value ?? '';
+        if ($value === '' || $value === $this->lastMoment[0]) {
+            return $value === '' ? null : $this->lastMoment[1];
         }
-        try {
-            return LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], (int) $m[4], (int) $m[5], (int) $m[6])->seconds;
-        } catch (InvalidTime) {
-            return null;
+        $seconds = null;
+        if (preg_match('/^\s*(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z?\s*$/Di', $value, $m) === 1) {
+            try {
+                $seconds = LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], (int) $m[4], (int) $m[5], (int) $m[6])->seconds;
+            } catch (InvalidTime) {
+                // It is none, like any other that cannot be read.
+            }
         }
+        $this->lastMoment = [$value, $seconds];
+
+        return $seconds;
     }
 
     private function holdsForFollowing(Property $recurrenceId): bool
@@ -210,10 +219,15 @@ final class EventReader
     }
 
     /** @return list<Property> what is kept as it stands */
-    private function extra(Component $component): array
+    private function extra(Component $component, EventTime $start): array
     {
         $extra = [];
-        foreach ($component->propertiesBut(self::KNOWN + array_fill_keys(TextProperties::NAMES, true)) as $property) {
+        foreach ($component->propertiesBut(self::KNOWN) as $property) {
+            if ($start->kind !== TimeKind::Date && self::saysWholeDays($property)) {
+                $this->diagnostics->add($property->line, $property->name, 'it says that the event is of whole days, and it has times', Outcome::Skipped);
+
+                continue;
+            }
             [$problem, $outcome] = $this->doubt($property);
             if ($problem !== null) {
                 $this->diagnostics->add($property->line, $property->name, $problem, $outcome);
@@ -243,10 +257,11 @@ final class EventReader
     private function told(Component $component, EventContents $contents): array
     {
         $told = [];
-        foreach (TextProperties::of($contents) as $name => $value) {
-            $property = $component->first($name);
-            if ($property !== null && $property->parameters !== [] && $value !== '') {
-                $told[] = new Property($name, $value, $property->parameters);
+        foreach (self::SAID_OF as $name) {
+            $parameters = $component->first($name)->parameters ?? [];
+            $value = $parameters === [] ? '' : TextProperties::of($contents)[$name];
+            if ($value !== '') {
+                $told[] = new Property($name, $value, $parameters);
             }
         }
 
@@ -288,7 +303,7 @@ final class EventReader
             return false;
         }
         foreach ($component->properties() as $property) {
-            if (preg_match('/^X-.*-ALLDAY(EVENT)?$/D', $property->name) === 1 && strtoupper(trim($property->value)) === 'TRUE') {
+            if (self::saysWholeDays($property)) {
                 $end = preg_match('/T(\d{6})/', $component->first('DTEND')->value ?? '', $m) === 1 ? $m[1] : '000000';
 
                 return $end === '000000';
@@ -296,6 +311,12 @@ final class EventReader
         }
 
         return false;
+    }
+
+    /** A mark of some program. */
+    private static function saysWholeDays(Property $property): bool
+    {
+        return str_starts_with($property->name, 'X-') && preg_match('/-ALLDAY(EVENT)?$/D', $property->name) === 1 && strtoupper(trim($property->value)) === 'TRUE';
     }
 
     private function timing(Component $component, EventTime $start, RecurrenceSet $recurrence, bool $wholeDays): EventTiming
@@ -307,7 +328,8 @@ final class EventReader
         if ($endProperty !== null && $end !== null) {
             if ($end->kind === TimeKind::Date && $start->kind !== TimeKind::Date || $end->kind !== TimeKind::Date && $start->kind === TimeKind::Date) {
                 $this->diagnostics->add($endProperty->line, 'DTEND', 'start and end are not both dates or both times', Outcome::Mended);
-                $end = $start->at($end->local);
+                // Of a day that ends at some time all of it is meant.
+                $end = $start->kind === TimeKind::Date ? EventTime::date($end->local->plusSeconds(CivilDate::SECONDS_PER_DAY - 1)) : $start->at($end->local);
             }
             if ($end->indexSeconds() > $start->indexSeconds()) {
                 return EventTiming::between($start, $end, $recurrence);

@@ -43,6 +43,17 @@ final readonly class ForeignContent
         return [];
     }
 
+    /** With another property, beside those of its name. */
+    public function with(Property $property): self
+    {
+        $names = array_map(static fn (Property $each): string => $each->name, $this->properties);
+        $at = array_search($property->name, array_reverse($names, true), true);
+        $properties = $this->properties;
+        array_splice($properties, $at === false ? count($properties) : $at + 1, 0, [$property]);
+
+        return new self($properties, $this->components);
+    }
+
     public function without(string $property): self
     {
         return new self(array_values(array_filter($this->properties, static fn (Property $each): bool => $each->name !== $property)), $this->components);

@@ -21,6 +21,13 @@ final class PropertyParser
         'ATTENDEE' => self::ADDRESS, 'ORGANIZER' => self::ADDRESS,
     ];
 
+    private const MOST_KNOWN = 500;
+
+    private const LONGEST_KNOWN = 200;
+
+    /** @var array<string, non-empty-array<string, list<string>>> by what stands before the value: few, and met again and again */
+    private array $parameters = [];
+
     /** @var array<string, string> names in upper case, as they stand in the file: few, and met again and again */
     private array $names = [];
 
@@ -43,6 +50,13 @@ final class PropertyParser
         if ($separator === ':') {
             return new Property($name, substr($line, $position), [], $number);
         }
+        $colon = (int) strpos($line, ':');
+        $known = $this->parameters[substr($line, 0, $colon)] ?? null;
+        if ($known !== null) {
+            $value = substr($line, $colon + 1);
+
+            return $this->isOdd($name, $value) ? $this->withColonInParameter($number, $name, $value, $known) : new Property($name, $value, $known, $number);
+        }
         $parameters = [];
         while ($separator === ';') {
             $pattern = '/\G\s*([A-Za-z0-9-]+)\s*=((?:"[^"]*"|[^";:,]*)(?:,(?:"[^"]*"|[^";:,]*))*)([;:])/';
@@ -55,11 +69,24 @@ final class PropertyParser
         }
 
         $value = substr($line, $position);
-        if ($parameters !== [] && isset(self::BEGINS[$name]) && preg_match(self::BEGINS[$name], $value) === 0 && str_contains($value, ':')) {
+        if ($parameters === []) {
+            return new Property($name, $value, [], $number);
+        }
+        if ($this->isOdd($name, $value)) {
             return $this->withColonInParameter($number, $name, $value, $parameters);
+        }
+        // What no quotes hide a colon in is the same again, up to the first of them.
+        if ($position === $colon + 1 && $position < self::LONGEST_KNOWN && count($this->parameters) < self::MOST_KNOWN) {
+            $this->parameters[substr($line, 0, $colon)] = $parameters;
         }
 
         return new Property($name, $value, $parameters, $number);
+    }
+
+    /** Whether a value is not what the property asks for, and there is more behind another colon. */
+    private function isOdd(string $name, string $value): bool
+    {
+        return isset(self::BEGINS[$name]) && preg_match(self::BEGINS[$name], $value) === 0 && str_contains($value, ':');
     }
 
     /**
@@ -90,7 +117,7 @@ final class PropertyParser
         if (strspn($name, self::NAME) !== strlen($name)) {
             return '';
         }
-        if (count($this->names) < 500) {
+        if (count($this->names) < self::MOST_KNOWN) {
             $this->names[$written] = $name;
         }
 
@@ -108,7 +135,12 @@ final class PropertyParser
         }
         $this->diagnostics->add($number, $name, 'the parameters cannot be read', Outcome::Mended);
 
-        return new Property($name, substr($line, $colon + 1), $parameters, $number);
+        $value = substr($line, $colon + 1);
+        while ($this->isOdd($name, $value)) {
+            $value = substr($value, (int) strpos($value, ':') + 1);
+        }
+
+        return new Property($name, $value, $parameters, $number);
     }
 
     /** @return list<string> */

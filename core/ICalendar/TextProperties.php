@@ -15,9 +15,6 @@ final class TextProperties
     /** Most characters of each that are kept. */
     public const LENGTHS = ['place' => 500, 'description' => 60_000];
 
-    /** Those that are one line: others become a comma. */
-    public const ONE_LINE = ['place'];
-
     /**
      * The texts of an event as the values of the properties that they stand in, the title and the categories among them; '' where
      * there is none.

@@ -17,8 +17,22 @@ final class TimeReader
 {
     private const MOST_ZONES = 200;
 
+    private const MOST_KNOWN = 5_000;
+
+    /** @var array<array-key, int> local seconds at which days begin, by how they are written: YYYYMMDD */
+    private array $days = [];
+
+    /** @var array<array-key, int> seconds of the day, by how they are written: HHMMSS */
+    private array $seconds = [];
+
     /** @var array<string, ?Zone> zones that VTIMEZONE components of this calendar describe, by TZID */
     private array $described = [];
+
+    /** @var array<string, Zone> zones that were asked for, as they are called: most events have them from another */
+    private array $found = [];
+
+    /** @var array<string, Zone> the likeliest of those that mean nothing: a description may come yet */
+    private array $guessed = [];
 
     private ?Zone $calendarZone = null;
 
@@ -29,7 +43,7 @@ final class TimeReader
     /** Another VCALENDAR of the file begins: what the one before it said of zones holds no more. */
     public function forget(): void
     {
-        $this->described = [];
+        $this->described = $this->found = $this->guessed = [];
         $this->calendarZone = null;
     }
 
@@ -45,6 +59,7 @@ final class TimeReader
         $name = trim($timeZone->first('TZID')?->text() ?? '', " \t\"");
         $named = Zone::find($name);
         if ($name !== '' && ($named === null || ZoneGuess::isAbbreviation($name)) && count($this->described) < self::MOST_ZONES) {
+            $this->found = $this->guessed = [];
             $this->described[$name] = (new TimeZoneReader($this->diagnostics))->read($timeZone, $name, array_values(array_filter([$named, $this->calendarZone, $this->fallback])));
         }
     }
@@ -53,6 +68,7 @@ final class TimeReader
     public function know(Zone $zone): void
     {
         $this->described[$zone->name] = $zone;
+        $this->found = $this->guessed = [];
     }
 
     /** Whether the zone of a property means something by now. */
@@ -60,7 +76,7 @@ final class TimeReader
     {
         $name = $property->parameter('TZID');
 
-        return $name === null || (Zone::find($name) !== null && ! ZoneGuess::isAbbreviation($name)) || array_key_exists(trim($name, " \t\""), $this->described);
+        return $name === null || isset($this->found[$name]) || (Zone::find($name) !== null && ! ZoneGuess::isAbbreviation($name)) || array_key_exists(trim($name, " \t\""), $this->described);
     }
 
     /**
@@ -117,10 +133,23 @@ final class TimeReader
     /** @throws InvalidTime */
     private function read(Property $property, string $value): EventTime
     {
+        // Most times are on the wall of a zone that is known by now, on a day and at a time of day that were met before.
+        if (isset($value[14]) && ! isset($value[15]) && $value[8] === 'T' && $property->parameters !== [] && ! isset($property->parameters['VALUE'])) {
+            $day = $this->days[substr($value, 0, 8)] ?? null;
+            $second = $this->seconds[substr($value, 9)] ?? null;
+            $zone = $this->found[$property->parameters['TZID'][0] ?? ''] ?? null;
+            if ($day !== null && $second !== null && $zone !== null) {
+                return EventTime::zoned(new LocalDateTime($day + $second), $zone);
+            }
+        }
         if (preg_match('/^(\d{4})(\d\d)(\d\d)(?:T(\d\d)(\d\d)(\d\d)?(Z?))?$/Di', $value, $m) !== 1 || ($m[4] ?? '') === '24') {
             return $this->otherwise($property, $value);
         }
         $local = LocalDateTime::of((int) $m[1], (int) $m[2], (int) $m[3], (int) ($m[4] ?? 0), (int) ($m[5] ?? 0), (int) ($m[6] ?? 0));
+        if (count($this->days) < self::MOST_KNOWN && count($this->seconds) < self::MOST_KNOWN && isset($value[14])) {
+            $this->days[substr($value, 0, 8)] = $local->seconds - $local->secondOfDay();
+            $this->seconds[substr($value, 9, 6)] = $local->secondOfDay();
+        }
         $announced = $property->parameters === [] ? '' : strtoupper($property->parameter('VALUE') ?? '');
         if (! isset($m[4])) {
             if ($announced !== 'DATE') {
@@ -190,11 +219,21 @@ final class TimeReader
     /** The zone that a property calls so; where that means nothing, the likeliest, with a diagnostic. */
     public function zoneOf(Property $property, string $name): Zone
     {
+        $found = $this->found[$name] ?? $this->guessed[$name] ?? null;
+        if ($found !== null) {
+            return $found;
+        }
+        $called = $name;
         $name = trim($name, " \t\"");
         $zone = (ZoneGuess::isAbbreviation($name) ? $this->described[$name] ?? null : null) ?? Zone::find($name) ?? $this->described[$name] ?? null;
         if ($zone === null) {
             $zone = ZoneGuess::of($name) ?? $this->calendarZone ?? $this->fallback;
             $this->diagnostics->addOnce($property->line, $property->name, "the time zone “{$name}” is unknown; {$zone->name} is taken", Outcome::Mended);
+            if (count($this->guessed) < self::MOST_ZONES) {
+                $this->guessed[$called] = $zone;
+            }
+        } elseif (count($this->found) < self::MOST_ZONES) {
+            $this->found[$called] = $zone;
         }
 
         return $zone;

@@ -51,30 +51,14 @@ final readonly class RecurrenceSet
      */
     public function startsBetween(EventTime $start, int $from, int $to, ?WorkBudget $budget = null): array
     {
+        if (count($this->rules) === 1 && $this->extraDates === [] && $this->skippedDates === []) {
+            return $this->ofOneRule($this->rules[0], $start, $from, $to, $budget);
+        }
         $starts = [];
-        $allDay = $start->kind === TimeKind::Date;
         foreach ($this->rules as $rule) {
-            $until = $this->lastInstant($rule, $start);
-            $before = $until === null ? $to : min($to, $until + 1);
-            if ($start->zone !== null && $rule->countsExactly()) {
-                foreach ((new RuleExpander($rule, new LocalDateTime($start->indexSeconds()), false, $budget))->between($from, $before) as $seconds) {
-                    if ($seconds >= $from && $seconds < $before) {
-                        $starts[$seconds] ??= EventTime::instant($seconds, $start->zone);
-                    }
-                }
-
-                continue;
-            }
-            // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
-            $locals = (new RuleExpander($rule, $start->local, $allDay, $budget))->between($from - 86_400, $before + 86_400);
-            if ($allDay && $rule->frequency->isSubDaily()) {
-                // Of an all-day event that repeats by the hour, each day is one occurrence.
-                $locals = array_map(static fn (int $local): int => CivilDate::floorDiv($local, CivilDate::SECONDS_PER_DAY) * CivilDate::SECONDS_PER_DAY, $locals);
-            }
-            foreach ($start->zone === null ? $locals : $start->zone->toUtcEach($locals) as $index => $seconds) {
-                if ($seconds >= $from && $seconds < $before && ! isset($starts[$seconds])) {
-                    $starts[$seconds] = $start->at(new LocalDateTime($locals[$index]));
-                }
+            [$locals, $instants] = $this->instances($rule, $start, $from, $to, $budget);
+            foreach ($start->atEach($locals, $instants) as $time) {
+                $starts[$time->indexSeconds()] ??= $time;
             }
         }
         foreach ([$start, ...array_map(fn (ExtraDate $extra): EventTime => $this->likeStart($extra->start, $start), $this->extraDates)] as $time) {
@@ -90,6 +74,70 @@ final readonly class RecurrenceSet
         ksort($starts);
 
         return array_values($starts);
+    }
+
+    /**
+     * The same for what most series are: a rule and nothing else.
+     *
+     * @return list<EventTime>
+     */
+    private function ofOneRule(Rule $rule, EventTime $start, int $from, int $to, ?WorkBudget $budget): array
+    {
+        [$locals, $instants] = $this->instances($rule, $start, $from, $to, $budget);
+        $first = $start->indexSeconds();
+        // Nothing comes before the start; what falls into the hour that clocks leave out may come after what is later on the wall.
+        $times = $start->atEach($locals, $instants);
+        if ($first >= $from && $first < $to && ($instants === [] || ! in_array($first, $instants, true))) {
+            array_unshift($times, $start);
+            array_unshift($instants, $first);
+        }
+        $budget?->spend(count($times));
+        $isInOrder = true;
+        for ($index = count($instants) - 1; $index > 0 && $isInOrder; $index--) {
+            $isInOrder = $instants[$index] > $instants[$index - 1];
+        }
+        if ($isInOrder) {
+            return $times;
+        }
+        $starts = [];
+        foreach ($times as $time) {
+            $starts[$time->indexSeconds()] ??= $time;
+        }
+        ksort($starts);
+
+        return array_values($starts);
+    }
+
+    /**
+     * The instances of a rule at or after $from and before $to.
+     *
+     * @return array{list<int>, list<int>} wall times, and the same on the index's axis
+     */
+    private function instances(Rule $rule, EventTime $start, int $from, int $to, ?WorkBudget $budget): array
+    {
+        $until = $this->lastInstant($rule, $start);
+        $before = $until === null ? $to : min($to, $until + 1);
+        if ($start->zone !== null && $rule->countsExactly()) {
+            $instants = (new RuleExpander($rule, new LocalDateTime($start->indexSeconds()), false, $budget))->between($from, $before);
+
+            return [array_map($start->zone->toLocal(...), $instants), $instants];
+        }
+        $allDay = $start->kind === TimeKind::Date;
+        // No zone is more than a day from UTC, so a day on either side holds the window in wall time.
+        $locals = (new RuleExpander($rule, $start->local, $allDay, $budget))->between($from - CivilDate::SECONDS_PER_DAY, $before + CivilDate::SECONDS_PER_DAY);
+        if ($allDay && $rule->frequency->isSubDaily()) {
+            // Of an all-day event that repeats by the hour, each day is one occurrence.
+            $locals = array_map(static fn (int $local): int => CivilDate::floorDiv($local, CivilDate::SECONDS_PER_DAY) * CivilDate::SECONDS_PER_DAY, $locals);
+        }
+        $instants = $start->zone === null ? $locals : $start->zone->toUtcEach($locals);
+        // What is before and after the window stands at the ends, but in the hour that clocks leave out.
+        if ($instants !== [] && (min($instants) < $from || max($instants) >= $before)) {
+            $instants = array_filter($instants, static fn (int $instant): bool => $instant >= $from && $instant < $before);
+            $locals = array_values(array_intersect_key($locals, $instants));
+            $instants = array_values($instants);
+        }
+
+        return [$locals, $instants];
     }
 
     /** Whether some rule can have several instances on one day. */

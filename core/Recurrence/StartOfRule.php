@@ -25,10 +25,10 @@ final class StartOfRule
         return self::expander($rule, $start)->between($at, $at + 1) !== [];
     }
 
-    /** The first time after the start, whatever UNTIL says; null where there is none. */
-    public static function firstAfter(Rule $rule, EventTime $start): ?EventTime
+    /** The first time of a series of that start after a time of it, whatever COUNT and UNTIL say; null where there is none. */
+    public static function firstAfter(Rule $rule, EventTime $start, EventTime $time): ?EventTime
     {
-        $from = $start->local->seconds + 1;
+        $from = $time->local->seconds + 1;
         foreach (self::WITHIN as $days) {
             $first = self::expander($rule, $start)->between($from, $from + $days * CivilDate::SECONDS_PER_DAY)[0] ?? null;
             if ($first !== null) {

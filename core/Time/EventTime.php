@@ -51,6 +51,26 @@ final class EventTime
     }
 
     /**
+     * The same kind and zone at many wall times, whose places on the index's axis are known.
+     *
+     * @param  list<int>  $locals  local seconds (see LocalDateTime)
+     * @param  list<int>  $instants  on the index's axis, in the same order
+     * @return list<self>
+     */
+    public function atEach(array $locals, array $instants): array
+    {
+        $times = [];
+        [$kind, $zone] = [$this->kind, $this->zone];
+        foreach ($locals as $index => $local) {
+            $time = new self($kind, new LocalDateTime($local), $zone);
+            $time->indexSeconds = $instants[$index];
+            $times[] = $time;
+        }
+
+        return $times;
+    }
+
+    /**
      * The place on the index's axis, in seconds: the UTC instant of a zoned time; of a date or a floating time,
      * which are no instants, the wall time as though it were UTC.
      */
