@@ -19,8 +19,8 @@ final class CalendarReader
 {
     private const MOST_WAITING = 20_000;
 
-    /** What of an event may name a zone. */
-    private const TIMES = ['DTSTART', 'DTEND', 'RECURRENCE-ID', 'EXDATE', 'RDATE'];
+    /** What may name a zone. */
+    private const TIMES = ['DTSTART' => true, 'DTEND' => true, 'DUE' => true, 'RECURRENCE-ID' => true, 'EXDATE' => true, 'RDATE' => true];
 
     /** What a calendar says of its form: that is told anew when it is written. Its times are in their zones by then. */
     private const OWN = ['X-WR-TIMEZONE' => true, 'VERSION' => true, 'PRODID' => true, 'CALSCALE' => true, 'X-WR-CALNAME' => true, 'METHOD' => true];
@@ -173,9 +173,12 @@ final class CalendarReader
         if ($this->waitingProperties > self::MOST_WAITING) {
             return false;
         }
-        foreach ($component->name === 'VEVENT' ? self::TIMES : ['DUE', ...self::TIMES] as $name) {
-            $property = $component->first($name);
-            if ($property !== null && $property->parameters !== [] && ! $this->times->knowsZoneOf($property)) {
+        if ($this->waiting !== []) {
+            // What comes after what waits waits, too: the order of the file is kept.
+            return true;
+        }
+        foreach (array_intersect_key($component->byName(), self::TIMES) as $properties) {
+            if ($properties[0]->parameters !== [] && ! $this->times->knowsZoneOf($properties[0])) {
                 return true;
             }
         }

@@ -7,7 +7,7 @@ namespace PinnedRota\Core\ICalendar;
 /** A component as it stands in the file: VEVENT with its VALARMs, VTIMEZONE with its observances. */
 final class Component
 {
-    /** @var array<string, list<Property>> */
+    /** @var array<string, non-empty-list<Property>> */
     private array $properties = [];
 
     /** @var list<Component> */
@@ -32,6 +32,12 @@ final class Component
         return $this->properties[$name][0] ?? null;
     }
 
+    /** @return array<string, non-empty-list<Property>> by name, each name where it first stood */
+    public function byName(): array
+    {
+        return $this->properties;
+    }
+
     /** @return list<Property> */
     public function all(string $name): array
     {
@@ -42,22 +48,6 @@ final class Component
     public function properties(): array
     {
         return $this->properties === [] ? [] : array_merge(...array_values($this->properties));
-    }
-
-    /**
-     * @param  array<string, true>  $names
-     * @return list<Property> all that go by other names
-     */
-    public function propertiesBut(array $names): array
-    {
-        $properties = [];
-        foreach ($this->properties as $name => $list) {
-            if (! isset($names[$name])) {
-                array_push($properties, ...$list);
-            }
-        }
-
-        return $properties;
     }
 
     /** How many properties it has, with those of the components inside it. */

@@ -87,14 +87,16 @@ final readonly class RecurrenceSet
         $first = $start->indexSeconds();
         // Nothing comes before the start; what falls into the hour that clocks leave out may come after what is later on the wall.
         $times = $start->atEach($locals, $instants);
-        if ($first >= $from && $first < $to && ($instants === [] || ! in_array($first, $instants, true))) {
+        if ($first >= $from && $first < $to && ($instants[0] ?? null) !== $first) {
             array_unshift($times, $start);
             array_unshift($instants, $first);
         }
         $budget?->spend(count($times));
+        $before = PHP_INT_MIN;
         $isInOrder = true;
-        for ($index = count($instants) - 1; $index > 0 && $isInOrder; $index--) {
-            $isInOrder = $instants[$index] > $instants[$index - 1];
+        foreach ($instants as $instant) {
+            $isInOrder = $isInOrder && $instant > $before;
+            $before = $instant;
         }
         if ($isInOrder) {
             return $times;
@@ -130,7 +132,17 @@ final readonly class RecurrenceSet
             $locals = array_map(static fn (int $local): int => CivilDate::floorDiv($local, CivilDate::SECONDS_PER_DAY) * CivilDate::SECONDS_PER_DAY, $locals);
         }
         $instants = $start->zone === null ? $locals : $start->zone->toUtcEach($locals);
-        // What is before and after the window stands at the ends, but in the hour that clocks leave out.
+        // What is outside the window stands at the ends; in the hour that clocks leave out it may stand one further in.
+        for ($first = 0, $last = count($instants); $first < $last && $instants[$first] < $from;) {
+            $first++;
+        }
+        while ($last > $first && $instants[$last - 1] >= $before) {
+            $last--;
+        }
+        if ($last - $first < count($instants)) {
+            $instants = array_slice($instants, $first, $last - $first);
+            $locals = array_slice($locals, $first, $last - $first);
+        }
         if ($instants !== [] && (min($instants) < $from || max($instants) >= $before)) {
             $instants = array_filter($instants, static fn (int $instant): bool => $instant >= $from && $instant < $before);
             $locals = array_values(array_intersect_key($locals, $instants));

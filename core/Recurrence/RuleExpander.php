@@ -82,6 +82,10 @@ final class RuleExpander
         $atStart = $from <= $this->startSeconds;
         if ($this->rule->count === null) {
             $period = $atStart ? 0 : ($clock === null ? max(0, $this->periodOf($from) - 1) : $clock->periodFrom($from));
+            $offsets = $clock === null ? $this->evenOffsets() : null;
+            if ($offsets !== null) {
+                return $this->collectEven($offsets, $period, $from, $to);
+            }
 
             return $this->collect($clock, $period, $from, $to, PHP_INT_MAX);
         }
@@ -135,6 +139,41 @@ final class RuleExpander
     }
 
     /**
+     * The instances from a period on that are in [$from, $to), of a rule that is even and is not counted.
+     *
+     * @param  list<int>  $offsets
+     * @return list<int>
+     */
+    private function collectEven(array $offsets, int $period, int $from, int $to): array
+    {
+        [$begins, $length] = $this->evenFrom($period);
+        $from = max($from, $this->startSeconds);
+        $found = [];
+        while ($offsets !== [] && $begins < $to && count($found) < self::MAX_INSTANCES && $this->budget->spend(self::BATCH)) {
+            for ($size = 0; $size < self::BATCH && $begins < $to; $begins += $length) {
+                foreach ($offsets as $offset) {
+                    $size++;
+                    $at = $begins + $offset;
+                    if ($at >= $from && $at < $to) {
+                        $found[] = $at;
+                    }
+                }
+            }
+        }
+
+        return count($found) > self::MAX_INSTANCES ? array_slice($found, 0, self::MAX_INSTANCES) : $found;
+    }
+
+    /** @return array{int, int} when a period of an even rule begins, local seconds, and after how long the next does */
+    private function evenFrom(int $period): array
+    {
+        $weekly = $this->rule->frequency === Frequency::Weekly;
+        $length = $this->rule->interval * ($weekly ? 7 : 1) * CivilDate::SECONDS_PER_DAY;
+
+        return [($weekly ? $this->firstWeek : $this->startDay) * CivilDate::SECONDS_PER_DAY + $period * $length, $length];
+    }
+
+    /**
      * The instances of each period that has some, for as long as periods begin before $to.
      *
      * @return Generator<int, list<int>>
@@ -184,9 +223,7 @@ final class RuleExpander
      */
     private function evenPeriods(array $offsets, int $period, int $to): Generator
     {
-        $weekly = $this->rule->frequency === Frequency::Weekly;
-        $length = $this->rule->interval * ($weekly ? 7 : 1) * CivilDate::SECONDS_PER_DAY;
-        $begins = ($weekly ? $this->firstWeek : $this->startDay) * CivilDate::SECONDS_PER_DAY + $period * $length;
+        [$begins, $length] = $this->evenFrom($period);
         $start = $this->startSeconds;
         for (; $offsets !== [] && $begins < $to && $this->budget->spend(self::BATCH);) {
             $batch = [];
@@ -246,7 +283,9 @@ final class RuleExpander
     /** @return list<int> the instances of a period from DTSTART on, ascending */
     private function instancesOf(int $period): array
     {
-        $instances = $this->positions($this->atTimes($this->days($period * $this->rule->interval)));
+        $days = $this->days($period * $this->rule->interval);
+        // With one time a day, what is chosen of the times is chosen of the days.
+        $instances = isset($this->times[1]) ? $this->positions($this->atTimes($days)) : $this->atTimes($this->positions($days));
         $start = $this->startSeconds;
 
         return $instances !== [] && $instances[0] < $start
@@ -261,6 +300,13 @@ final class RuleExpander
     private function atTimes(array $days): array
     {
         $instances = [];
+        if (! isset($this->times[1])) {
+            foreach ($days as $day) {
+                $instances[] = $day * CivilDate::SECONDS_PER_DAY + $this->times[0];
+            }
+
+            return $instances;
+        }
         foreach ($days as $day) {
             foreach ($this->times as $time) {
                 $instances[] = $day * CivilDate::SECONDS_PER_DAY + $time;

@@ -30,13 +30,13 @@ final class RuleParser
         if (isset($parts['COUNT'], $parts['UNTIL'])) {
             throw new InvalidRule('COUNT and UNTIL cannot both end a recurrence rule.');
         }
-        $numbers = fn (string $name): array => $this->numbers($name, $parts[$name] ?? null, ...self::LIMITS[$name]);
+        $numbers = fn (string $name): array => isset($parts[$name]) ? $this->numbers($name, $parts[$name], ...self::LIMITS[$name]) : [];
         $rule = new Rule(
             frequency: $frequency,
-            interval: $this->positive('INTERVAL', $parts['INTERVAL'] ?? '1'),
+            interval: isset($parts['INTERVAL']) ? $this->positive('INTERVAL', $parts['INTERVAL']) : 1,
             count: isset($parts['COUNT']) ? $this->positive('COUNT', $parts['COUNT']) : null,
             until: isset($parts['UNTIL']) ? $this->until($parts['UNTIL']) : null,
-            weekStart: $this->weekday($parts['WKST'] ?? 'MO'),
+            weekStart: isset($parts['WKST']) ? $this->weekday($parts['WKST']) : 0,
             bySecond: $numbers('BYSECOND'),
             byMinute: $numbers('BYMINUTE'),
             byHour: $numbers('BYHOUR'),
@@ -46,7 +46,7 @@ final class RuleParser
             byWeekNumber: $numbers('BYWEEKNO'),
             byMonth: $numbers('BYMONTH'),
             bySetPosition: $numbers('BYSETPOS'),
-            skip: $this->skip($parts),
+            skip: isset($parts['RSCALE']) || isset($parts['SKIP']) ? $this->skip($parts) : Skip::Omit,
         );
         $this->refuseForbidden($rule);
 
@@ -136,11 +136,8 @@ final class RuleParser
     }
 
     /** @return list<int> ascending, each once */
-    private function numbers(string $name, ?string $value, int $least, int $most, bool $signed): array
+    private function numbers(string $name, string $value, int $least, int $most, bool $signed): array
     {
-        if ($value === null) {
-            return [];
-        }
         $numbers = [];
         foreach (explode(',', $value) as $item) {
             $number = (int) $item;

@@ -7,13 +7,12 @@ namespace PinnedRota\Core\Time;
 /** A time as its author meant it: a date, a floating wall time, or a wall time in a zone. */
 final class EventTime
 {
-    /** What indexSeconds() worked out: it is asked for many times. */
-    private ?int $indexSeconds = null;
-
+    /** @param  ?int  $indexSeconds  what indexSeconds() worked out: it is asked for many times */
     private function __construct(
         public readonly TimeKind $kind,
         public readonly LocalDateTime $local,
         public readonly ?Zone $zone,
+        private ?int $indexSeconds = null,
     ) {
     }
 
@@ -38,10 +37,7 @@ final class EventTime
      */
     public static function instant(int $seconds, Zone $zone): self
     {
-        $time = new self(TimeKind::Zoned, new LocalDateTime($zone->toLocal($seconds)), $zone);
-        $time->indexSeconds = $seconds;
-
-        return $time;
+        return new self(TimeKind::Zoned, new LocalDateTime($zone->toLocal($seconds)), $zone, $seconds);
     }
 
     /** The same kind and zone at another wall time. */
@@ -62,9 +58,7 @@ final class EventTime
         $times = [];
         [$kind, $zone] = [$this->kind, $this->zone];
         foreach ($locals as $index => $local) {
-            $time = new self($kind, new LocalDateTime($local), $zone);
-            $time->indexSeconds = $instants[$index];
-            $times[] = $time;
+            $times[] = new self($kind, new LocalDateTime($local), $zone, $instants[$index]);
         }
 
         return $times;

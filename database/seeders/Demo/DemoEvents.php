@@ -17,6 +17,8 @@ use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\ICalendar\ForeignContent;
+use PinnedRota\Core\ICalendar\Property;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\CivilDate;
@@ -176,7 +178,11 @@ final class DemoEvents
         $this->add('Seamanship', 'Night passage', [0, 4], '21:30', 600, place: 'Harbour', categories: ['lesson'], by: 'Greta Ondaatsen');
         $this->add('Slipway', 'Tide watch', [0, 2], '12:00', 0, place: 'Slip gauge', by: 'Colm Vasquellis');
         $this->add('Visits', 'Boat show, Lisbon', [2, 1], '9:00', 480, zone: 'Europe/Lisbon', categories: ['visit']);
-        $this->add('Visits', 'Call with the yard in New York', [1, 2], '10:00', 60, zone: 'America/New_York', categories: ['visit']);
+        $this->addOn('Visits', 'Call with the yard in New York', $this->time($this->monday + 9, '10:00', 'America/New_York'), 3600, [
+            'categories' => ['visit'],
+            'foreign' => new ForeignContent([new Property('CONFERENCE', 'https://meet.example.org/new-york-yard', ['VALUE' => ['URI'], 'FEATURE' => ['AUDIO', 'VIDEO'], 'LABEL' => ['The yard’s room']])]),
+        ]);
+        $this->addOn('Visits', 'Crossing to the yard in Bergen', $this->time($this->monday + 17, '7:40', 'Europe/London'), 8 * 3600, ['categories' => ['visit'], 'endsIn' => Zone::of('Europe/Oslo')]);
         $this->add('School days', 'Inspection cancelled', [1, 0], '9:00', 60, status: Status::Cancelled);
         $this->add('Staff meetings', 'Budget round', [0, 3], '15:00', 60, place: 'Chart room', categories: ['meeting'], by: 'Priya Oyelund', asked: ['Ines Halloran', 'Bertil Acheng']);
         foreach ($this->clockChanges() as $day) {
@@ -243,15 +249,17 @@ final class DemoEvents
         return EventTime::zoned(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY + $hour * 3600 + $minute * 60), Zone::of($zone));
     }
 
-    /** @param  array<string, mixed>  $more further arguments of its contents, who takes part, how it repeats */
+    /** @param  array<string, mixed>  $more further arguments of its contents, who takes part, how it repeats, in which zone it ends, what its file said */
     private function addOn(string $calendar, string $title, EventTime $start, int $seconds, array $more = [], string $by = 'Ines Halloran'): void
     {
-        $contents = array_diff_key($more, ['participants' => true, 'recurrence' => true]);
+        $contents = array_diff_key($more, ['participants' => true, 'recurrence' => true, 'foreign' => true, 'endsIn' => true]);
+        $end = $start->plusExactSeconds($seconds);
         $this->added[$by][] = new AddSeries($this->calendars[$calendar]->id, new Series(new Event(
             uid: Str::uuid()->toString(),
-            timing: EventTiming::between($start, $start->plusExactSeconds($seconds), $more['recurrence'] ?? new RecurrenceSet),
+            timing: EventTiming::between($start, isset($more['endsIn']) ? $end->inZone($more['endsIn']) : $end, $more['recurrence'] ?? new RecurrenceSet),
             contents: new EventContents(...['title' => $title] + $contents),
             participants: $more['participants'] ?? [],
+            foreign: $more['foreign'] ?? new ForeignContent,
         )));
     }
 }

@@ -5,7 +5,7 @@ import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
-import { formatInstants, formatMoment, formatWhen, timeOfDay } from '@/time/dates';
+import { formatDate, formatInstants, formatMoment, formatWhen, timeOfDay } from '@/time/dates';
 import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
 import { usePerson } from '@/features/session/useSession';
@@ -85,7 +85,8 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             )}
             {event.endThere !== null && (
                 <p className="text-soft">
-                    It ends at {timeOfDay(event.endThere)} in {event.endTimezone}
+                    It ends at {event.endThere.slice(0, 10) !== event.end.slice(0, 10) && `${formatDate(event.endThere, 'short')}, `}
+                    {timeOfDay(event.endThere)} in {event.endTimezone}
                 </p>
             )}
             {event.busyOnly && (

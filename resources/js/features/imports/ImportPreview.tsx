@@ -25,7 +25,9 @@ export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPr
                 <Scrolling as="ul" aria-label="Problems" className="max-h-40 overflow-y-auto border-b border-line p-3">
                     {problems.map((each, index) => (
                         <li key={index}>
-                            <b className="font-semibold">Line {each.line}</b> {each.property}: {each.problem} <span className="text-soft">({each.outcome})</span>
+                            {each.line > 0 && <b className="font-semibold">Line {each.line} </b>}
+                            {each.property !== '' && `${each.property}: `}
+                            {each.problem} <span className="text-soft">({each.outcome})</span>
                         </li>
                     ))}
                 </Scrolling>
@@ -50,6 +52,7 @@ export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPr
                                     {formatDate(row.start, 'weekdayDay')} {row.start.slice(0, 4)}
                                     {!row.allDay && `, ${timeOfDay(row.start)}`}
                                     {row.repeats && ', repeats'}
+                                    {row.timezone !== null && <span className="text-soft"> {row.timezone}</span>}
                                 </td>
                                 <td className="border-b border-hair px-3 py-1">{row.place}</td>
                             </tr>
