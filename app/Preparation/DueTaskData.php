@@ -7,6 +7,7 @@ final readonly class DueTaskData
 {
     /**
      * @param  string  $due  A date
+     * @param  string  $calendar  On which it is seen
      * @param  string  $of  The title of the event
      * @param  string  $on  The day of the event
      */
@@ -17,6 +18,7 @@ final readonly class DueTaskData
         public bool $done,
         public int $event,
         public ?string $occurrence,
+        public string $calendar,
         public string $of,
         public string $on,
     ) {

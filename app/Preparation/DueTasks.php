@@ -49,11 +49,12 @@ final class DueTasks
             [$start] = $occurrence->on($zones[$occurrence->eventId]);
             foreach ($bySeries[$occurrence->seriesId] as $task) {
                 $date = TaskData::due($task->days, $start);
-                if ($date >= $from->toDate() && $date < $to->toDate()) {
-                    // A time that is seen by several calendars is told once.
-                    $due["{$task->id} {$occurrence->recurrenceId}"] = new DueTaskData(
+                $key = "{$task->id} {$occurrence->recurrenceId}";
+                // A time that is seen by several calendars is told once, on its own where that is one of them.
+                if ($date >= $from->toDate() && $date < $to->toDate() && ! (isset($due[$key]) && $occurrence->isPinned())) {
+                    $due[$key] = new DueTaskData(
                         id: $task->id, title: $task->title, due: $date, done: $task->done->contains('recurrence_id', (string) $occurrence->recurrenceId),
-                        event: $occurrence->seriesId, occurrence: $occurrence->recurrenceId, of: $occurrence->title, on: $start->toDate(),
+                        event: $occurrence->seriesId, occurrence: $occurrence->recurrenceId, calendar: $perspective->calendars[$occurrence->calendarId]->calendar->slug, of: $occurrence->title, on: $start->toDate(),
                     );
                 }
             }

@@ -12,6 +12,7 @@ final class TableController
 {
     #[WindowGet(path: '/table', operationId: 'getTable', summary: 'The events of a window as rows, a series being one of them; through an overlay, one calendar, or all one may see.',
         more: [
+            new OA\QueryParameter(name: 'hidden[]', required: false, description: 'Layers that are not shown, by their place in the key, from 0', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
             new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
             new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
@@ -25,6 +26,7 @@ final class TableController
 
     #[WindowGet(path: '/table/whole', operationId: 'getWholeTable', summary: 'Every row of the table, only with what is needed to do something with all of them.',
         more: [
+            new OA\QueryParameter(name: 'hidden[]', required: false, description: 'Layers that are not shown, by their place in the key, from 0', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
             new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
             new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),

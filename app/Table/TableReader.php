@@ -47,10 +47,11 @@ final class TableReader
         $calendars = $this->viewer->calendars();
         $slugs = $calendars->map(static fn ($each): string => $each->calendar->slug)->all();
         $names = $calendars->mapWithKeys(static fn ($each): array => [$each->calendar->slug => $each->calendar->name])->all();
+        $hidden = $request->hidden();
         $rows = [];
         foreach ($this->sheet->read($this->viewer->perspective($request->as()), $request->sheetQuery($this->viewer))->items as $item) {
             $id = $item->seen->occurrence->seriesId;
-            if (! $item->seen->isFull || ($request->filled('status') && $item->seen->occurrence->status->value !== $request->query('status'))) {
+            if (! $item->seen->isFull || in_array($item->layer, $hidden, true) || ($request->filled('status') && $item->seen->occurrence->status->value !== $request->query('status'))) {
                 continue;
             }
             $rows[$id] = isset($rows[$id]) ? $rows[$id]->again() : new TableEntry($item->tell($request->zone(), $slugs));

@@ -20,7 +20,15 @@ final class TableRequest extends SheetRequest
             'sort' => ['sometimes', Rule::in(self::SORTS)],
             'descending' => ['sometimes', 'boolean'],
             'status' => ['sometimes', 'nullable', Rule::enum(Status::class)],
+            'hidden' => ['sometimes', 'array', 'max:100'],
+            'hidden.*' => ['integer', 'min:0'],
             'cursor' => ['sometimes', 'integer', 'min:0'],
         ];
+    }
+
+    /** @return list<int> layers, by their place in the key, whose events are no rows */
+    public function hidden(): array
+    {
+        return array_values(array_map(intval(...), (array) $this->query('hidden', [])));
     }
 }

@@ -41,6 +41,14 @@ test('rows are sorted by each column either way, and what has nothing there come
     ['addedBy', ['Rowing', 'away', 'Haul out'], ['Rowing', 'away', 'Haul out']],
 ]);
 
+test('what is of a layer that is hidden is no row, is not counted, and is not among all', function () {
+    $layer = collect(($this->table)()->json('rows'))->firstWhere('title', 'Haul out')['layer'];
+    $shown = ($this->table)("&hidden[]={$layer}")->assertJsonPath('total', 2);
+    expect(array_column($shown->json('rows'), 'title'))->toBe(['Rowing', 'away']);
+    $this->as($this->ada, 'GET', "/table/whole?from=2026-11-01&to=2027-05-01&tz=Europe/London&hidden[]={$layer}")->assertOk()->assertJsonCount(2)->assertJsonMissing(['id' => $this->haul->id]);
+    $this->as($this->ada, 'GET', '/table?from=2026-11-01&to=2027-05-01&tz=Europe/London&hidden[]=first')->assertUnprocessable();
+});
+
 test('rows are filtered by state, words, categories, people and calendar, and only what is seen is a row', function () {
     expect(($this->titles)('&status=provisional'))->toBe(['away'])->and(($this->titles)('&words=haul'))->toBe(['Haul out'])->and(($this->titles)('&categories[]=launch'))->toBe(['Haul out'])
         ->and(($this->titles)("&people[]={$this->ada->id}"))->toBe(['Rowing'])->and(($this->titles)("&calendar={$this->slip->slug}"))->toBe(['Haul out']);

@@ -143,6 +143,24 @@ test('two at the same table: what the other changes shows, and neither writes ov
     await dialog.getByRole('button', { name: 'Change 2 events' }).click();
     await expect(cell(page, 'Jib', 'status')).toHaveText('cancelled');
     await expect(cell(page, 'Jib', 'place')).toHaveText('Elsewhere');
+
+    // A row that comes in above does not shift what is being typed onto another event.
+    await cell(page, 'Jib', 'place').dblclick();
+    await page.getByRole('textbox', { name: 'place' }).fill('Sail loft, bench 2');
+    await addByApi(other, [{ calendar, title: 'Anchor', start: `${day(1)}T09:00`, place: 'Quay' }]);
+    await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '4');
+    await expect(page.getByRole('textbox', { name: 'place' })).toHaveValue('Sail loft, bench 2');
+    await page.keyboard.press('Enter');
+    await expect(cell(page, 'Jib', 'place')).toHaveText('Sail loft, bench 2');
+    await expect(cell(page, 'Halyard', 'place')).toHaveText('My loft');
+    await expect(cell(page, 'Anchor', 'place')).toHaveText('Quay');
+
+    // What is chosen shows: what is looked at afterwards narrows the choice, and it is said.
+    await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
+    await expect(page.getByRole('toolbar', { name: 'Table' })).toContainText('3 of 3 chosen');
+    await page.getByLabel('Only with these words').fill('Anchor');
+    await expect(page.getByText('2 events that were chosen do not show any more, and are not chosen.')).toBeVisible();
+    await expect(page.getByRole('toolbar', { name: 'Table' })).toContainText('1 of 1 chosen');
     await other.context().close();
 });
 

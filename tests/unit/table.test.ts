@@ -1,4 +1,7 @@
+import { act, renderHook } from '@testing-library/react';
 import { expect, test } from 'vitest';
+import { quietDays } from '@/features/sheet/useSheet';
+import { useSelection } from '@/features/table/useSelection';
 import { cellText, COLUMNS, pasted, pasteInto, whenText, whenTyped, type Row } from '@/features/table/columns';
 import { changeOf, NOTHING } from '@/features/table/ChangeFields';
 import { dueWords, reminderWords } from '@/features/reminders/reminderWords';
@@ -66,4 +69,27 @@ test('of a change of many only what was said is sent', () => {
 test('reminders and due days are told in plain words', () => {
     expect([0, 10, 60, 90, 120, 1440, 2880, 10_080].map(reminderWords)).toEqual(['when it starts', '10 minutes before', '1 hour before', '90 minutes before', '2 hours before', '1 day before', '2 days before', '1 week before']);
     expect([-7, -1, 0, 1, 3].map(dueWords)).toEqual(['7 days before', '1 day before', 'on the day', '1 day after', '3 days after']);
+});
+
+test('a choice is narrowed to what still matches, and says how many are left out', () => {
+    const rows = [1, 2, 3].map((id) => ({ id, version: 1, hold: null }));
+    const { result } = renderHook(() => useSelection(rows));
+    act(() => result.current.all(rows));
+    let fewer = 0;
+    act(() => void (fewer = result.current.narrow([{ id: 2, version: 4 }, { id: 9, version: 1 }])));
+    expect(fewer).toBe(2);
+    expect(result.current.events.map(({ id }) => id)).toEqual([2]);
+    act(() => void (fewer = result.current.narrow([{ id: 2, version: 4 }])));
+    expect(fewer).toBe(0);
+    expect(result.current.has(2)).toBe(true);
+});
+
+test('an endless list knows for how long nothing has come', () => {
+    expect(quietDays(14, [])).toBe(0);
+    expect(quietDays(14, [true])).toBe(0);
+    expect(quietDays(14, [false])).toBe(14);
+    expect(quietDays(14, [false, false, false])).toBe(14 + 28 + 56);
+    expect(quietDays(14, [false, true, false])).toBe(56);
+    // Six sheets of an empty calendar, and it is at its end.
+    expect(quietDays(14, [false, false, false, false, false])).toBeGreaterThanOrEqual(365);
 });

@@ -2,13 +2,16 @@ import { useEffect, useRef } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useRota } from './RotaContext';
 import { usePrinting } from './printing';
-import { listDays, useEndlessSheet } from './useSheet';
+import { listDays, quietDays, useEndlessSheet } from './useSheet';
 import { addDays, daysBetween, formatDate, timeOfDay } from '@/time/dates';
 import { itemKey, lastDay, type Item } from './geometry';
 import { useBoard } from './BoardContext';
 import { DueTaskLine } from './DueTaskLine';
 import { ItemView, PLAIN } from './ItemView';
 import { useDueTasks, type DueTask } from './useDueTasks';
+
+/** A list that has found nothing for so long has come to its end, most likely. */
+const QUIET_DAYS = 365;
 
 type Day = { day: string; items: Item[]; closed: string | undefined; tasks: DueTask[] };
 
@@ -25,17 +28,18 @@ export function ListSheet() {
     useEffect(() => register(pages?.flatMap((page) => page.items) ?? []), [register, pages]);
     const printing = usePrinting() !== null;
     const { hasNextPage, isFetchingNextPage, fetchNextPage } = sheets;
+    // Where nothing has come for long, nothing more is asked for until somebody wants to know.
+    const quiet = quietDays(daysBetween(span.from, span.to), (pages ?? []).map((page) => page.items.some((item) => !hidden.has(item.layer)) || page.closed.length > 0)) >= QUIET_DAYS;
     useEffect(() => {
         const mark = end.current;
-        if (mark === null || !hasNextPage || isFetchingNextPage || printing) return;
+        if (mark === null || !hasNextPage || isFetchingNextPage || printing || quiet) return;
         const observer = new IntersectionObserver(([seen]) => seen?.isIntersecting === true && void fetchNextPage());
         observer.observe(mark);
         return () => observer.disconnect();
-    }, [hasNextPage, isFetchingNextPage, fetchNextPage, days, printing]);
+    }, [hasNextPage, isFetchingNextPage, fetchNextPage, days, printing, quiet]);
     if (sheets.isError) return <Failed error={sheets.error} retry={() => void sheets.refetch()} />;
     if (pages === undefined) return <Loading what="the list" />;
     const layers = pages[0]?.layers ?? [];
-    const far = (pages.length - 1) > 7;
     return (
         <div className="list mx-auto max-w-3xl px-4 pb-10">
             {days.length === 0 && <p className="py-6 text-soft italic">Nothing is on in these weeks.</p>}
@@ -75,7 +79,15 @@ export function ListSheet() {
                 ))}
             </ol>
             <div ref={end} className="py-4 text-center text-soft">
-                {isFetchingNextPage || (days.length === 0 && !far) ? 'and on…' : ''}
+                {isFetchingNextPage && 'and on…'}
+                {!isFetchingNextPage && quiet && (
+                    <>
+                        Nothing more is on until {formatDate(reached, 'short')} {reached.slice(0, 4)}.{' '}
+                        <button type="button" className="underline hover:text-ink" onClick={() => void fetchNextPage()}>
+                            Look further
+                        </button>
+                    </>
+                )}
             </div>
         </div>
     );

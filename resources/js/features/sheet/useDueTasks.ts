@@ -30,7 +30,8 @@ export function useDueTasks(span: Span): Map<string, DueTask[]> {
     for (const task of search.as === undefined ? (tasks.data ?? []) : []) {
         const overdue = task.due < today && !task.done;
         const day = overdue && span.from <= today && today < span.to ? today : task.due;
-        if (day < span.from || day >= span.to) continue;
+        // On the list of one calendar stands what is of it.
+        if (day < span.from || day >= span.to || (search.calendar !== undefined && task.calendar !== search.calendar)) continue;
         days.set(day, [...(days.get(day) ?? []), task]);
     }
     return days;

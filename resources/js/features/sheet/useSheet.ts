@@ -55,6 +55,12 @@ export function listDays(first: number, pages: number): number {
     return pages <= 1 ? first : first + listDays(nextDays(first), pages - 1);
 }
 
+/** How many days at the end of an endless list have nothing, by whether each sheet of it has something. */
+export function quietDays(first: number, pages: boolean[]): number {
+    const last = pages.lastIndexOf(true);
+    return listDays(first, pages.length) * Number(pages.length > 0) - (last === -1 ? 0 : listDays(first, last + 1));
+}
+
 /** Sheets one after the other, without end: a list goes on as it is read. */
 export function useEndlessSheet(through: Through, span: Span) {
     return useInfiniteQuery({

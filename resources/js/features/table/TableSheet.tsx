@@ -17,8 +17,8 @@ import { fetchWhole, useTable, type Sorting, type StatusFilter } from './useTabl
 
 const HEIGHT = 30;
 
-/** Where the keyboard is: a row and a column, by position. */
-type Cursor = { row: number; column: number };
+/** Where the keyboard is: on the row of an event, wherever that goes, and a column. Without it, at the place where it was. */
+type Cursor = { id: number | null; row: number; column: number };
 
 /** All events as rows: sorted, filtered, many changed at once, cells written in place. */
 export function TableSheet() {
@@ -27,15 +27,21 @@ export function TableSheet() {
     const [sorting, setSorting] = useState<Sorting>({ by: 'when', descending: false });
     const [status, setStatus] = useState<StatusFilter>('');
     const [shown, setShown] = useColumns();
-    const asked = { through: rota.through, span: rota.span, status, sorting };
+    const hidden = useMemo(() => [...rota.hidden].sort((a, b) => a - b), [rota.hidden]);
+    const asked = { through: rota.through, span: rota.span, status, hidden, sorting };
     const table = useTable(asked);
     const rows = useMemo(() => (table.data?.pages ?? []).flatMap((page) => page.rows).filter((row) => !rota.hidden.has(row.layer)), [table.data, rota.hidden]);
     const total = table.data?.pages[0]?.total ?? 0;
     const columns = useMemo(() => COLUMNS.filter((each) => shown.includes(each.key)), [shown]);
     const selection = useSelection(rows);
-    const [cursor, setCursor] = useState<Cursor>({ row: 0, column: 1 });
-    const [editing, setEditing] = useState<{ text: string | null } | null>(null);
+    const [place, setPlace] = useState<Cursor>({ id: null, row: 0, column: 1 });
+    // What others add or move puts rows elsewhere: the keyboard, and what is being written, stay with the event.
+    const at = place.id === null || rows[place.row]?.id === place.id ? place.row : rows.findIndex((row) => row.id === place.id);
+    const cursor = { row: at === -1 ? Math.max(0, Math.min(place.row, rows.length - 1)) : at, column: place.column };
+    const setCursor = (next: { row: number; column: number }) => setPlace({ ...next, id: rows[next.row]?.id ?? null });
+    const [editing, setEditing] = useState<{ id: number; text: string | null } | null>(null);
     const [bulk, setBulk] = useState<BulkStart | null>(null);
+    const [match, setMatch] = useState<{ whole: { id: number; version: number }[] } | null>(null);
     const grid = useRef<HTMLDivElement>(null);
     const scroller = useRef<HTMLDivElement>(null);
     // eslint-disable-next-line react-hooks/incompatible-library -- what it returns is used here alone
@@ -73,7 +79,8 @@ export function TableSheet() {
         if (row === undefined || column === undefined) return;
         if (row.hold !== null) return void toast.error(HOLDS[row.hold]);
         if (!column.written) return void toast.error(`${column.name} is not written here.`);
-        setEditing({ text });
+        setCursor(cursor);
+        setEditing({ id: row.id, text });
     };
     const open = (row: Row) => rota.go({ event: row.id, occurrence: row.occurrence ?? undefined });
     const onKeyDown = (event: KeyboardEvent) => {
@@ -105,6 +112,20 @@ export function TableSheet() {
         setBulk({ kind: 'cells', events, note: left === 0 ? '' : `${left} more ${left === 1 ? 'line has' : 'lines have'} no row here and ${left === 1 ? 'is' : 'are'} left out.` });
     };
     const selectAll = () => void fetchWhole(asked).then(selection.all);
+    // What is chosen shows: filters, layers and times that are set afterwards narrow the choice, and it is said.
+    const matching = JSON.stringify([rota.through, rota.span, status, hidden]);
+    const matched = useRef(matching);
+    useEffect(() => {
+        if (matched.current === matching) return;
+        matched.current = matching;
+        if (selection.events.length > 0) void fetchWhole(asked).then((whole) => setMatch({ whole }));
+    });
+    useEffect(() => {
+        if (match === null) return;
+        setMatch(null);
+        const fewer = selection.narrow(match.whole);
+        if (fewer > 0) toast(`${fewer} ${fewer === 1 ? 'event that was chosen does' : 'events that were chosen do'} not show any more, and ${fewer === 1 ? 'is' : 'are'} not chosen.`);
+    }, [match, selection]);
     if (table.isError) return <Failed error={table.error} retry={() => void table.refetch()} />;
     if (table.data === undefined) return <Loading what="the table" />;
     const template = `34px ${columns.map((each) => each.width).join(' ')}`;
@@ -169,7 +190,7 @@ export function TableSheet() {
                                     focused={cursor.row === index ? cursor.column : null}
                                     onFocus={(column) => setCursor({ row: index, column })}
                                     onEdit={() => edit(null)}
-                                    editing={cursor.row === index ? editing : null}
+                                    editing={editing?.id === row.id ? editing : null}
                                     onDone={(to) => {
                                         setEditing(null);
                                         moveTo(cursor.row + (to === 'down' ? 1 : 0), cursor.column + (to === 'right' ? 1 : to === 'left' ? -1 : 0));

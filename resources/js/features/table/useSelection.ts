@@ -22,5 +22,12 @@ export function useSelection(rows: (Chosen & { hold: string | null })[]) {
         extend: (from: number, to: number) => put((next) => rows.slice(Math.max(0, Math.min(from, to)), Math.max(from, to) + 1).forEach(({ id, version }) => next.set(id, version))),
         all: (every: Chosen[]) => setChosen(new Map(every.map(({ id, version }) => [id, version]))),
         none: () => setChosen(new Map()),
+        /** Those alone that are among these; how many are chosen no more. */
+        narrow: (to: Chosen[]) => {
+            const there = new Set(to.map(({ id }) => id));
+            const kept = [...chosen].filter(([id]) => there.has(id));
+            if (kept.length < chosen.size) setChosen(new Map(kept));
+            return chosen.size - kept.length;
+        },
     };
 }

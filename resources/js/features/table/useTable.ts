@@ -9,10 +9,11 @@ export type Sorting = { by: Column['key']; descending: boolean };
 /** The state of events, or any. */
 export type StatusFilter = Schemas['TableRow']['status'] | '';
 
-type Asked = { through: Through; span: Span; status: StatusFilter; sorting: Sorting };
+/** What is asked for: the layers that are hidden are no rows, whoever counts or chooses them. */
+type Asked = { through: Through; span: Span; status: StatusFilter; hidden: number[]; sorting: Sorting };
 
-function query({ through, span, status, sorting }: Asked) {
-    return { ...windowQuery(through, span), ...(status === '' ? {} : { status }), sort: sorting.by, descending: sorting.descending };
+function query({ through, span, status, hidden, sorting }: Asked) {
+    return { ...windowQuery(through, span), ...(status === '' ? {} : { status }), 'hidden[]': hidden, sort: sorting.by, descending: sorting.descending };
 }
 
 /** The events of a window as rows, page after page as one reads on. */
