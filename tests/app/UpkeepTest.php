@@ -94,6 +94,21 @@ describe('the sync log', function () {
 });
 
 describe('states that were stored earlier', function () {
+    test('before ends had zones of their own are those that are there now, and are undone', function () {
+        $this->as($this->ada, 'PATCH', "/events/{$this->event->id}", ['title' => 'Later'], 1)->assertOk();
+        $operation = DB::table('operations')->max('id');
+        $row = DB::table('operation_series')->where('operation_id', $operation)->sole();
+        $earlier = static function (string $json): string {
+            $stored = json_decode($json, true);
+            expect($stored['form'])->toBe(2)->and(array_keys($stored['rows'][0]))->toContain('end_timezone');
+
+            return (string) json_encode(['form' => 1, 'rows' => array_map(static fn (array $each): array => array_diff_key($each, ['end_timezone' => true]), $stored['rows'])] + $stored);
+        };
+        DB::table('operation_series')->where('id', $row->id)->update(['before' => $earlier($row->before), 'after' => $earlier($row->after)]);
+        $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertSuccessful();
+        expect($this->event->fresh()->title)->toBe('Haul out');
+    });
+
     test('are made those of today, step by step', function () {
         $steps = [0 => fn (array $stored): array => ['rows' => [['title' => $stored['name']]]], 1 => fn (array $stored): array => $stored + ['tasks' => []]];
         expect(StoredForms::convert(['name' => 'Haul out'], $steps, 2))->toBe(['rows' => [['title' => 'Haul out']], 'tasks' => []])

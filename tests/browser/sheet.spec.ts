@@ -304,6 +304,9 @@ test('the key is put in order and changed where it is; who may only look sees it
         await expect(noor.getByRole('button', { name: /^Change .* here$/ })).toHaveCount(0);
         await keyOf(noor).getByRole('button', { name: /^only this: Oars/ }).click();
         await expect(noor.getByRole('rowheader')).toHaveCount(1);
+        await layers(noor).first().hover();
+        await keyOf(noor).getByRole('button', { name: /^only this: Oars/, pressed: true }).click();
+        await expect(noor.getByRole('rowheader')).toHaveCount(2);
         await page.reload();
         await expect(page.getByRole('rowheader')).toHaveCount(2);
         await noor.context().close();

@@ -10,6 +10,7 @@ import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
 import { usePerson } from '@/features/session/useSession';
 import { Answer } from '@/features/participants/Answer';
+import { ANSWER_WORDS } from '@/features/participants/answerWords';
 import { EventFiles } from '@/features/attachments/EventFiles';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
@@ -178,7 +179,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
 
 /** People by name, with what they answered where that is not that they come. */
 function told(participants: Event['participants']): string {
-    return participants.map(({ name, part, answer }) => `${name}${part === 'responsible' || answer === 'accepted' ? '' : ` (${answer === 'unanswered' ? 'not answered' : answer})`}`).join(', ');
+    return participants.map(({ name, part, answer }) => `${name}${part === 'responsible' || answer === 'accepted' ? '' : ` (${ANSWER_WORDS[answer]})`}`).join(', ');
 }
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {

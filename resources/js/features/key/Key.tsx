@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { Eye, X } from 'lucide-react';
+import { useState } from 'react';
 import { OneLineField } from '@/features/oneline/OneLineField';
 import { KeyLayer } from './KeyLayer';
 import { NothingShows } from './NothingShows';
@@ -17,6 +18,14 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
     const counts = layers.map((_, index) => rota.sheet?.items.filter((item) => item.layer === index).length ?? 0);
     const shown = counts.reduce((sum, count, index) => (rota.hidden.has(index) ? sum : sum + count), 0);
     const setOff = (off: number[]) => rota.go({ off: off.length === 0 ? undefined : off });
+    // Pressed once more, “only” brings back what was shown before.
+    const [before, setBefore] = useState<number[]>([]);
+    const isOnly = (index: number) => layers.length > 1 && !rota.hidden.has(index) && rota.hidden.size === layers.length - 1;
+    const only = (index: number) => {
+        if (isOnly(index)) return setOff(before);
+        if (rota.hidden.size < layers.length - 1) setBefore([...rota.hidden]);
+        setOff(layers.map((_, each) => each).filter((each) => each !== index));
+    };
     return (
         <aside
             aria-label="Key"
@@ -44,7 +53,8 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                         count={counts[index] ?? 0}
                         off={rota.hidden.has(index)}
                         onToggle={() => setOff(rota.hidden.has(index) ? [...rota.hidden].filter((each) => each !== index) : [...rota.hidden, index])}
-                        onOnly={() => setOff(layers.map((_, each) => each).filter((each) => each !== index))}
+                        only={isOnly(index)}
+                        onOnly={() => only(index)}
                         change={overlay === null ? null : { layer: overlay.layers[index], last: layers.length - 1, shift, save }}
                     />
                 ))}

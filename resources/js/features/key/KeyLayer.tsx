@@ -16,6 +16,8 @@ type Props = {
     count: number;
     off: boolean;
     onToggle: () => void;
+    /** Whether it alone is shown. */
+    only: boolean;
     onOnly: () => void;
     /** How it is changed; null where one may not. */
     change: Change | null;
@@ -24,7 +26,7 @@ type Props = {
 const KIND = 'application/x-layer';
 
 /** A layer in the key: shown or hidden by a click, taken to another place by dragging it or with Alt and an arrow. */
-export function KeyLayer({ layer, index, count, off, onToggle, onOnly, change }: Props) {
+export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, change }: Props) {
     const [over, setOver] = useState(false);
     const onKeyDown = (event: KeyboardEvent) => {
         if (!event.altKey || change === null || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
@@ -72,7 +74,7 @@ export function KeyLayer({ layer, index, count, off, onToggle, onOnly, change }:
                 <span className="text-soft">{off ? <EyeOff size={13} aria-hidden="true" /> : count}</span>
             </button>
             <span className="absolute top-1 -right-1 flex gap-0.5 bg-paper pl-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 has-data-[state=open]:opacity-100">
-                <button type="button" onClick={onOnly} aria-label={`only this: ${layer.name}`} title="Show only this layer" className="min-h-6 border border-line bg-sheet px-1 text-[11px]">
+                <button type="button" onClick={onOnly} aria-pressed={only} aria-label={`only this: ${layer.name}`} title={only ? 'Show the others again' : 'Show only this layer'} className="min-h-6 border border-line bg-sheet px-1 text-[11px]">
                     only
                 </button>
                 {change?.layer !== undefined && (

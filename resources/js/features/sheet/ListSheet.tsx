@@ -42,7 +42,7 @@ export function ListSheet() {
     const layers = pages[0]?.layers ?? [];
     return (
         <div className="list mx-auto max-w-3xl px-4 pb-10">
-            {days.length === 0 && <p className="py-6 text-soft italic">Nothing is on in these weeks.</p>}
+            {days.length === 0 && !quiet && <p className="py-6 text-soft italic">Nothing is on in these weeks.</p>}
             <ol aria-label="What is on, by day">
                 {days.map(({ day, items, closed, tasks: due }) => (
                     <li key={day} data-day={day} className="grid grid-cols-[92px_1fr] gap-3 border-b border-line py-2 max-sm:grid-cols-[64px_1fr]">
@@ -82,7 +82,7 @@ export function ListSheet() {
                 {isFetchingNextPage && 'and on…'}
                 {!isFetchingNextPage && quiet && (
                     <>
-                        Nothing more is on until {formatDate(reached, 'short')} {reached.slice(0, 4)}.{' '}
+                        {days.length === 0 ? 'Nothing' : 'Nothing more'} is on until {formatDate(reached, 'short')} {reached.slice(0, 4)}.{' '}
                         <button type="button" className="underline hover:text-ink" onClick={() => void fetchNextPage()}>
                             Look further
                         </button>
