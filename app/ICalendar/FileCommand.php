@@ -36,7 +36,7 @@ abstract class FileCommand extends Command
         return new CalendarReader(InputFile::open((string) $this->argument('file')), $diagnostics, Zone::of((string) config('rota.timezone')));
     }
 
-    protected function collect(CalendarReader $reader, ?Diagnostics $diagnostics = null): SeriesCollector
+    protected function collect(CalendarReader $reader, Diagnostics $diagnostics): SeriesCollector
     {
         $collector = new SeriesCollector($diagnostics);
         foreach ($reader->events() as $event) {

@@ -88,12 +88,7 @@ final readonly class EventWriter
         if ($event->created !== null) {
             $this->writer->moment('CREATED', $event->created);
         }
-        if ($event->foreign->properties === []) {
-            $this->rest($event, []);
-
-            return;
-        }
-        $texts = TextProperties::of($event->contents);
+        $texts = $event->foreign->properties === [] ? [] : TextProperties::of($event->contents);
         // What was said of a text that is another by now says nothing any more.
         $this->rest($event, array_filter($event->foreign->properties, static fn (Property $each): bool => match (true) {
             $each->name === 'CLASS' => $event->contents->private,

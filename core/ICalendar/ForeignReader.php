@@ -19,9 +19,6 @@ final readonly class ForeignReader
         'CREATED' => true,
     ];
 
-    /** Texts of which a file may say more. */
-    private const SAID_OF = ['SUMMARY', 'LOCATION', 'DESCRIPTION', 'CATEGORIES'];
-
     public function __construct(private Diagnostics $diagnostics)
     {
     }
@@ -43,7 +40,7 @@ final readonly class ForeignReader
                 $kept[] = $property;
             }
         }
-        foreach (self::SAID_OF as $name) {
+        foreach (TextProperties::ALL as $name) {
             $parameters = $of[$name][0]->parameters ?? [];
             $value = $parameters === [] ? '' : TextProperties::of($contents)[$name];
             if ($value !== '') {

@@ -61,7 +61,7 @@ final readonly class LineWriter
     /** UTC seconds as a DATE-TIME (RFC 5545, 3.3.5). */
     public static function utc(int $seconds): string
     {
-        return str_replace(['-', ':'], '', (new LocalDateTime($seconds))->toDateTime()).'Z';
+        return (new LocalDateTime($seconds))->toBasicDateTime().'Z';
     }
 
     /** Control characters other than the tab stand in no content line (RFC 5545, 3.1): they are left out. */

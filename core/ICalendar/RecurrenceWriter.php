@@ -40,12 +40,10 @@ final readonly class RecurrenceWriter
 
     private function value(EventTime $time): string
     {
-        $stamp = str_replace(['-', ':'], '', $time->local->toDateTime());
-
         return match (true) {
-            $time->kind === TimeKind::Date => substr($stamp, 0, 8),
-            $time->zone?->id === 'UTC' => $stamp.'Z',
-            default => $stamp,
+            $time->kind === TimeKind::Date => $time->local->toBasicDate(),
+            $time->zone?->id === 'UTC' => $time->local->toBasicDateTime().'Z',
+            default => $time->local->toBasicDateTime(),
         };
     }
 

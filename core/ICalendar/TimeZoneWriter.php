@@ -74,13 +74,13 @@ final readonly class TimeZoneWriter
     {
         $name = $observance->daylight ? 'DAYLIGHT' : 'STANDARD';
         $this->writer->line("BEGIN:{$name}");
-        $this->writer->property('DTSTART', $this->stamp($observance->onset));
+        $this->writer->property('DTSTART', $observance->onset->toBasicDateTime());
         if ($observance->rule !== null) {
             $this->writer->property('RRULE', (string) $observance->rule);
         }
         // A line for each, the first among them: some readers take one value of a line, and DTSTART only where it is alone.
         $dates = $observance->extra === [] ? [] : [$observance->onset, ...$observance->extra];
-        foreach (array_unique(array_map($this->stamp(...), $dates)) as $date) {
+        foreach (array_unique(array_map(static fn (LocalDateTime $each): string => $each->toBasicDateTime(), $dates)) as $date) {
             $this->writer->property('RDATE', $date);
         }
         if ($observance->abbreviation !== '') {
@@ -89,11 +89,6 @@ final readonly class TimeZoneWriter
         $this->writer->property('TZOFFSETFROM', $this->offset($observance->from));
         $this->writer->property('TZOFFSETTO', $this->offset($observance->to));
         $this->writer->line("END:{$name}");
-    }
-
-    private function stamp(LocalDateTime $local): string
-    {
-        return str_replace(['-', ':'], '', $local->toDateTime());
     }
 
     private function offset(int $seconds): string

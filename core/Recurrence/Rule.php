@@ -124,8 +124,11 @@ final readonly class Rule
     {
         // The last day that four digits tell, in UTC, may be over a day later than a wall in the west says.
         $until = $until->local->isWritable() ? $until : $until->at(LocalDateTime::last());
-        $digits = str_replace(['-', ':'], '', $until->kind === TimeKind::Date ? $until->local->toDate() : $until->local->toDateTime());
 
-        return $digits.($until->kind === TimeKind::Zoned ? 'Z' : '');
+        return match ($until->kind) {
+            TimeKind::Date => $until->local->toBasicDate(),
+            TimeKind::Floating => $until->local->toBasicDateTime(),
+            TimeKind::Zoned => $until->local->toBasicDateTime().'Z',
+        };
     }
 }

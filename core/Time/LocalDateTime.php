@@ -99,4 +99,16 @@ final readonly class LocalDateTime
     {
         return gmdate('Y-m-d\TH:i:s', $this->seconds);
     }
+
+    /** `20261102`, as iCalendar writes it. */
+    public function toBasicDate(): string
+    {
+        return gmdate('Ymd', $this->seconds);
+    }
+
+    /** `20261102T093000`, as iCalendar writes it. */
+    public function toBasicDateTime(): string
+    {
+        return gmdate('Ymd\THis', $this->seconds);
+    }
 }

@@ -5,9 +5,7 @@ namespace Tests\Support;
 use ErrorException;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\SeriesCollector;
-use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarReader;
-use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
 use PinnedRota\Core\ICalendar\OtherComponent;
@@ -47,7 +45,7 @@ final class Fuzz
     {
         $files = array_map(static fn (string $path): string => str_replace("\n", "\r\n", str_replace("\r\n", "\n", (string) file_get_contents($path))), glob(__DIR__.'/../dialects/*.ics') ?: []);
         for ($number = 0; $number < 20; $number++) {
-            $files[] = self::written(RandomCalendar::series(mt_rand(1, 4)));
+            $files[] = Make::document(RandomCalendar::series(mt_rand(1, 4)));
         }
 
         return new self($files);
@@ -111,20 +109,7 @@ final class Fuzz
         }
         $series = $collector->series();
 
-        return [$series, $diagnostics->total() === 0, self::written($series, $reader->head(), $others)];
-    }
-
-    /**
-     * @param  list<Series>  $series
-     * @param  list<OtherComponent>  $others
-     */
-    private static function written(array $series, CalendarHead $head = new CalendarHead, array $others = []): string
-    {
-        $stream = Make::stream('');
-        (new CalendarWriter($stream))->write($head, $series, $others);
-        rewind($stream);
-
-        return (string) stream_get_contents($stream);
+        return [$series, $diagnostics->total() === 0, Make::document($series, $reader->head(), $others)];
     }
 
     /**

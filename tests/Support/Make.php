@@ -5,6 +5,13 @@ namespace Tests\Support;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\SeriesCollector;
+use PinnedRota\Core\ICalendar\CalendarHead;
+use PinnedRota\Core\ICalendar\CalendarReader;
+use PinnedRota\Core\ICalendar\CalendarWriter;
+use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\ICalendar\OtherComponent;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Time\EventTime;
@@ -55,6 +62,31 @@ final class Make
         rewind($stream);
 
         return $stream;
+    }
+
+    /** @return array{list<Series>, list<string>} what is in a file, in its order, and what the reader says of it */
+    public static function series(string $text, string $zone = 'Europe/London'): array
+    {
+        $diagnostics = new Diagnostics;
+        $collector = new SeriesCollector($diagnostics);
+        foreach ((new CalendarReader(self::stream($text), $diagnostics, Zone::of($zone)))->events() as $event) {
+            $collector->add($event);
+        }
+
+        return [$collector->series(), array_map(strval(...), $diagnostics->all())];
+    }
+
+    /**
+     * @param  iterable<Series>  $series
+     * @param  list<OtherComponent>  $others
+     */
+    public static function document(iterable $series, CalendarHead $head = new CalendarHead, array $others = []): string
+    {
+        $stream = self::stream('');
+        (new CalendarWriter($stream))->write($head, $series, $others);
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
     }
 
     public static function calendar(string ...$events): string

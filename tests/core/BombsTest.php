@@ -1,10 +1,6 @@
 <?php
 
 use PinnedRota\Core\Events\Series;
-use PinnedRota\Core\Events\SeriesCollector;
-use PinnedRota\Core\ICalendar\CalendarReader;
-use PinnedRota\Core\ICalendar\Diagnostics;
-use PinnedRota\Core\Time\Zone;
 use Tests\Support\Make;
 
 // Small files that would cost much: each is read for what it can mean, and what is left out of it is said.
@@ -12,13 +8,7 @@ use Tests\Support\Make;
 /** @return array{list<Series>, list<string>} */
 function readBomb(string $text): array
 {
-    $diagnostics = new Diagnostics;
-    $collector = new SeriesCollector($diagnostics);
-    foreach ((new CalendarReader(Make::stream($text), $diagnostics, Zone::of('Europe/London')))->events() as $event) {
-        $collector->add($event);
-    }
-
-    return [$collector->series(), array_map(strval(...), $diagnostics->all())];
+    return Make::series($text);
 }
 
 test('a clock that changes by the day or oftener is none', function (string $frequency) {

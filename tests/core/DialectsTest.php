@@ -1,12 +1,7 @@
 <?php
 
 use PinnedRota\Core\Events\Series;
-use PinnedRota\Core\Events\SeriesCollector;
 use PinnedRota\Core\Events\Status;
-use PinnedRota\Core\ICalendar\CalendarHead;
-use PinnedRota\Core\ICalendar\CalendarReader;
-use PinnedRota\Core\ICalendar\CalendarWriter;
-use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -38,22 +33,12 @@ function toldZone(EventTime $time): string
 /** @return array{list<Series>, list<string>} what is in a file, and what the reader says of it */
 function readDialect(string $file): array
 {
-    $diagnostics = new Diagnostics;
-    $collector = new SeriesCollector($diagnostics);
-    foreach ((new CalendarReader(Make::stream($file), $diagnostics, Zone::of('Europe/London')))->events() as $event) {
-        $collector->add($event);
-    }
-
-    return [$collector->series(), array_map(strval(...), $diagnostics->all())];
+    return Make::series($file);
 }
 
 function writtenAnew(string $file): string
 {
-    $stream = Make::stream('');
-    (new CalendarWriter($stream))->write(new CalendarHead, readDialect($file)[0]);
-    rewind($stream);
-
-    return (string) stream_get_contents($stream);
+    return Make::document(readDialect($file)[0]);
 }
 
 /** @return array{list<string>, list<string>} the times of a file, a line each, and what the reader says of it */

@@ -7,11 +7,8 @@ use PinnedRota\Core\Events\ParticipantKind;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\SeriesCollector;
-use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarReader;
-use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\DetailsText;
-use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\OtherComponent;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -23,23 +20,13 @@ const HEAD = "UID:1\nDTSTAMP:20260101T000000Z\nDTSTART;TZID=Europe/London:202611
 /** @return array{list<Series>, list<string>} */
 function collected(string $text): array
 {
-    $diagnostics = new Diagnostics;
-    $collector = new SeriesCollector;
-    foreach ((new CalendarReader(Make::stream($text), $diagnostics, Zone::of('Europe/London')))->events() as $event) {
-        $collector->add($event);
-    }
-
-    return [$collector->series(), array_map(static fn (Diagnostic $each): string => (string) $each, $diagnostics->all())];
+    return Make::series($text);
 }
 
 /** @param  list<Series>  $series */
 function rewritten(array $series): string
 {
-    $stream = Make::stream('');
-    (new CalendarWriter($stream))->write(new CalendarHead, $series);
-    rewind($stream);
-
-    return (string) stream_get_contents($stream);
+    return Make::document($series);
 }
 
 /** @return list<string> */
@@ -220,11 +207,8 @@ function writtenWhole(string $text): string
             $collector->add($content);
         }
     }
-    $stream = Make::stream('');
-    (new CalendarWriter($stream))->write($reader->head(), $collector, $others);
-    rewind($stream);
 
-    return str_replace(["\r\n ", "\r\n"], ['', "\n"], (string) stream_get_contents($stream));
+    return str_replace(["\r\n ", "\r\n"], ['', "\n"], Make::document($collector, $reader->head(), $others));
 }
 
 test('what means nothing here survives, word for word', function () {

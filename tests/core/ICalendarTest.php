@@ -5,7 +5,6 @@ use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarReader;
-use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\LineReader;
@@ -27,11 +26,7 @@ function read(string $text): array
 
 function written(Series ...$series): string
 {
-    $stream = Make::stream('');
-    (new CalendarWriter($stream))->write(new CalendarHead('Workshops'), array_values($series));
-    rewind($stream);
-
-    return (string) stream_get_contents($stream);
+    return Make::document($series, new CalendarHead('Workshops'));
 }
 
 test('an event is read with all that is known of it', function () {

@@ -4,12 +4,8 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Series;
-use PinnedRota\Core\Events\SeriesCollector;
 use PinnedRota\Core\Events\StartApart;
 use PinnedRota\Core\ICalendar\CalendarHead;
-use PinnedRota\Core\ICalendar\CalendarReader;
-use PinnedRota\Core\ICalendar\CalendarWriter;
-use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\EventWriter;
 use PinnedRota\Core\ICalendar\LineWriter;
 use PinnedRota\Core\ICalendar\RecurrenceText;
@@ -24,23 +20,13 @@ use Tests\Support\RandomCalendar;
 /** @param  list<Series>  $series */
 function document(array $series): string
 {
-    $stream = Make::stream('');
-    (new CalendarWriter($stream))->write(new CalendarHead('Random'), $series);
-    rewind($stream);
-
-    return (string) stream_get_contents($stream);
+    return Make::document($series, new CalendarHead('Random'));
 }
 
 /** @return array{list<Series>, list<string>} the series, and what problems reading them had */
 function reread(string $text): array
 {
-    $diagnostics = new Diagnostics;
-    $collector = new SeriesCollector($diagnostics);
-    foreach ((new CalendarReader(Make::stream($text), $diagnostics, Zone::utc()))->events() as $event) {
-        $collector->add($event);
-    }
-
-    return [$collector->series(), array_map(strval(...), $diagnostics->all())];
+    return Make::series($text, 'UTC');
 }
 
 /**

@@ -63,7 +63,7 @@ final class ChangeEvents
     public function carryOutMany(Actor $actor, Cause $cause, OperationKind $kind, array $calendarIds, callable $commands, int $count, ?callable $progress = null): ?Operation
     {
         return $this->inOne(function () use ($actor, $cause, $kind, $calendarIds, $commands, $count, $progress): ?Operation {
-            $this->lockCalendars([], [], $calendarIds);
+            $this->lockCalendars($calendarIds);
             $operation = null;
             $done = 0;
             foreach (LazyCollection::make($commands)->values()->chunk(self::PART) as $some) {
@@ -104,7 +104,7 @@ final class ChangeEvents
     private function within(Actor $actor, Cause $cause, array $commands, array $basedOn, callable $written, ?callable $progress = null): Done
     {
         return $this->inOne(function () use ($actor, $cause, $commands, $basedOn, $written, $progress): Done {
-            $this->lockCalendars($commands, self::known($commands));
+            $this->lockCalendars($this->calendarsOf($commands));
             $part = $this->part($commands, $actor, $basedOn, $progress);
             $operation = $written($part->before, $part->after);
             $this->tell($part, $actor, $cause);
@@ -213,19 +213,27 @@ final class ChangeEvents
     }
 
     /**
+     * @param  list<Command>  $commands
+     * @return list<int> those that the commands name, and those on which the series show that they change
+     */
+    private function calendarsOf(array $commands): array
+    {
+        $ids = array_merge(...array_map(static fn (Command $each): array => $each instanceof NamesCalendars ? $each->calendarIds() : [], $commands));
+        foreach (array_chunk(self::known($commands), self::AT_ONCE) as $some) {
+            array_push($ids, ...DB::table('events')->whereIntegerInRaw('id', $some)->distinct()->pluck('calendar_id'), ...DB::table('event_pins')->whereIntegerInRaw('event_id', $some)->distinct()->pluck('calendar_id'));
+        }
+
+        return $ids;
+    }
+
+    /**
      * Locks the calendars that are concerned before anything else, everybody in the same order: whoever adds to one counts
      * it up in the end, and two who first share it and then both want it alone would wait for each other.
      *
-     * @param  list<Command>  $commands
-     * @param  list<int>  $known
-     * @param  list<int>  $further  calendars
+     * @param  list<int>  $ids
      */
-    private function lockCalendars(array $commands, array $known, array $further = []): void
+    private function lockCalendars(array $ids): void
     {
-        $ids = array_merge($further, ...array_map(static fn (Command $each): array => $each instanceof NamesCalendars ? $each->calendarIds() : [], $commands));
-        foreach (array_chunk($known, self::AT_ONCE) as $some) {
-            array_push($ids, ...DB::table('events')->whereIntegerInRaw('id', $some)->distinct()->pluck('calendar_id'), ...DB::table('event_pins')->whereIntegerInRaw('event_id', $some)->distinct()->pluck('calendar_id'));
-        }
         DB::table('calendars')->whereIntegerInRaw('id', array_unique($ids))->orderBy('id')->lockForUpdate()->pluck('id');
     }
 

@@ -117,25 +117,17 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Time is">{event.busyOnly || event.busy ? null : 'left free'}</Fact>
                 <Fact name="Seen by">{event.private ? 'those who may change it; busy to others' : null}</Fact>
                 <Fact name="Link">
-                    {event.link !== '' && (
-                        <a href={event.link} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">
-                            {event.link}
-                        </a>
-                    )}
+                    {event.link !== '' && <Address to={event.link} label={event.link} />}
                 </Fact>
-                {LINKS.map(({ kind, name }) => (
+                {LINKS.map(({ kind, name }) => ({ kind, name, links: event.links.filter((each) => each.kind === kind) })).map(({ kind, name, links }) => (
                     <Fact key={kind} name={name}>
-                        {event.links.some((each) => each.kind === kind) && (
+                        {links.length > 0 && (
                             <ul>
-                                {event.links
-                                    .filter((each) => each.kind === kind)
-                                    .map((each) => (
-                                        <li key={each.address}>
-                                            <a href={each.address} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">
-                                                {each.label}
-                                            </a>
-                                        </li>
-                                    ))}
+                                {links.map((each) => (
+                                    <li key={each.address}>
+                                        <Address to={each.address} label={each.label} />
+                                    </li>
+                                ))}
                             </ul>
                         )}
                     </Fact>
@@ -180,6 +172,14 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
 /** People by name, with what they answered where that is not that they come. */
 function told(participants: Event['participants']): string {
     return participants.map(({ name, part, answer }) => `${name}${part === 'responsible' || answer === 'accepted' ? '' : ` (${ANSWER_WORDS[answer]})`}`).join(', ');
+}
+
+function Address({ to, label }: { to: string; label: string }) {
+    return (
+        <a href={to} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">
+            {label}
+        </a>
+    );
 }
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {

@@ -57,8 +57,8 @@ export function listDays(first: number, pages: number): number {
 
 /** How many days at the end of an endless list have nothing, by whether each sheet of it has something. */
 export function quietDays(first: number, pages: boolean[]): number {
-    const last = pages.lastIndexOf(true);
-    return listDays(first, pages.length) * Number(pages.length > 0) - (last === -1 ? 0 : listDays(first, last + 1));
+    const days = (sheets: number) => (sheets === 0 ? 0 : listDays(first, sheets));
+    return days(pages.length) - days(pages.lastIndexOf(true) + 1);
 }
 
 /** Sheets one after the other, without end: a list goes on as it is read. */

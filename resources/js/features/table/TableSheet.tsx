@@ -12,6 +12,7 @@ import { COLUMNS, pasted, pasteInto, type Row } from './columns';
 import { TableBar } from './TableBar';
 import { TableRow } from './TableRow';
 import { useColumns } from './useColumns';
+import { useNarrowing } from './useNarrowing';
 import { useSelection } from './useSelection';
 import { fetchWhole, useTable, type Sorting, type StatusFilter } from './useTable';
 
@@ -30,6 +31,7 @@ export function TableSheet() {
     const hidden = useMemo(() => [...rota.hidden].sort((a, b) => a - b), [rota.hidden]);
     const asked = { through: rota.through, span: rota.span, status, hidden, sorting };
     const table = useTable(asked);
+    // The server leaves out what is hidden, too; here it goes at once.
     const rows = useMemo(() => (table.data?.pages ?? []).flatMap((page) => page.rows).filter((row) => !rota.hidden.has(row.layer)), [table.data, rota.hidden]);
     const total = table.data?.pages[0]?.total ?? 0;
     const columns = useMemo(() => COLUMNS.filter((each) => shown.includes(each.key)), [shown]);
@@ -41,7 +43,6 @@ export function TableSheet() {
     const setCursor = (next: { row: number; column: number }) => setPlace({ ...next, id: rows[next.row]?.id ?? null });
     const [editing, setEditing] = useState<{ id: number; text: string | null } | null>(null);
     const [bulk, setBulk] = useState<BulkStart | null>(null);
-    const [match, setMatch] = useState<{ whole: { id: number; version: number }[] } | null>(null);
     const grid = useRef<HTMLDivElement>(null);
     const scroller = useRef<HTMLDivElement>(null);
     // eslint-disable-next-line react-hooks/incompatible-library -- what it returns is used here alone
@@ -112,20 +113,7 @@ export function TableSheet() {
         setBulk({ kind: 'cells', events, note: left === 0 ? '' : `${left} more ${left === 1 ? 'line has' : 'lines have'} no row here and ${left === 1 ? 'is' : 'are'} left out.` });
     };
     const selectAll = () => void fetchWhole(asked).then(selection.all);
-    // What is chosen shows: filters, layers and times that are set afterwards narrow the choice, and it is said.
-    const matching = JSON.stringify([rota.through, rota.span, status, hidden]);
-    const matched = useRef(matching);
-    useEffect(() => {
-        if (matched.current === matching) return;
-        matched.current = matching;
-        if (selection.events.length > 0) void fetchWhole(asked).then((whole) => setMatch({ whole }));
-    });
-    useEffect(() => {
-        if (match === null) return;
-        setMatch(null);
-        const fewer = selection.narrow(match.whole);
-        if (fewer > 0) toast(`${fewer} ${fewer === 1 ? 'event that was chosen does' : 'events that were chosen do'} not show any more, and ${fewer === 1 ? 'is' : 'are'} not chosen.`);
-    }, [match, selection]);
+    useNarrowing(selection, asked);
     if (table.isError) return <Failed error={table.error} retry={() => void table.refetch()} />;
     if (table.data === undefined) return <Loading what="the table" />;
     const template = `34px ${columns.map((each) => each.width).join(' ')}`;

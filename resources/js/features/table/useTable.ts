@@ -10,7 +10,7 @@ export type Sorting = { by: Column['key']; descending: boolean };
 export type StatusFilter = Schemas['TableRow']['status'] | '';
 
 /** What is asked for: the layers that are hidden are no rows, whoever counts or chooses them. */
-type Asked = { through: Through; span: Span; status: StatusFilter; hidden: number[]; sorting: Sorting };
+export type Asked = { through: Through; span: Span; status: StatusFilter; hidden: number[]; sorting: Sorting };
 
 function query({ through, span, status, hidden, sorting }: Asked) {
     return { ...windowQuery(through, span), ...(status === '' ? {} : { status }), 'hidden[]': hidden, sort: sorting.by, descending: sorting.descending };
