@@ -21,7 +21,7 @@ final class LogEntry
     private const DECIDED = [
         'name' => 'its name', 'timezone' => 'its time zone', 'firstMonth' => 'the month in which its year begins',
         'administratorsNeedSecondFactor' => 'administrators need a second factor', 'plainHttp' => 'webcal addresses without encryption', 'dayFirst' => 'the day before the month in dates',
-        'morning' => 'the morning begins', 'evening' => 'the evening begins', 'mayAskFor' => 'people may ask for',
+        'morning' => 'the morning begins', 'afternoon' => 'the afternoon begins', 'evening' => 'the evening begins', 'mayAskFor' => 'people may ask for',
     ];
 
     /** Events that can be taken back from the log. */
@@ -91,7 +91,7 @@ final class LogEntry
     private static function decided(string $name, mixed $value): string
     {
         return match ($name) {
-            'morning', 'evening' => sprintf('%d:%02d', intdiv((int) $value, 60), (int) $value % 60),
+            'morning', 'afternoon', 'evening' => sprintf('%d:%02d', intdiv((int) $value, 60), (int) $value % 60),
             'mayAskFor' => Level::from($value)->label(),
             default => self::value($value),
         };

@@ -24,6 +24,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'plainHttp', type: 'boolean'),
     new OA\Property(property: 'dayFirst', type: 'boolean'),
     new OA\Property(property: 'morning', type: 'string'),
+    new OA\Property(property: 'afternoon', type: 'string'),
     new OA\Property(property: 'evening', type: 'string'),
     new OA\Property(property: 'mayAskFor', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change']),
 ])]
@@ -57,9 +58,10 @@ final class OrganisationController
             'plainHttp' => ['sometimes', 'boolean'],
             'dayFirst' => ['sometimes', 'boolean'],
             'morning' => ['sometimes', 'date_format:H:i'],
+            'afternoon' => ['sometimes', 'date_format:H:i'],
             'evening' => ['sometimes', 'date_format:H:i'],
             'mayAskFor' => ['sometimes', Rule::enum(Level::class)->except(Level::Manage)],
-        ], ['name.max' => 'A name has at most 120 characters.', 'morning.date_format' => 'Enter an hour, such as 09:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
+        ], ['name.max' => 'A name has at most 120 characters.', 'morning.date_format' => 'Enter an hour, such as 09:00.', 'afternoon.date_format' => 'Enter an hour, such as 13:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
         IfMatch::check($request, $this->organisation->version(), fn (): OrganisationData => OrganisationData::of($this->organisation));
         foreach (['administratorsNeedSecondFactor', 'plainHttp', 'dayFirst'] as $name) {
             if (isset($input[$name])) {
@@ -75,14 +77,17 @@ final class OrganisationController
         if (isset($input['firstMonth'])) {
             $input['firstMonth'] = (int) $input['firstMonth'];
         }
-        foreach (['morning', 'evening'] as $name) {
+        foreach (['morning', 'afternoon', 'evening'] as $name) {
             if (isset($input[$name])) {
                 $input[$name] = (int) substr($input[$name], 0, 2) * 60 + (int) substr($input[$name], 3);
             }
         }
         $habits = $this->organisation->settings()->habits;
-        if (($input['evening'] ?? $habits->evening) <= ($input['morning'] ?? $habits->morning)) {
-            throw ValidationException::withMessages([isset($input['evening']) ? 'evening' : 'morning' => 'The evening begins after the morning.']);
+        $hours = ['morning' => $input['morning'] ?? $habits->morning, 'afternoon' => $input['afternoon'] ?? $habits->afternoon, 'evening' => $input['evening'] ?? $habits->evening];
+        foreach ([['morning', 'afternoon'], ['afternoon', 'evening']] as [$earlier, $later]) {
+            if ($hours[$later] <= $hours[$earlier]) {
+                throw ValidationException::withMessages([isset($input[$later]) ? $later : $earlier => "The {$later} begins after the {$earlier}."]);
+            }
         }
         // Whoever asks it of all administrators is one of them: they would shut themselves out.
         if (($input['administratorsNeedSecondFactor'] ?? false) && ! $this->factors->has($this->viewer->person())) {

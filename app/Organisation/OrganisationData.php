@@ -14,6 +14,7 @@ final readonly class OrganisationData
      * @param  bool  $plainHttp  Whether a webcal: address may be fetched without encryption
      * @param  bool  $dayFirst  Whether 2/11 is the second of November
      * @param  string  $morning  When what is “in the morning” begins, such as 09:00
+     * @param  string  $afternoon  The same of “in the afternoon”
      * @param  string  $evening  The same of “in the evening”
      * @param  Level  $mayAskFor  The highest level that people may ask for; none where nobody asks
      */
@@ -25,6 +26,7 @@ final readonly class OrganisationData
         public bool $plainHttp,
         public bool $dayFirst,
         public string $morning,
+        public string $afternoon,
         public string $evening,
         public Level $mayAskFor,
         public int $version,
@@ -37,7 +39,7 @@ final readonly class OrganisationData
 
         return new self(
             $is->name, $organisation->timezone(), $is->firstMonth,
-            $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->evening), $is->mayAskFor, $organisation->version(),
+            $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->afternoon), self::clock($is->habits->evening), $is->mayAskFor, $organisation->version(),
         );
     }
 

@@ -6,11 +6,12 @@ namespace PinnedRota\Core\OneLine;
 
 use PinnedRota\Core\Recurrence\WeekdayRule;
 use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\DateWords;
 
 /** How often something is, as it is said: every so many weeks, on some days, on the second Tuesday of the month. */
 final readonly class RepeatPhrase
 {
-    public const DAY = '(?:mon(?:day)?|tue(?:s(?:day)?)?|wed(?:nesday)?|thu(?:r(?:s(?:day)?)?)?|fri(?:day)?|sat(?:urday)?|sun(?:day)?)';
+    private const DAY = DateWords::WEEKDAY;
 
     private const DAYS = self::DAY.'s?(?:(?:\s?(?:,|and|&|\+)\s?)+'.self::DAY.'s?)*';
 
@@ -42,13 +43,16 @@ final readonly class RepeatPhrase
         $edge = static fn (string $pattern): string => '/(?<![\p{L}\p{N}])'.$pattern.'(?![\p{L}\p{N}])/ui';
         $month = '(?:of|in)\s(?:every|each|the)\smonth';
         $interval = '(?:(?<interval>other|second|2nd|\d{1,2}|two|three|four)\s)?';
-        $every = "every\s{$interval}(?<unit>month)s?";
+        $every = "(?:every\s{$interval}(?<unit>month)s?|(?<adverb>monthly))";
+        $span = '(?<span>'.self::DAY.'\s?(?:-|–|—|to)\s?'.self::DAY.')';
 
         return [
             $edge('(?:every\s|the\s|on\sthe\s)?(?<ordinal>'.self::ORDINALS_LIST.')\s(?<days>'.self::DAYS.')\s'.$month),
             $edge('(?:every\s|the\s|on\sthe\s)?(?<monthday>last|\d{1,2}(?:st|nd|rd|th))(?:\sday)?\s'.$month),
-            $edge($every.'\son\s(?:the|its)\s(?<monthday>last|\d{1,2}(?:st|nd|rd|th))(?:\sday)?(?!\s'.self::DAY.')'),
+            $edge($every.'\son\s(?:(?:the|its)\s)?(?<monthday>last|\d{1,2}(?:st|nd|rd|th))(?:\sday)?(?!\s'.self::DAY.')'),
             $edge($every.'\son\sthe\s(?<ordinal>'.self::ORDINALS_LIST.')\s(?<days>'.self::DAYS.')'),
+            $edge('every\s(?:week\s(?:on\s|from\s)?)?'.$span),
+            $edge($span.'\s(?:every\sweek|weekly)'),
             $edge('every\s(?<ordinal>first|1st|third|3rd|fourth|4th|fifth|5th|last)\s(?<days>'.self::DAYS.')'),
             $edge('every\s'.$interval.'(?<unit>day|week|month|year)s?(?:\son\s(?<days>'.self::DAYS.'))?'),
             $edge('every\s(?:(?<interval>other|second|2nd)\s)?(?<days>'.self::DAYS.')'),
@@ -62,6 +66,11 @@ final readonly class RepeatPhrase
     public static function of(array $found): ?self
     {
         $days = ($found['days'] ?? '') === '' ? [] : self::weekdays($found['days']);
+        if (($found['span'] ?? '') !== '') {
+            preg_match_all('/'.self::DAY.'/ui', $found['span'], $ends);
+
+            return new self('WEEKLY', self::between(self::weekdays($ends[0][0])[0], self::weekdays($ends[0][1])[0]));
+        }
         if (($found['monthday'] ?? '') !== '') {
             $day = mb_strtolower($found['monthday']) === 'last' ? -1 : (int) $found['monthday'];
 
@@ -81,6 +90,33 @@ final readonly class RepeatPhrase
         $frequency = self::UNITS[mb_strtolower($found['unit'] ?? '')] ?? 'WEEKLY';
 
         return self::interval($found) < 1 ? null : new self($frequency.self::intervalPart($found), $days);
+    }
+
+    /** So many days one after another, or for that many weeks the same one. */
+    public static function daily(): self
+    {
+        return new self('DAILY');
+    }
+
+    public static function weekly(): self
+    {
+        return new self('WEEKLY');
+    }
+
+    /** Every week on the days from one to another, where no days were said; else null. */
+    public function onDaysBetween(int $first, int $last): ?self
+    {
+        return $this->weekdays === [] && str_starts_with($this->frequency, 'WEEKLY') && $last - $first < 7
+            ? new self($this->frequency, self::between(CivilDate::weekday($first), CivilDate::weekday($last))) : null;
+    }
+
+    /** @return list<int> from one day of the week to another, 0 is Monday */
+    private static function between(int $first, int $last): array
+    {
+        $days = array_map(static fn (int $day): int => $day % 7, range($first, $last < $first ? $last + 7 : $last));
+        sort($days);
+
+        return $days;
     }
 
     /** @param  array<string, string>  $found */

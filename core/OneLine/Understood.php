@@ -10,7 +10,7 @@ use PinnedRota\Core\Time\LocalDateTime;
 final readonly class Understood
 {
     /**
-     * @param  ?LocalDateTime  $start  on the wall of the writer; null where no day and no time was said
+     * @param  ?LocalDateTime  $start  on the wall of the writer; null where no day and no time was said, or one was said that there is not
      * @param  ?LocalDateTime  $end  exclusive; of an all-day event the day after its last
      * @param  ?string  $rule  RRULE without its end (RFC 5545, 3.3.10)
      * @param  ?LocalDateTime  $until  the last day of the repeat, inclusive
@@ -22,6 +22,8 @@ final readonly class Understood
      * @param  list<int>  $rooms  where it is, of the places that are rooms, by id
      * @param  ?string  $calendar  the slug of the one that was named
      * @param  list<Piece>  $pieces  in the order of the line
+     * @param  list<Doubt>  $doubts  in the order of the line
+     * @param  ?SpanReading  $reading  how several days with one hour were read; null where there is nothing to choose
      */
     public function __construct(
         public string $title,
@@ -41,6 +43,8 @@ final readonly class Understood
         public bool $provisional,
         public bool $private,
         public array $pieces,
+        public array $doubts = [],
+        public ?SpanReading $reading = null,
     ) {
     }
 }

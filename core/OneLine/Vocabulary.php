@@ -14,6 +14,7 @@ final readonly class Vocabulary
      * @param  array<int, string>  $groups  by id
      * @param  array<string, string>  $calendars  those that the writer may add to, by slug
      * @param  array<int, string>  $rooms  by id
+     * @param  list<NamedDay>  $days  that may be named: “until half-term”
      */
     public function __construct(
         public array $places = [],
@@ -22,6 +23,7 @@ final readonly class Vocabulary
         public array $groups = [],
         public array $calendars = [],
         public array $rooms = [],
+        public array $days = [],
     ) {
     }
 }

@@ -43,7 +43,7 @@ final readonly class OrganisationSettings
         return new self(
             $bool('administratorsNeedSecondFactor', $known->administratorsNeedSecondFactor),
             $bool('plainHttp', $known->plainHttp),
-            new Habits($bool('dayFirst', $known->habits->dayFirst), $minutes('morning', $known->habits->morning), $minutes('evening', $known->habits->evening)),
+            new Habits($bool('dayFirst', $known->habits->dayFirst), $minutes('morning', $known->habits->morning), $minutes('evening', $known->habits->evening), $minutes('afternoon', $known->habits->afternoon)),
             $level === null || $level === Level::Manage ? $known->mayAskFor : $level,
             is_string($stored['name'] ?? null) ? $stored['name'] : $known->name,
             is_string($stored['timezone'] ?? null) ? Zone::find($stored['timezone']) : null,
@@ -51,7 +51,7 @@ final readonly class OrganisationSettings
         );
     }
 
-    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int} */
+    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, afternoon: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int} */
     public function toArray(): array
     {
         return [
@@ -59,6 +59,7 @@ final readonly class OrganisationSettings
             'plainHttp' => $this->plainHttp,
             'dayFirst' => $this->habits->dayFirst,
             'morning' => $this->habits->morning,
+            'afternoon' => $this->habits->afternoon,
             'evening' => $this->habits->evening,
             'mayAskFor' => $this->mayAskFor->value,
             'name' => $this->name,

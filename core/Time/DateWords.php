@@ -4,9 +4,23 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Time;
 
-/** Dates as people type them to go there: “next tue”, “14 mar”, “in 2 weeks”, “2026-11-02”, “2/11”. */
+/** Dates as people type them: “next tue”, “wed next week”, “14 mar”, “in two weeks”, “the 3rd”, “2026-11-02”, “2/11”. */
 final class DateWords
 {
+    public const WEEKDAY = '(?:mon(?:day)?|tue(?:s(?:day)?)?|wed(?:nesday)?|thu(?:r(?:s(?:day)?)?)?|fri(?:day)?|sat(?:urday)?|sun(?:day)?)';
+
+    public const MONTH = '(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sep(?:t(?:ember)?)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)';
+
+    /** The day of a month. */
+    public const NUMBER = '\d{1,2}(?:st|nd|rd|th)?';
+
+    /** A date in figures, or with the name of its month, as a part of a pattern: it may be one that there is not. */
+    public const FIGURES = '(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}\/\d{1,2}(?:\/\d{4})?|\d{1,2}\.\d{1,2}\.(?:\d{4})?|'.self::NUMBER.'\s(?:of\s)?'.self::MONTH.'(?:\s\d{4})?|'.self::MONTH.'\s'.self::NUMBER.'(?:\s\d{4})?)';
+
+    /** A date as a part of a pattern. */
+    public const PATTERN = '(?:'.self::FIGURES.'|today|tomorrow|(?:the\s)?day\safter\stomorrow|(?:next|this)\sweek(?:\son)?\s'.self::WEEKDAY.'|'.self::WEEKDAY.'\s(?:(?:next|this)\s)?week|a\sweek\son\s'.self::WEEKDAY
+        .'|'.self::WEEKDAY.'\sin\s'.NumberWords::PATTERN.'\sweeks?|(?:(?:next|this)\s)?'.self::WEEKDAY.'|in\s'.NumberWords::PATTERN.'\s(?:day|week|fortnight|month)s?|next\sweek(?!end)|(?<=on\s)the\s\d{1,2}(?:st|nd|rd|th)(?!\s(?!(?:at|from|in|until|till|to|by|with|for|on)\b)\p{L}))';
+
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
@@ -23,10 +37,11 @@ final class DateWords
         $day = match ($words) {
             'today' => $today->day(),
             'tomorrow' => $today->day() + 1,
+            'day after tomorrow', 'the day after tomorrow' => $today->day() + 2,
             'yesterday' => $today->day() - 1,
             'next week' => self::monday($today->day()) + 7,
             'last week' => self::monday($today->day()) - 7,
-            default => self::weekday($words, $today->day()) ?? self::distance($words, $today),
+            default => self::weekday($words, $today->day()) ?? self::weekdayOfWeek($words, $today->day()) ?? self::distance($words, $today) ?? self::dayOfMonth($words, $today),
         };
         if ($day !== null) {
             return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
@@ -66,16 +81,73 @@ final class DateWords
         };
     }
 
-    /** “in 3 days”, “2 weeks ago”. */
-    private static function distance(string $words, LocalDateTime $today): ?int
+    /** “wed next week”, “next week on wed”, “friday week”, “a week on friday”, “fri in two weeks”. */
+    private static function weekdayOfWeek(string $words, int $today): ?int
     {
-        if (preg_match('/^(?:in (\d{1,3}) (day|week)s?|(\d{1,3}) (day|week)s? ago)$/', $words, $found) !== 1) {
+        if (preg_match('/^(next|this) week (?:on )?([a-z]+)$|^([a-z]+) (next|this) week$/', $words, $found) === 1) {
+            return self::weekday((isset($found[3]) ? $found[4].' '.$found[3] : $found[1].' '.$found[2]), $today);
+        }
+        if (preg_match('/^a week on ([a-z]+)$|^([a-z]+) week$|^([a-z]+) in ('.NumberWords::PATTERN.') weeks?$/', $words, $found, PREG_UNMATCHED_AS_NULL) !== 1) {
             return null;
         }
-        $ago = isset($found[3]);
-        $count = (int) ($ago ? $found[3] : $found[1]) * (($ago ? $found[4] : $found[2]) === 'week' ? 7 : 1);
+        $day = self::weekday((string) ($found[1] ?? $found[2] ?? $found[3]), $today);
 
-        return $today->day() + ($ago ? -$count : $count);
+        return $day === null ? null : $day + 7 * (($found[4] ?? null) === null ? 1 : NumberWords::read($found[4]));
+    }
+
+    /** “in 3 days”, “in two weeks”, “in a month”, “2 weeks ago”. */
+    private static function distance(string $words, LocalDateTime $today): ?int
+    {
+        if (preg_match('/^(?<in>in )?(?<count>'.NumberWords::PATTERN.') (?<unit>day|week|fortnight|month)s?(?<ago> ago)?$/', $words, $found) !== 1 || ($found['in'] === '') === (($found['ago'] ?? '') === '')) {
+            return null;
+        }
+        $count = NumberWords::read($found['count']) * ($found['in'] === '' ? -1 : 1);
+        if ($found['unit'] !== 'month') {
+            return $today->day() + $count * ['day' => 1, 'week' => 7, 'fortnight' => 14][$found['unit']];
+        }
+        [$year, $month, $day] = CivilDate::fromDays($today->day());
+        $months = $year * 12 + $month - 1 + $count;
+        [$year, $month] = [intdiv($months, 12), $months % 12 + 1];
+
+        return self::date($year, $month, min($day, CivilDate::daysInMonth($year, $month)))?->day();
+    }
+
+    /** “the 3rd”: the next one from today on. */
+    private static function dayOfMonth(string $words, LocalDateTime $today): ?int
+    {
+        if (preg_match('/^the (\d{1,2})(?:st|nd|rd|th)$/', $words, $found) !== 1 || (int) $found[1] < 1 || (int) $found[1] > 31) {
+            return null;
+        }
+        for ($day = $today->day(); CivilDate::fromDays($day)[2] !== (int) $found[1]; $day++);
+
+        return $day;
+    }
+
+    /** The same date with the last day that its month has, where a date in figures has a day too many; else null. */
+    public static function withinMonth(string $words, LocalDateTime $today, bool $dayFirst = true): ?string
+    {
+        preg_match_all('/\d+/', $words, $numbers, PREG_OFFSET_CAPTURE);
+        foreach ($numbers[0] as [$number, $at]) {
+            if (strlen($number) > 2 || (int) $number < 29) {
+                continue;
+            }
+            foreach ([31, 30, 29, 28] as $day) {
+                $instead = substr_replace($words, (string) $day, $at, strlen($number));
+                if ($day < (int) $number && self::readsInNextYear($instead, $today, $dayFirst)) {
+                    return $instead;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** Of 31 feb the next february tells how many days it has, not the next leap year. */
+    private static function readsInNextYear(string $words, LocalDateTime $today, bool $dayFirst): bool
+    {
+        $day = self::read($words, $today, $dayFirst)?->day();
+
+        return $day !== null && (preg_match('/\d{4}/', $words) === 1 || $day < $today->day() + 366);
     }
 
     private static function calendarDate(string $words, LocalDateTime $today, bool $dayFirst): ?LocalDateTime

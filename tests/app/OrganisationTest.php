@@ -14,7 +14,7 @@ beforeEach(function () {
 
 test('before anything is decided it is as it is by itself', function () {
     $this->as($this->root, 'GET', '/organisation')->assertExactJson([
-        'name' => '', 'timezone' => 'Europe/London', 'firstMonth' => null, 'administratorsNeedSecondFactor' => false, 'plainHttp' => false, 'dayFirst' => true, 'morning' => '09:00', 'evening' => '18:00', 'mayAskFor' => 'change', 'version' => 0,
+        'name' => '', 'timezone' => 'Europe/London', 'firstMonth' => null, 'administratorsNeedSecondFactor' => false, 'plainHttp' => false, 'dayFirst' => true, 'morning' => '09:00', 'afternoon' => '13:00', 'evening' => '18:00', 'mayAskFor' => 'change', 'version' => 0,
     ]);
 });
 
@@ -40,7 +40,7 @@ test('what cannot be decided is told at its field', function (array $body, strin
     ($this->decide)($body)->assertUnprocessable()->assertJsonPath('errors.0.field', $field);
     expect(DB::table('organisation_settings')->count())->toBe(0);
 })->with([
-    [['morning' => '25:00'], 'morning'], [['morning' => 'early'], 'morning'], [['evening' => '08:00', 'morning' => '09:00'], 'evening'],
+    [['morning' => '25:00'], 'morning'], [['morning' => 'early'], 'morning'], [['evening' => '08:00', 'morning' => '09:00'], 'evening'], [['afternoon' => '09:00'], 'afternoon'], [['afternoon' => '19:00'], 'afternoon'], [['morning' => '13:30'], 'morning'],
     [['evening' => '08:00'], 'evening'], [['morning' => '18:00'], 'morning'], [['mayAskFor' => 'manage'], 'mayAskFor'], [['mayAskFor' => ['see']], 'mayAskFor'], [['plainHttp' => 'perhaps'], 'plainHttp'],
 ]);
 
