@@ -33,6 +33,7 @@ use App\Organisation\OrganisationController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
 use App\Overlays\SheetController;
+use App\Overlays\ShowsController;
 use App\Participants\AnswersController;
 use App\Pins\PinsController;
 use App\Preparation\TasksController;
@@ -155,6 +156,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('calendars/{slug}/deleted', [HistoryController::class, 'deleted']);
     Route::get('repeat', [RepeatController::class, 'show']);
     Route::get('line', [LineController::class, 'show']);
+    Route::post('line/message', [LineController::class, 'message']);
+    Route::post('sheet/shows', [ShowsController::class, 'show']);
     Route::get('table', [TableController::class, 'show']);
     Route::get('table/whole', [TableController::class, 'whole']);
     Route::post('bulk/preview', [BulkController::class, 'preview']);

@@ -5,17 +5,40 @@ namespace App\OneLine;
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\OneLine\Understood;
+use PinnedRota\Core\OneLine\Vocabulary;
 
-/** The calendar that somebody most likely means, by where they put such an event last. */
+/** The calendar that somebody most likely means where they named none: one on which they will see the event. */
 final class LikelyCalendar
 {
     private const NEWEST = 200;
 
     /**
-     * @param  list<string>  $categories
+     * @param  list<string>  $showing  where it would be seen at once, in the order of the layers
      * @return ?string a slug; null where nothing tells
      */
-    public function for(CurrentViewer $viewer, string $title, array $categories): ?string
+    public function for(CurrentViewer $viewer, Understood $is, Vocabulary $words, array $showing): ?string
+    {
+        // A room with a calendar of its own keeps its bookings there.
+        $own = $is->place === '' ? false : array_search(mb_strtolower($is->place), array_map(mb_strtolower(...), $words->calendars), true);
+        if ($own !== false) {
+            return $own;
+        }
+        $last = $this->last($viewer, $is->title, $is->categories);
+
+        return match (true) {
+            $last === null => null,
+            in_array($last, $showing, true) || $showing === [] => $last,
+            default => $showing[0],
+        };
+    }
+
+    /**
+     * Where they put such an event last.
+     *
+     * @param  list<string>  $categories
+     */
+    private function last(CurrentViewer $viewer, string $title, array $categories): ?string
     {
         $targets = $viewer->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->mayAdd());
         $own = fn () => DB::table('events as e')->where('e.created_by', $viewer->person()->id)->whereNull('e.deleted_at')->whereIntegerInRaw('e.calendar_id', $targets->keys()->all())->orderByDesc('e.id');

@@ -8,6 +8,7 @@ use App\Calendars\Category;
 use App\Directory\Group;
 use App\Directory\Person;
 use App\Rooms\Room;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\OneLine\Vocabulary;
@@ -20,22 +21,47 @@ final class LineVocabulary
 
     private const PLACES = 200;
 
+    /** While one types, it is the same; what changes makes another at once. */
+    private const KEPT_SECONDS = 600;
+
+    public function __construct(private readonly Repository $cache, private readonly NamedDays $days)
+    {
+    }
+
     public function of(CurrentViewer $viewer): Vocabulary
     {
         $calendars = $viewer->calendars();
-        $readable = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::See))->keys()->all();
+        $readable = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->eventLevel()->includes(Level::See))->keys()->all();
+        $targets = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->mayAdd())->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->name])->all();
+        $key = 'line.'.hash('xxh128', json_encode([$readable, $targets, now()->toDateString(), $this->mark()], JSON_THROW_ON_ERROR));
+
+        return $this->cache->remember($key, self::KEPT_SECONDS, fn (): Vocabulary => $this->read($readable, $targets));
+    }
+
+    /**
+     * @param  list<int>  $readable
+     * @param  array<string, string>  $targets
+     */
+    private function read(array $readable, array $targets): Vocabulary
+    {
         $places = DB::table('events')->where('id', '>', (int) DB::table('events')->max('id') - self::SAMPLED)->whereIntegerInRaw('calendar_id', $readable)
             ->where('place', '!=', '')->where('private', false)->whereNull('deleted_at')->groupBy('place')->orderByRaw('COUNT(*) DESC')->limit(self::PLACES)->pluck('place');
         $categories = Category::query()->where(fn ($query) => $query->whereNull('calendar_id')->orWhereIn('calendar_id', $readable))->distinct()->pluck('name');
-
         $rooms = Room::query()->orderBy('name')->pluck('name', 'id')->all();
 
         return new Vocabulary(
             array_values(array_unique([...array_values($rooms), ...$places])), $categories->all(),
             Person::query()->where('status', 'active')->pluck('name', 'id')->all(),
             Group::query()->pluck('name', 'id')->all(),
-            $calendars->filter(fn (AccessibleCalendar $each): bool => $each->mayAdd())->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->name])->all(),
-            $rooms,
+            $targets, $rooms, $this->days->of($readable),
         );
+    }
+
+    /** Another one after each change of an event or a name. */
+    private function mark(): string
+    {
+        $names = fn (string $table): string => "(SELECT CONCAT(COUNT(*), ' ', COALESCE(MAX(updated_at), '')) FROM {$table})";
+
+        return (string) DB::selectOne('SELECT CONCAT_WS(\'|\', (SELECT COALESCE(MAX(id), 0) FROM series_changes), (SELECT COALESCE(MAX(id), 0) FROM activity_log), '.implode(', ', array_map($names, ['people', '`groups`', 'rooms', 'categories'])).') AS mark')->mark;
     }
 }

@@ -5,7 +5,9 @@ namespace App\OneLine;
 use App\Participants\EventParticipantData;
 use App\Recurrence\UnderstoodRepeatData;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\OneLine\Doubt;
 use PinnedRota\Core\OneLine\Piece;
+use PinnedRota\Core\OneLine\SpanReading;
 use PinnedRota\Core\OneLine\Understood;
 use PinnedRota\Core\OneLine\Vocabulary;
 
@@ -17,6 +19,9 @@ final readonly class UnderstoodLineData
      * @param  list<EventParticipantData>  $participants
      * @param  ?string  $calendar  The one that was named, or else the likeliest
      * @param  list<LinePieceData>  $pieces
+     * @param  list<LineDoubtData>  $doubts
+     * @param  ?SpanReading  $span  How several days with one hour were read; null where there is nothing to choose
+     * @param  list<string>  $showsOn  Calendars on which the writer would see it at once, in the order of the layers
      */
     public function __construct(
         public string $title,
@@ -31,11 +36,17 @@ final readonly class UnderstoodLineData
         public bool $private,
         public ?UnderstoodRepeatData $repeat,
         public array $pieces,
+        public array $doubts,
+        public ?SpanReading $span,
+        public array $showsOn,
     ) {
     }
 
-    /** @param  ?string  $likely  the calendar, where none was named */
-    public static function of(Understood $is, Vocabulary $words, ?string $likely): self
+    /**
+     * @param  ?string  $likely  the calendar, where none was named
+     * @param  list<string>  $showsOn
+     */
+    public static function of(Understood $is, Vocabulary $words, ?string $likely, array $showsOn): self
     {
         return new self(
             title: $is->title,
@@ -50,6 +61,9 @@ final readonly class UnderstoodLineData
             private: $is->private,
             repeat: UnderstoodRepeatData::of($is),
             pieces: array_map(static fn (Piece $piece): LinePieceData => new LinePieceData($piece->kind, $piece->at, $piece->text), $is->pieces),
+            doubts: array_map(static fn (Doubt $doubt): LineDoubtData => new LineDoubtData($doubt->kind, $doubt->at, $doubt->text, $doubt->reason, $doubt->reason->blocks(), $doubt->offers), $is->doubts),
+            span: $is->reading,
+            showsOn: $showsOn,
         );
     }
 

@@ -4,6 +4,7 @@ namespace App\Overlays;
 
 use App\Access\AccessibleCalendar;
 use App\Access\Perspective;
+use App\Calendars\Calendar;
 use Illuminate\Support\Collection;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
@@ -18,11 +19,17 @@ final class LayersOfSheet
 
     public function of(Perspective $perspective, SheetQuery $query): DrawnLayers
     {
-        if ($query->overlay !== null && $query->calendar === null) {
-            return new DrawnLayers($this->ofOverlay($query->overlay->loadMissing('layers.calendars:id'), $perspective), $query->overlay->every_layer);
+        return $this->through($perspective, $query->overlay, $query->calendar);
+    }
+
+    /** Those of a calendar alone, else of an overlay, else of all that is on one’s list. */
+    public function through(Perspective $perspective, ?Overlay $overlay, ?Calendar $calendar): DrawnLayers
+    {
+        if ($overlay !== null && $calendar === null) {
+            return new DrawnLayers($this->ofOverlay($overlay->loadMissing('layers.calendars:id'), $perspective), $overlay->every_layer);
         }
-        $drawn = $query->calendar !== null
-            ? $perspective->calendars->only([$query->calendar->id])
+        $drawn = $calendar !== null
+            ? $perspective->calendars->only([$calendar->id])
             : $perspective->calendars->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
 
         return new DrawnLayers($drawn->map(fn (AccessibleCalendar $each): DrawnLayer => new DrawnLayer(

@@ -14,6 +14,7 @@ final readonly class SheetLayerData
     /**
      * @param  ?string  $refusal  Why nothing can be put into it; null where something can
      * @param  list<string>  $calendars
+     * @param  BegunData  $begun  What an event has that is begun in it
      */
     public function __construct(
         public string $name,
@@ -24,6 +25,7 @@ final readonly class SheetLayerData
         public array $calendars,
         public ?string $target,
         public ?string $refusal,
+        public BegunData $begun,
     ) {
     }
 
@@ -35,7 +37,7 @@ final readonly class SheetLayerData
 
         return new self(
             $layer->name, $layer->about, $layer->colour, $layer->mark, $layer->pattern, $shown->map(static fn (AccessibleCalendar $each): string => $each->calendar->slug)->all(),
-            $target?->calendar->slug, $target === null ? "You may not add to {$layer->name}." : null,
+            $target?->calendar->slug, $target === null ? "You may not add to {$layer->name}." : null, BegunData::of($layer->filter->begun()),
         );
     }
 }

@@ -20,4 +20,9 @@ final readonly class AllDayCondition implements Condition
     {
         return $event->allDay === $this->allDay;
     }
+
+    public function begin(Begun $begun): Begun
+    {
+        return $begun;
+    }
 }

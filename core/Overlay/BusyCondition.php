@@ -20,4 +20,9 @@ final readonly class BusyCondition implements Condition
     {
         return ($event->hidden || $event->busy) === $this->busy;
     }
+
+    public function begin(Begun $begun): Begun
+    {
+        return $begun->takingTime($this->busy);
+    }
 }

@@ -10,10 +10,10 @@ final readonly class CategoryCondition implements Condition
     /** @var array<string, true> */
     private array $names;
 
-    /** @param  list<string>  $names  in any case */
-    public function __construct(array $names, private CategoryMatch $match = CategoryMatch::Any)
+    /** @param  list<string>  $written  in any case */
+    public function __construct(private array $written, private CategoryMatch $match = CategoryMatch::Any)
     {
-        $this->names = array_fill_keys(array_map(mb_strtolower(...), $names), true);
+        $this->names = array_fill_keys(array_map(mb_strtolower(...), $written), true);
     }
 
     public function asks(): ?Asked
@@ -35,6 +35,15 @@ final readonly class CategoryCondition implements Condition
             CategoryMatch::Any => $met > 0,
             CategoryMatch::All => $met === count($this->names),
             CategoryMatch::None => $met === 0,
+        };
+    }
+
+    public function begin(Begun $begun): Begun
+    {
+        return match ($this->match) {
+            CategoryMatch::Any => $begun->inCategories(array_slice($this->written, 0, 1)),
+            CategoryMatch::All => $begun->inCategories($this->written),
+            CategoryMatch::None => $begun,
         };
     }
 }

@@ -12,4 +12,7 @@ interface Condition
 
     /** Whether it holds; null where the viewer may not know, so that neither it nor its opposite takes the event. */
     public function holds(EventFacts $event): ?bool;
+
+    /** What an event needs for it to hold, as far as that is one thing. */
+    public function begin(Begun $begun): Begun;
 }

@@ -30,4 +30,10 @@ final readonly class EventFacts
         public string $place = '',
     ) {
     }
+
+    /** The same on another calendar. */
+    public function on(int $calendarId): self
+    {
+        return new self($calendarId, $this->hidden, $this->categories, $this->text, $this->addedBy, $this->responsible, $this->takingPart, $this->status, $this->allDay, $this->busy, $this->place);
+    }
 }

@@ -45,6 +45,12 @@ final readonly class Filter
         return false;
     }
 
+    /** What an event has that is begun behind it. */
+    public function begun(): Begun
+    {
+        return array_reduce($this->conditions, static fn (Begun $begun, Condition $condition): Begun => $condition->begin($begun), new Begun);
+    }
+
     public function takes(EventFacts $event): bool
     {
         foreach ($this->conditions as $condition) {

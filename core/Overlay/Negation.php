@@ -22,4 +22,9 @@ final readonly class Negation implements Condition
 
         return $holds === null ? null : ! $holds;
     }
+
+    public function begin(Begun $begun): Begun
+    {
+        return $begun;
+    }
 }

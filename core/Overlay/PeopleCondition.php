@@ -29,4 +29,9 @@ final readonly class PeopleCondition implements Condition
             Part::Added => $event->addedBy === null ? [] : [$event->addedBy],
         }) !== [];
     }
+
+    public function begin(Begun $begun): Begun
+    {
+        return $begun;
+    }
 }

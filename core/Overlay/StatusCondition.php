@@ -23,4 +23,9 @@ final readonly class StatusCondition implements Condition
     {
         return $event->hidden ? null : in_array($event->status, $this->statuses, true);
     }
+
+    public function begin(Begun $begun): Begun
+    {
+        return $begun->settled($this->statuses);
+    }
 }

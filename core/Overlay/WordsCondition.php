@@ -34,4 +34,9 @@ final readonly class WordsCondition implements Condition
 
         return false;
     }
+
+    public function begin(Begun $begun): Begun
+    {
+        return $begun;
+    }
 }

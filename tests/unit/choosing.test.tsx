@@ -1,10 +1,11 @@
 import { act, cleanup, fireEvent, render, renderHook, screen } from '@testing-library/react';
 import { useRef } from 'react';
-import { afterEach, beforeEach, expect, test } from 'vitest';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { SeriesQuestion } from '@/features/events/SeriesQuestion';
 import type { Item } from '@/features/sheet/geometry';
 import type { Move } from '@/features/sheet/landing';
 import type { LaneRow } from '@/features/sheet/rows';
+import { useItemStops } from '@/features/sheet/useItemStops';
 import { useSheetKeys } from '@/features/sheet/useSheetKeys';
 import { useColumns } from '@/features/table/useColumns';
 import { useSelection } from '@/features/table/useSelection';
@@ -75,11 +76,14 @@ function board(view: string) {
     const moves: Move[] = [];
     const begun: [string | undefined, number | null][] = [];
     const opened: Item[] = [];
+    const deleted: Item[] = [];
+    const steps: number[] = [];
     function Board() {
         const ref = useRef<HTMLDivElement>(null);
         useSheetKeys(ref, {
             view, rows: lanes, itemOf: (key) => (key === 'one' ? item : undefined),
             onMove: (move) => void moves.push(move), onOpen: (each) => void opened.push(each), onBegin: (cell, y) => void begun.push([cell.dataset.cell, y]),
+            onDelete: (each) => void deleted.push(each), onStep: (by) => void steps.push(by), today: '2026-11-10',
         });
         return (
             <div ref={ref}>
@@ -87,6 +91,9 @@ function board(view: string) {
                     <div data-cell="0:0" data-row="0" tabIndex={-1}>
                         <button type="button" data-item="one">
                             Haul out
+                        </button>
+                        <button type="button" data-item="two">
+                            Varnish
                         </button>
                     </div>
                     <div data-cell="0:1" data-row="0" tabIndex={-1} />
@@ -98,7 +105,7 @@ function board(view: string) {
     const { container } = render(<Board />);
     const cell = (name: string) => container.querySelector<HTMLElement>(`[data-cell="${name}"]`)!;
     const press = (target: HTMLElement, key: string, more = {}) => fireEvent.keyDown(target, { key, ...more });
-    return { moves, begun, opened, cell, press, face: () => screen.getByText('Haul out'), grid: () => screen.getByRole('grid') };
+    return { moves, begun, opened, deleted, steps, cell, press, face: () => screen.getByText('Haul out'), grid: () => screen.getByRole('grid') };
 }
 
 test('the arrows go from day to day and from row to row, and Enter begins an event there', () => {
@@ -114,6 +121,49 @@ test('the arrows go from day to day and from row to row, and Enter begins an eve
     expect(document.activeElement).toBe(cell('1:0'));
     press(cell('1:0'), 'Enter');
     expect(begun).toEqual([['1:0', null]]);
+});
+
+test('Home and End go along the row, Page up and Page down to other days, up and down among the events of a cell', () => {
+    const { steps, deleted, cell, press, face } = board('lanes');
+    press(cell('0:0'), 'End');
+    expect(document.activeElement).toBe(cell('0:1'));
+    press(cell('0:1'), 'Home');
+    expect(document.activeElement).toBe(cell('0:0'));
+    press(cell('0:0'), 'PageDown');
+    press(cell('0:0'), 'PageUp');
+    expect(steps).toEqual([1, -1]);
+    face().focus();
+    press(face(), 'ArrowDown');
+    expect(document.activeElement).toBe(screen.getByText('Varnish'));
+    press(face(), 'ArrowRight');
+    expect(document.activeElement).toBe(cell('0:1'));
+    press(face(), 'Delete');
+    expect(deleted).toEqual([item]);
+});
+
+test('the events of a cell are one stop for the Tab key, also those that come later', async () => {
+    function Stops({ names }: { names: string[] }) {
+        const ref = useRef<HTMLDivElement>(null);
+        useItemStops(ref);
+        return (
+            <div ref={ref}>
+                {[0, 1].map((column) => (
+                    <div key={column} data-cell={`0:${column}`}>
+                        {names.map((name) => (
+                            <button key={name} type="button" data-item={`${name}${column}`}>
+                                {`${name} ${column}`}
+                            </button>
+                        ))}
+                    </div>
+                ))}
+            </div>
+        );
+    }
+    const { rerender } = render(<Stops names={['b', 'c']} />);
+    const stops = () => screen.getAllByRole('button').filter((face) => face.tabIndex === 0).map((face) => face.textContent);
+    expect(stops()).toEqual(['b 0', 'b 1']);
+    rerender(<Stops names={['a', 'b', 'c']} />);
+    await vi.waitFor(() => expect(stops()).toEqual(['a 0', 'a 1']));
 });
 
 test('with Shift an event is carried, with Alt it is lengthened, by what the view counts', () => {

@@ -11,7 +11,7 @@ const item: Item = {
 const whole: Item = { ...item, allDay: true, start: '2026-11-10', end: '2026-11-12' };
 
 function row(kind: LaneRow['kind'], key: string, name: string, more: Partial<LaneRow> = {}): LaneRow {
-    return { kind, key, name, about: '', ink: null, mark: null, target: undefined, refusal: null, calendars: null, items: [], ...more };
+    return { kind, key, name, about: '', ink: null, mark: null, target: undefined, refusal: null, calendars: null, begun: null, items: [], ...more };
 }
 
 const move = (part: Partial<Move>): Move => ({ item, startBy: 0, endBy: 0, rows: null, ...part });

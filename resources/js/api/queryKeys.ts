@@ -53,6 +53,8 @@ export const queryKeys = {
     people: (...asked: unknown[]) => access('people', ...asked),
     devices: access('devices'),
     kept: (person: number) => access('kept', person),
+    /** Where an event would show is decided by access and overlays. */
+    shows: (asked: string) => access('shows', asked),
     /** A line is understood by the names of calendars, people and the like. */
     line: (...asked: unknown[]) => access('line', ...asked),
 };

@@ -1,4 +1,4 @@
-import { Link, Outlet } from '@tanstack/react-router';
+import { Link, Outlet, useLocation } from '@tanstack/react-router';
 import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
 import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
@@ -6,7 +6,10 @@ import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
 import { lazily } from '@/components/lazily';
+import { focusSheet } from '@/features/sheet/sheetFocus';
 import { useChanges } from './live/useChanges';
+
+const OneLineField = lazily(() => import('@/features/oneline/OneLineField'), 'OneLineField', <span className="h-8 max-md:h-11" />);
 
 // For administrators alone.
 const SecondFactorNotice = lazily(() => import('@/features/second-factor/SecondFactorNotice'), 'SecondFactorNotice');
@@ -32,8 +35,19 @@ export function Shell() {
     const working = jobs.some((job) => !isEnded(job));
     const waiting = useWaitingCount() + jobs.filter(isEnded).length + (useOpenSteps().length > 0 ? 1 : 0);
     const places = [...PLACES, ...(person.role === 'administrator' ? [PEOPLE] : []), WAITING];
+    const onRota = useLocation({ select: ({ pathname }) => pathname === '/' });
     return (
         <div className="flex h-full flex-col-reverse sm:flex-row">
+            <a
+                href="#content"
+                className="sr-only z-50 border-2 border-ink bg-sheet px-3 py-1.5 font-semibold focus:not-sr-only focus:fixed focus:top-2 focus:left-2"
+                onClick={(event) => {
+                    event.preventDefault();
+                    focusSheet();
+                }}
+            >
+                {onRota ? 'Go to the sheet' : 'Go to the page'}
+            </a>
             <nav aria-label="Places" className="z-20 flex shrink-0 border-line bg-paper max-sm:justify-around max-sm:border-t sm:w-15 sm:flex-col sm:items-center sm:gap-1 sm:border-r">
                 <Link to="/" aria-label="Pinned Rota, home" className="grid h-15 w-15 place-items-center bg-[#1d2733] max-sm:hidden">
                     <svg width="26" height="30" viewBox="0 0 26 30" aria-hidden="true">
@@ -68,7 +82,12 @@ export function Shell() {
             <div className="flex min-h-0 min-w-0 flex-1 flex-col">
                 {person.needsSecondFactor && <SecondFactorNotice />}
                 {person.role === 'administrator' && !person.needsSecondFactor && <SiteNotice />}
-                <div className="min-h-0 flex-1">
+                {!onRota && (
+                    <div className="flex shrink-0 justify-end border-b border-line px-3 py-1.5 sm:px-4.5">
+                        <OneLineField className="w-full sm:w-80 sm:transition-[width] sm:focus-within:w-[30rem]" />
+                    </div>
+                )}
+                <div className="min-h-0 flex-1" id="content">
                     <Outlet />
                 </div>
             </div>

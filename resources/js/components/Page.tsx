@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 /** A page of lists and forms, beside the rota itself. */
 export function Page({ title, about, actions, children }: { title: string; about?: string; actions?: ReactNode; children: ReactNode }) {
     return (
-        <main className="h-full overflow-y-auto px-4 pt-5 pb-24 sm:px-8">
+        <main tabIndex={-1} className="h-full overflow-y-auto px-4 pt-5 pb-24 sm:px-8">
             <div className="mx-auto max-w-4xl">
                 <header className="mb-5 flex flex-wrap items-end gap-3 border-b border-ink pb-3">
                     <div className="min-w-[min(100%,16rem)] flex-1">

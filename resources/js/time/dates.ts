@@ -143,6 +143,11 @@ export function formatWhen(event: { start: string; end: string; allDay: boolean 
         : `${formatDate(event.start, 'weekdayDay')}, ${timeOfDay(event.start)} to ${formatDate(event.end, 'weekdayDay')}, ${timeOfDay(event.end)}`;
 }
 
+/** When an event begins, in few words: `Thu 26 Nov 13:30`. */
+export function formatStart({ start, allDay }: { start: string; allDay: boolean }): string {
+    return formatDate(start, 'weekdayDay') + (allDay ? '' : ` ${timeOfDay(start)}`);
+}
+
 /** When an event is on the wall of another zone, of one whose moments the server tells (UTC). */
 export function formatInstants({ startsAt, endsAt }: { startsAt: string | null; endsAt: string | null }, zone: string): string {
     if (startsAt === null || endsAt === null) return '';

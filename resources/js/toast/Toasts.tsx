@@ -4,9 +4,12 @@ import { Toaster } from 'sonner';
 export function Toasts() {
     return (
         <Toaster
-            position="bottom-center"
-            offset={{ bottom: 20 }}
-            mobileOffset={{ bottom: 70 }}
+            // Over the ruler: the sheet itself, and what was just put on it, stays in sight.
+            position="top-center"
+            offset={{ top: 64 }}
+            mobileOffset={{ top: 64 }}
+            expand
+            visibleToasts={4}
             toastOptions={{
                 unstyled: true,
                 duration: 8000,

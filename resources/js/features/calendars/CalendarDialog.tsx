@@ -8,6 +8,9 @@ import { InkPicker } from '@/components/InkPicker';
 import { COLOURS, MARKS } from '@/api/generated/words';
 import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
+import { GoesOn } from '@/features/kept/GoesOn';
+import { keptForm } from '@/features/kept/keptForms';
+import { useKeeping } from '@/features/kept/useKeeping';
 import { useCalendarActions, useCalendars, type Calendar, type CalendarInput } from './useCalendars';
 
 type Props = { open: boolean; onOpenChange: (open: boolean) => void; calendar: Calendar | null; onSaved?: (calendar: Calendar) => void };
@@ -38,7 +41,8 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
     const mine = groups.data?.filter((group) => group.people.some((each) => each.id === person.id)) ?? [];
     const { create, update } = useCalendarActions();
     const number = calendars.data?.length ?? 0;
-    const [input, setInput] = useState<CalendarInput>({
+    const keptAs = `calendar.${calendar?.slug ?? 'new'}`;
+    const [begun] = useState<CalendarInput>({
         name: calendar?.name ?? '',
         description: calendar?.description ?? '',
         colour: calendar?.colour ?? COLOURS[number % COLOURS.length] ?? 'sea',
@@ -47,9 +51,13 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
         firstDay: calendar?.firstDay ?? null,
         openingView: calendar?.openingView ?? null,
     });
+    const [resumed, setResumed] = useState(() => keptForm<CalendarInput>(keptAs)?.values ?? null);
+    const [input, setInput] = useState(resumed ?? begun);
+    const forget = useKeeping({ name: keptAs, label: input.name ?? '', values: input, touched: JSON.stringify(input) !== JSON.stringify(begun) });
     const saving = calendar === null ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
     const done = (saved: Calendar) => {
+        forget();
         toast(calendar === null ? `“${saved.name}” is made. Click in the empty space of a day to put something on it.` : `“${saved.name}” is changed.`);
         onOpenChange(false);
         onSaved?.(saved);
@@ -63,6 +71,14 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                 else update.mutate({ calendar, input }, { onSuccess: done });
             }}
         >
+            {resumed !== null && (
+                <GoesOn
+                    onAnew={() => {
+                        setInput(begun);
+                        setResumed(null);
+                    }}
+                />
+            )}
             <TextField label="Name" value={input.name} error={problem?.field('name')} onChange={(event) => setInput({ ...input, name: event.target.value })} autoFocus />
             <Field label="What it is for" error={problem?.field('description')}>
                 {(control) => <textarea rows={2} {...control} value={input.description} onChange={(event) => setInput({ ...input, description: event.target.value })} />}

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from '@/toast/toast';
 import { answered, api, ifMatch, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
@@ -8,8 +8,10 @@ export type Calendar = Schemas['Calendar'];
 export type CalendarInput = Schemas['CalendarInput'];
 export type Category = Schemas['Category'];
 
+export const calendarsQuery = queryOptions({ queryKey: queryKeys.calendars, queryFn: ({ signal }) => answered(api.GET('/calendars', { signal })) });
+
 export function useCalendars() {
-    return useQuery({ queryKey: queryKeys.calendars, queryFn: ({ signal }) => answered(api.GET('/calendars', { signal })) });
+    return useQuery(calendarsQuery);
 }
 
 export function useCategories() {

@@ -7,31 +7,55 @@ import { useDraft, useRota } from '@/features/sheet/RotaContext';
 import { addDays, formatInstants } from '@/time/dates';
 import { ConflictFields } from './ConflictFields';
 import { CategoryPicker } from './CategoryPicker';
-import { changesOf, endAfter, inputOf, valuesOf, type EventValues } from './eventValues';
+import { changesOf, endAfter, inputOf, valuesOf, weekdaysAt, type EventValues } from './eventValues';
+import { isTouched, KEPT, keptLabel, keptName, type KeptEvent } from './keptEvent';
 import { KindNote } from './KindNote';
 import { MoreFields } from './MoreFields';
 import { RepeatFields } from '@/features/recurrence/RepeatFields';
 import { OrganiserField } from '@/features/participants/OrganiserField';
 import { ParticipantsPicker } from '@/features/participants/ParticipantsPicker';
+import { GoesOn } from '@/features/kept/GoesOn';
+import { keptForm } from '@/features/kept/keptForms';
+import { useKeeping } from '@/features/kept/useKeeping';
+import { ShowsNote } from './ShowsNote';
 import { TargetPicker } from './TargetPicker';
 import { useEventActions, type Event } from './useEventActions';
 import { isFollowing, type Scope } from './scope';
 
-type Props = { event: Event | null; scope: Scope; onDone: () => void; onLeave: () => void };
+type Props = {
+    event: Event | null;
+    scope: Scope;
+    /** Whether somebody else has deleted it since it was opened. */
+    gone?: boolean;
+    /** With the event as it was saved; without where nothing was to be saved. */
+    onDone: (saved?: Event) => void;
+    onLeave: () => void;
+};
 
 /** Writes an event, new or old. Title and start are enough. */
-export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
+export function EventForm({ event: current, scope, gone = false, onDone, onLeave }: Props) {
     // What others save meanwhile refreshes the event; the form goes on from what it was opened with, so that the
     // server sees that somebody else was first.
     const [event] = useState(current);
     const rota = useRota();
     const { draft, setDraft } = useDraft();
     const { create, update } = useEventActions();
-    const form = useForm<EventValues>({ defaultValues: valuesOf(event ?? draft ?? { begun: 0, calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }) });
+    // Each new event is kept under a name of its own, so that beginning another one loses nothing.
+    const [name] = useState(() => (event === null ? (draft?.kept?.name ?? `${KEPT}new.${crypto.randomUUID()}`) : keptName(event.id, scope)));
+    const [begun] = useState(() => valuesOf(event ?? { ...(draft ?? { begun: 0, calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }), kept: undefined }));
+    const [resumed, setResumed] = useState(() => (draft?.kept?.values as EventValues | undefined) ?? keptForm<KeptEvent>(name)?.values.values ?? null);
+    const form = useForm<EventValues>({ defaultValues: resumed ?? begun });
     const { register, control, setValue, getValues } = form;
     const values = { ...getValues(), ...useWatch({ control }) } as EventValues;
+    const forget = useKeeping<KeptEvent>({ name, label: keptLabel(values), values: { event: event?.id ?? null, scope, values }, touched: isTouched(values, begun, event === null) });
+    const saved = (done?: Event) => {
+        forget();
+        onDone(done);
+    };
+    // What was refused is to be put right: one is taken there.
+    const onError = () => requestAnimationFrame(() => document.querySelector<HTMLElement>('aside form [aria-invalid="true"]')?.focus());
     const filled = useRef(draft?.begun ?? 0);
-    const saving = event === null ? create : update;
+    const saving = event === null || gone ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
     // Several rules, as a file may have them, are kept as they are.
     const foreignRule = event?.repeat?.several === true;
@@ -52,15 +76,18 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
         if (event !== null || draft === null || draft.begun === filled.current) return;
         filled.current = draft.begun;
         const { calendar: target, allDay: whole, startDate: first, startTime: from, endDate: last, endTime: to } = valuesOf(draft);
-        for (const [name, value] of Object.entries({ calendar: target, allDay: whole, startDate: first, startTime: from, endDate: last, endTime: to })) setValue(name as keyof EventValues, value);
+        const weekdays = weekdaysAt(getValues(), first);
+        // A place that suggests no calendar leaves the one that was chosen.
+        for (const [field, value] of Object.entries({ ...(target === '' ? {} : { calendar: target }), allDay: whole, startDate: first, startTime: from, endDate: last, endTime: to, weekdays })) setValue(field as keyof EventValues, value);
         if (draft.place !== undefined) setValue('place', draft.place);
         if (draft.categories !== undefined) setValue('categories', draft.categories);
         if (draft.participants !== undefined) setValue('participants', draft.participants);
-    }, [event, draft, setValue]);
+    }, [event, draft, setValue, getValues]);
 
     const moveStart = (date: string, time: string) => {
         if (date === '' || time === '') return;
         const end = endAfter(getValues(), date, time);
+        setValue('weekdays', weekdaysAt(getValues(), date));
         setValue('startDate', date);
         setValue('startTime', time);
         setValue('endDate', end.endDate);
@@ -68,15 +95,28 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
     };
     const submit = form.handleSubmit((given) => {
         const input = inputOf(given, sendsRepeat(given));
-        if (event === null) return create.mutate(input, { onSuccess: onDone });
+        if (event === null || gone) return create.mutate(input, { onSuccess: ({ answer }) => saved(answer), onError });
         const changes = changesOf(inputOf(valuesOf(event), sendsRepeat(given)), input);
-        if (Object.keys(changes).length === 0) return onDone();
-        update.mutate({ event, scope, change: changes }, { onSuccess: onDone });
+        if (Object.keys(changes).length === 0) return saved();
+        update.mutate({ event, scope, change: changes }, { onSuccess: ({ answer }) => saved(answer), onError });
     });
     const conflict = problem?.status === 412 ? (problem.current as Event) : null;
     return (
         <FormProvider {...form}>
             <form onSubmit={(submitted) => void submit(submitted)} className="flex flex-col gap-3" aria-label={event === null ? 'New event' : 'Change the event'} noValidate>
+                {resumed !== null && (
+                    <GoesOn
+                        onAnew={() => {
+                            form.reset(begun);
+                            setResumed(null);
+                        }}
+                    />
+                )}
+                {gone && (
+                    <FormProblem>
+                        Somebody has deleted this event meanwhile. What you wrote is still here: you can add it as a new event.
+                    </FormProblem>
+                )}
                 <TargetPicker error={problem?.field('calendar')} fixed={scope !== null} />
                 <TextField label="Title" error={problem?.field('title')} autoFocus autoComplete="off" {...register('title')} />
                 <CheckField label="All day" {...register('allDay')} />
@@ -91,6 +131,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                         Times of {event.timezone}; on this sheet ({rota.zone}) it is {formatInstants(event, rota.zone)}.
                     </p>
                 )}
+                {event === null && <ShowsNote values={values} onChoose={(slug) => setValue('calendar', slug)} />}
                 <TextField label="Place" error={problem?.field('place')} {...register('place')} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
                 <ParticipantsPicker onRoom={(name) => getValues('place') === '' && setValue('place', name)} chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
@@ -121,8 +162,8 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                         mine={inputOf(values, withRepeat)}
                         current={conflict}
                         saving={saving.isPending}
-                        onSave={(part) => update.mutate({ event: { ...event, version: conflict.version }, scope, change: part }, { onSuccess: onDone })}
-                        onTheirs={onDone}
+                        onSave={(part) => update.mutate({ event: { ...event, version: conflict.version }, scope, change: part }, { onSuccess: ({ answer }) => saved(answer) })}
+                        onTheirs={() => saved()}
                     />
                 ) : (
                     problem !== null &&
@@ -134,7 +175,7 @@ export function EventForm({ event: current, scope, onDone, onLeave }: Props) {
                 )}
                 <div className="sticky -bottom-3.5 -mx-4 flex gap-1.5 border-t border-line bg-paper px-4 py-2.5">
                     <Button type="submit" look="primary" disabled={saving.isPending}>
-                        {event === null ? 'Add it' : 'Save'}
+                        {event === null ? 'Add it' : gone ? 'Add it as new' : 'Save'}
                     </Button>
                     <Button onClick={onLeave}>Cancel</Button>
                 </div>

@@ -4,6 +4,7 @@ import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
 import { useCalendars } from '@/features/calendars/useCalendars';
+import { focusAfter } from '@/features/sheet/sheetFocus';
 import { useRota } from '@/features/sheet/RotaContext';
 import { formatDate, formatInstants, formatMoment, formatWhen, timeOfDay } from '@/time/dates';
 import { SeriesQuestion } from './SeriesQuestion';
@@ -44,7 +45,10 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const person = usePerson();
     const asked = rota.search.as === undefined ? event.participants.find((each) => each.kind === 'person' && each.id === person.id && each.part !== 'responsible') : undefined;
     const series = event.repeat !== null && event.occurrence !== null;
-    const drop = (scope: Scope) => remove.mutate({ event, scope }, { onSuccess: onClose });
+    const drop = (scope: Scope) => {
+        focusAfter(event.id);
+        remove.mutate({ event, scope }, { onSuccess: () => rota.go({ event: undefined, occurrence: undefined }) });
+    };
     const targets = calendars.data?.filter((each) => each.mayAdd || each.slug === event.calendar) ?? [];
     return (
         <article aria-labelledby="event-title">
@@ -140,7 +144,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             {calendar?.subscribed === true && <p className="mb-3 text-soft italic">It comes from outside and is changed there.</p>}
             {event.mayChange && (
                 <div className="flex gap-1.5">
-                    <Button look="primary" onClick={() => (series ? setAsking('change') : onEdit(null))}>
+                    <Button look="primary" data-first onClick={() => (series ? setAsking('change') : onEdit(null))}>
                         Change
                     </Button>
                     <Button onClick={() => (series ? setAsking('delete') : drop(null))}>Delete</Button>

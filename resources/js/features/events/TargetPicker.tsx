@@ -1,9 +1,13 @@
 import { useEffect } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Mark } from '@/components/Mark';
+import { CalendarChips } from '@/features/calendars/CalendarChips';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
 import type { EventValues } from './eventValues';
+
+/** So many chips are told apart at a glance; the rest are in the list. */
+const MOST = 6;
 
 /** The calendar that the event goes on: always in sight, in its colour, before anything is saved. */
 export function TargetPicker({ error, fixed }: { error: string | undefined; fixed: boolean }) {
@@ -26,7 +30,7 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
             if (event.key !== 'F2' || order.length === 0) return;
             event.preventDefault();
             const at = order.indexOf(chosen) + (event.shiftKey ? -1 : 1);
-            setValue('calendar', order[(at + order.length) % order.length] ?? chosen);
+            setValue('calendar', order[(at + order.length) % order.length] ?? chosen, { shouldDirty: true });
         };
         window.addEventListener('keydown', onKey);
         return () => window.removeEventListener('keydown', onKey);
@@ -37,6 +41,11 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
                 <span className="sr-only">Calendar</span>
                 {calendar !== undefined && <Mark mark={calendar.mark} size={13} />}
                 <select {...register('calendar')} disabled={fixed} aria-invalid={error !== undefined} className="min-w-0 flex-1 bg-transparent py-1.5 font-semibold text-(--k) [&_*]:bg-sheet [&_*]:text-ink">
+                    {calendar === undefined && (
+                        <option value="" disabled>
+                            Choose the calendar it goes on
+                        </option>
+                    )}
                     {groups.map((group) => (
                         <optgroup key={group.label} label={group.label}>
                             {group.calendars.map((each) => (
@@ -48,6 +57,11 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
                     ))}
                 </select>
             </label>
+            {!fixed && order.length > 1 && (
+                <div className="mt-1">
+                    <CalendarChips label="Or with one click" calendars={(groups[0]?.calendars ?? []).slice(0, MOST)} chosen={chosen} onChoose={(slug) => setValue('calendar', slug, { shouldDirty: true })} />
+                </div>
+            )}
             {!fixed && order.length > 1 && (
                 <p className="mt-0.5 text-right text-[11px] text-soft">
                     <kbd className="border border-line px-1 font-sans">F2</kbd> takes the next calendar

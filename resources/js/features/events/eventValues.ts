@@ -1,8 +1,9 @@
 import type { Schemas } from '@/api/client';
+import { WEEKDAYS } from '@/api/generated/words';
 import type { Ink } from '@/components/Mark';
 import type { TaskValues } from '@/features/preparation/TasksField';
 import { pickOf, ruleInputOf, type RepeatValues } from '@/features/recurrence/repeatValues';
-import { addDays, addMinutes, minutesBetween } from '@/time/dates';
+import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
 import type { Draft } from '@/features/sheet/RotaContext';
 import type { Participant } from '@/features/participants/participants';
 import { knownOf } from '@/features/participants/participants';
@@ -36,6 +37,7 @@ export type EventValues = RepeatValues & {
 };
 
 export function valuesOf(event: Event | Draft): EventValues {
+    if ('begun' in event && event.kept !== undefined) return event.kept.values as EventValues;
     const full = 'id' in event ? event : null;
     const begun = 'id' in event ? null : event;
     const startDate = event.start.slice(0, 10);
@@ -51,12 +53,12 @@ export function valuesOf(event: Event | Draft): EventValues {
         timezone: '',
         place: full?.place ?? begun?.place ?? '',
         link: full?.link ?? '',
-        description: full?.description ?? '',
+        description: full?.description ?? begun?.description ?? '',
         categories: full?.categories ?? begun?.categories ?? [],
         participants: full?.participants ?? begun?.participants ?? [],
         organiser: full?.organiser?.chosen === true ? full.organiser.id : null,
         status: full?.status ?? begun?.status ?? 'confirmed',
-        free: full === null ? false : !full.busy,
+        free: full === null ? begun?.busy === false : !full.busy,
         private: full?.private ?? begun?.private ?? false,
         priority: full?.priority ?? 0,
         colour: full?.colour ?? null,
@@ -157,4 +159,12 @@ export function endAfter(values: EventValues, startDate: string, startTime: stri
     const length = minutesBetween(before, `${values.endDate}T${values.endTime}`);
     const end = addMinutes(`${startDate}T${startTime}`, length);
     return { endDate: end.slice(0, 10), endTime: end.slice(11, 16) };
+}
+
+/** The days of a weekly repeat when its start goes to another date: the one it was on follows it. */
+export function weekdaysAt(values: Pick<EventValues, 'startDate' | 'weekdays'>, startDate: string): EventValues['weekdays'] {
+    if (values.startDate === '' || startDate === '') return values.weekdays;
+    const [before, after] = [WEEKDAYS[weekday(values.startDate)], WEEKDAYS[weekday(startDate)]];
+    if (before === undefined || after === undefined || before === after || !values.weekdays.includes(before)) return values.weekdays;
+    return WEEKDAYS.filter((day) => day === after || (day !== before && values.weekdays.includes(day)));
 }

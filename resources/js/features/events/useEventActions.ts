@@ -7,7 +7,8 @@ import type { Item } from '@/features/sheet/geometry';
 import { RotaContext } from '@/features/sheet/RotaContext';
 import type { Sheet } from '@/features/sheet/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
-import { formatDate, formatWhen } from '@/time/dates';
+import { formatStart, formatWhen } from '@/time/dates';
+import { rememberTarget } from './lastTarget';
 import { isFollowing, occurrenceOf, scopeQuery, type Scope } from './scope';
 import { useTellDone } from '@/features/history/useTellDone';
 
@@ -28,14 +29,17 @@ export function useEventActions() {
     const refresh = () => refreshAll('events');
     const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(queryKeys.calendars)?.find((each) => each.slug === slug)?.name ?? slug;
     const tellDone = useTellDone();
+    /** Tells an event from others: “Oar test, Thu 26 Nov 13:30, on Assessments”. */
+    const named = (event: Pick<Event, 'title' | 'start' | 'end' | 'allDay' | 'calendar'>) => `${event.title}, ${formatStart(event)}, on ${nameOf(event.calendar)}`;
 
     const create = useMutation({
         // What is clicked or typed is on the wall of the sheet, unless the event says another zone.
         mutationFn: (input: EventInput) => done(api.POST('/events', { body: rota === null || input.timezone !== undefined ? input : { ...input, tz: rota.zone } })),
         onSuccess: ({ answer: event, operation }) => {
             void refresh();
+            rememberTarget(rota === null ? 'all' : (rota.through.calendar ?? rota.through.overlay), event.calendar);
             // Opened, it is moved to another calendar by one choice.
-            tellDone(operation, `Added to ${nameOf(event.calendar)}, ${formatDate(event.start, 'weekdayDay')}.`, rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } });
+            tellDone(operation, `Added: ${named(event)}.`, rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } });
         },
     });
 
@@ -46,7 +50,7 @@ export function useEventActions() {
             void refresh();
             // From here on it is a series of its own.
             if (isFollowing(scope)) rota?.go({ event: saved.id, occurrence: undefined });
-            tellDone(operation, saved.calendar === event.calendar ? `“${saved.title}” is changed.` : `Moved to ${nameOf(saved.calendar)}.`);
+            tellDone(operation, saved.calendar === event.calendar ? `Changed: ${named(saved)}.` : `Moved: ${named(saved)}.`);
         },
     });
 
@@ -54,7 +58,7 @@ export function useEventActions() {
         mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => done(api.DELETE('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) } })),
         onSuccess: ({ operation }, { event }) => {
             void refresh();
-            tellDone(operation, `“${event.title}” is deleted from ${nameOf(event.calendar)}.`);
+            tellDone(operation, `Deleted: ${named(event)}. The page of the calendar keeps what is deleted.`);
         },
         onError: tellRefusal,
     });

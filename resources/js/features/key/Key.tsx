@@ -1,7 +1,6 @@
 import clsx from 'clsx';
 import { Eye, X } from 'lucide-react';
 import { useState } from 'react';
-import { OneLineField } from '@/features/oneline/OneLineField';
 import { KeyLayer } from './KeyLayer';
 import { NothingShows } from './NothingShows';
 import { useLayerOrder } from './useLayerOrder';
@@ -43,7 +42,6 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                     <X size={16} />
                 </button>
             </div>
-            <OneLineField className="mb-2 md:hidden" onDone={onClose} />
             <ul aria-label="Layers">
                 {layers.map((layer, index) => (
                     <KeyLayer

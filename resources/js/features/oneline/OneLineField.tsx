@@ -1,57 +1,97 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import clsx from 'clsx';
-import { Search } from 'lucide-react';
-import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
-import { answered, api, Problem } from '@/api/client';
-import { queryKeys } from '@/api/queryKeys';
-import { toast } from '@/toast/toast';
+import { Search, X } from 'lucide-react';
+import { useId, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { Mark } from '@/components/Mark';
-import { useEventActions } from '@/features/events/useEventActions';
-import { useCalendars } from '@/features/calendars/useCalendars';
+import { useSettled } from '@/components/useSettled';
 import { formatDate } from '@/time/dates';
+import { toast } from '@/toast/toast';
+import { replaced } from './doubtWords';
+import { LineDoubts } from './LineDoubts';
 import { LineOption } from './LineOption';
 import { LinePieces } from './LinePieces';
-import { useRota } from '@/features/sheet/RotaContext';
-import { beginningOfLine, inputOfLine, useLine } from './useLine';
+import { LineTarget } from './LineTarget';
+import { readMessage, useEnteredLines, type Refused } from './useEnteredLines';
+import { findQuery, lineQuery, type AskedLine, type UnderstoodLine } from './useLine';
+import { useLineHost } from './useLineHost';
+import { nextTarget, targetOf, useTargets } from './useLineTarget';
 
-type Option = { key: string; go: (event: { shiftKey: boolean }) => void; face: React.ReactNode };
+/** A pause after the last key, in milliseconds. */
+const PAUSE = 120;
+
+/** What is written, and what was decided about it. */
+type Writing = { text: string; plain: string[]; span: NonNullable<UnderstoodLine['span']>; target: string | null; description: string };
+
+const EMPTY: Writing = { text: '', plain: [], span: 'eachDay', target: null, description: '' };
+
+type Option = { key: string; go: () => void; face: React.ReactNode };
 
 /** The one line: it adds an event that is written in it, finds events over all one may read, and goes to a date that is typed. */
-export function OneLineField({ className, onDone }: { className?: string; onDone?: () => void }) {
-    const rota = useRota();
+export function OneLineField({ className, onDone, autoFocus = false }: { className?: string; onDone?: () => void; autoFocus?: boolean }) {
+    const host = useLineHost();
     const id = useId();
     const navigate = useNavigate();
-    const calendars = useCalendars();
-    const [words, setWords] = useState('');
+    const { known, calendars, targets } = useTargets();
+    const field = useRef<HTMLInputElement>(null);
+    const [writing, setWriting] = useState(EMPTY);
     const [open, setOpen] = useState(false);
     const [active, setActive] = useState(0);
-    const [plain, setPlain] = useState<string[]>([]);
-    const [target, setTarget] = useState<string | null>(null);
-    const { create } = useEventActions();
-    const sought = useDeferredValue(words.trim());
-    const mayWrite = rota.search.as === undefined;
-    const line = useLine(sought, rota.zone, plain, open && mayWrite);
-    const found = useQuery({
-        queryKey: queryKeys.find(sought, rota.zone),
-        queryFn: ({ signal }) => answered(api.GET('/find', { params: { query: { q: sought, tz: rota.zone } }, signal })),
-        enabled: open && sought !== '',
-        placeholderData: keepPreviousData,
-    });
-    const data = sought === '' ? undefined : found.data;
+    const [why, setWhy] = useState<string | null>(null);
+    const put = (change: Partial<Writing>) => {
+        setWriting({ ...writing, ...change });
+        setWhy(null);
+    };
+    const onRefused = ({ entered, why: reason }: Refused) => {
+        const back = () => {
+            setWriting({ text: entered.asked.text, plain: [...entered.asked.plain], span: entered.asked.span, target: entered.target, description: entered.description });
+            setWhy(reason);
+            setOpen(true);
+            field.current?.focus();
+        };
+        // What is being written meanwhile stays; the other one can be taken back.
+        if (field.current === null || field.current.value.trim() !== '') toast.error(`“${entered.asked.text}” is not added. ${reason}`, { duration: Infinity, action: { label: 'Write on', onClick: back } });
+        else back();
+    };
+    const entered = useEnteredLines(host, onRefused);
+
+    const askedOf = ({ text, plain, span }: Writing): AskedLine => ({ text: text.trim(), zone: host.zone, plain, span, view: host.view });
+    const settled = useSettled(writing, PAUSE);
+    const asked = askedOf(settled);
+    const sought = writing.text.trim();
+    const line = useQuery({ ...lineQuery(asked), enabled: open && asked.text !== '' && host.mayWrite });
+    const found = useQuery({ ...findQuery(asked.text, host.zone), enabled: open && asked.text !== '' });
+    // Nothing that was answered to another text is shown or acted upon.
+    const isCurrent = asked.text === sought && sought !== '';
+    const written = isCurrent ? line.data : undefined;
+    const data = isCurrent ? found.data : undefined;
+    const calendar = written === undefined ? undefined : targetOf(written, writing.target, targets, host);
+
+    const done = () => {
+        setWriting(EMPTY);
+        setActive(0);
+        setWhy(null);
+        setOpen(false);
+        onDone?.();
+    };
+    const enter = (inForm: boolean) => {
+        if (sought === '') return;
+        // Where the answer is there already and says what is to be put right, it stays to be put right.
+        if (written?.doubts.some((doubt) => doubt.blocks) === true && !inForm) return setWhy('Put right what is marked first, or leave it in the title.');
+        entered.enter({ asked: askedOf(writing), target: writing.target, description: writing.description, inForm });
+        done();
+    };
     const options: Option[] = [];
-    if (data?.date != null) {
-        const { date } = data;
-        options.push({ key: 'date', go: () => rota.go({ date, event: undefined, occurrence: undefined }), face: <span>Go to {formatDate(date, 'long')} {date.slice(0, 4)}</span> });
-    }
+    const date = data?.date ?? null;
+    if (date !== null) options.push({ key: 'date', go: () => host.go({ date, event: undefined, occurrence: undefined }), face: <span>Go to {formatDate(date, 'long')} {date.slice(0, 4)}</span> });
     for (const event of data?.events ?? []) {
-        const calendar = calendars.data?.find((each) => each.slug === event.calendar);
+        const of = calendars.find((each) => each.slug === event.calendar);
         options.push({
             key: String(event.id),
-            go: () => rota.go({ date: event.date, event: event.id, occurrence: event.occurrence ?? undefined }),
+            go: () => host.go({ date: event.date, event: event.id, occurrence: event.occurrence ?? undefined }),
             face: (
                 <>
-                    {calendar !== undefined && <Mark mark={calendar.mark} ink={calendar.colour} size={11} />}
+                    {of !== undefined && <Mark mark={of.mark} ink={of.colour} size={11} />}
                     <span className="min-w-0 flex-1 truncate">
                         {event.title}
                         {event.place !== '' && <span className="text-soft">, {event.place}</span>}
@@ -63,51 +103,21 @@ export function OneLineField({ className, onDone }: { className?: string; onDone
             ),
         });
     }
-    const targets = calendars.data?.filter((each) => each.mayAdd) ?? [];
-    const written = sought === '' ? undefined : line.data;
-    if (written !== undefined && mayWrite && targets.length > 0) {
-        // Most likely first: the one that was chosen or named, where such an event went last, the first in view.
-        const inView = rota.sheet?.layers.find((layer, index) => layer.target !== null && !rota.hidden.has(index))?.target;
-        const calendar = targets.find((each) => each.slug === (target ?? written.calendar)) ?? targets.find((each) => each.slug === inView) ?? targets[0];
-        const add: Option = {
-            key: 'add',
-            go: ({ shiftKey }) => {
-                const input = calendar === undefined ? null : inputOfLine(written, calendar.slug);
-                if (input === null || shiftKey) return rota.begin(beginningOfLine(written, calendar?.slug ?? null, rota.date));
-                create.mutate(input, {
-                    onSuccess: ({ answer: event }) => {
-                        const day = event.start.slice(0, 10);
-                        if (day < rota.span.from || day >= rota.span.to) rota.go({ date: day });
-                    },
-                    onError: (error) => {
-                        toast.error(error instanceof Problem ? (error.fields[0]?.message ?? error.message) : 'Something went wrong.', { description: 'It is in the form: nothing you typed is lost.' });
-                        rota.begin(beginningOfLine(written, calendar?.slug ?? null, rota.date));
-                    },
-                });
-            },
-            face: <LineOption line={written} calendar={calendar} />,
-        };
+    if (written !== undefined && data !== undefined && targets.length > 0) {
+        const add: Option = { key: 'add', go: () => enter(false), face: <LineOption line={written} calendar={calendar} /> };
         // What says when is meant to be added; what does not is sought first.
-        if (written.start !== null && written.title !== '') options.splice(data?.date != null ? 1 : 0, 0, add);
+        if (written.start !== null && written.title !== '') options.splice(date === null ? 0 : 1, 0, add);
         else options.push(add);
     }
-    if (written !== undefined && written.start !== null && mayWrite && calendars.data !== undefined && targets.length === 0) {
+    if (written !== undefined && known && targets.length === 0) {
         options.push({ key: 'none', go: () => void navigate({ to: '/calendars' }), face: <span>There is no calendar yet that you may add this to: make one, or ask for one</span> });
     }
-    const onTarget = (by: 1 | -1) => {
-        const now = targets.findIndex((each) => each.slug === (target ?? written?.calendar));
-        setTarget(targets[(now + by + targets.length) % targets.length]?.slug ?? null);
-    };
-    const shown = open && sought !== '' && data !== undefined;
-    const nothing = written?.start == null && data !== undefined && data.events.length === 0 && data.date === null && !found.isFetching;
-    const choose = (option: Option | undefined, event: { shiftKey: boolean }) => {
-        if (option === undefined) return;
-        option.go(event);
-        setWords('');
-        setPlain([]);
-        setTarget(null);
-        setOpen(false);
-        onDone?.();
+    const shown = open && isCurrent && data !== undefined && (options.length > 0 || !line.isPending || !host.mayWrite);
+    const nothing = data !== undefined && data.events.length === 0 && date === null && written?.start == null;
+    const choose = (option: Option) => {
+        if (option.key === 'add') return enter(false);
+        option.go();
+        done();
     };
     const onKeyDown = (event: KeyboardEvent) => {
         if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
@@ -115,63 +125,109 @@ export function OneLineField({ className, onDone }: { className?: string; onDone
             setActive(Math.min(Math.max(active + (event.key === 'ArrowDown' ? 1 : -1), 0), Math.max(options.length - 1, 0)));
         } else if (event.key === 'Enter') {
             event.preventDefault();
-            choose(options[active], event);
-        } else if (event.key === 'F2') {
+            const option = shown ? options[active] : undefined;
+            if (option === undefined || event.shiftKey || option.key === 'add') enter(event.shiftKey);
+            else choose(option);
+        } else if (event.key === 'F2' && written !== undefined) {
             event.preventDefault();
-            onTarget(event.shiftKey ? -1 : 1);
+            put({ target: nextTarget(written, calendar, targets, event.shiftKey ? -1 : 1) });
+        } else if (event.key === 'F4' && written?.span != null) {
+            event.preventDefault();
+            put({ span: written.span === 'eachDay' ? 'oneLong' : 'eachDay' });
         } else if (event.key === 'Escape') {
             setOpen(false);
         }
     };
+    const onPaste = (event: ClipboardEvent) => {
+        const text = event.clipboardData.getData('text/plain').trim();
+        if (!/\r|\n/.test(text)) return;
+        event.preventDefault();
+        void readMessage(text.slice(0, 20_000), host.zone)
+            .then((made) => put({ text: made, description: text, plain: [] }))
+            .catch(() => put({ text: text.replace(/\s+/g, ' ').slice(0, 500) }));
+        setOpen(true);
+    };
     return (
         <div className={clsx('relative', className)}>
-            <Search size={15} aria-hidden="true" className="pointer-events-none absolute top-2 left-2 text-soft" />
+            <Search size={15} aria-hidden="true" className="pointer-events-none absolute top-1/2 left-2 -translate-y-1/2 text-soft" />
             <input
+                ref={field}
                 type="search"
                 role="combobox"
                 aria-label="Add or find: one line"
                 aria-expanded={shown}
                 aria-controls={`${id}-list`}
                 aria-activedescendant={shown && options.length > 0 ? `${id}-${active}` : undefined}
+                aria-describedby={why === null ? undefined : `${id}-why`}
+                aria-invalid={why !== null}
                 autoComplete="off"
+                // Whoever opens it on a phone means to type.
+                autoFocus={autoFocus}
                 placeholder="Add or find: one line"
-                className="h-8 w-full rounded-sm border border-line bg-sheet pr-2 pl-7 text-[13px]"
-                value={words}
+                className="h-8 w-full rounded-sm border border-line bg-sheet pr-2 pl-7 text-[13px] max-md:h-11"
+                value={writing.text}
                 onChange={(event) => {
-                    setWords(event.target.value);
+                    setWriting({ ...writing, text: event.target.value, plain: [] });
                     setActive(0);
-                    setPlain([]);
+                    setWhy(null);
                     setOpen(true);
                 }}
                 onFocus={() => setOpen(true)}
                 onBlur={() => setOpen(false)}
                 onKeyDown={onKeyDown}
+                onPaste={onPaste}
             />
-            <div className={shown && (options.length > 0 || nothing) ? 'absolute right-0 z-40 mt-1 max-h-[70vh] w-[30rem] max-w-[92vw] overflow-y-auto border border-ink bg-sheet text-[13px] shadow-(--shadow)' : 'hidden'}>
-            <ul id={`${id}-list`} role="listbox" aria-label="Found">
-                {options.map((option, index) => (
-                    // The keyboard chooses from the field itself, as the combobox pattern has it.
-                    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
-                    <li
-                        key={option.key}
-                        id={`${id}-${index}`}
-                        role="option"
-                        aria-selected={index === active}
-                        className="flex cursor-pointer items-center gap-2 px-2.5 py-1.5 text-[13px] aria-selected:bg-wash"
-                        onMouseDown={(event) => event.preventDefault()}
-                        onClick={(event) => choose(option, event)}
-                        onMouseEnter={() => setActive(index)}
-                    >
-                        {option.face}
-                    </li>
-                ))}
-            </ul>
-                {nothing && (
+            {entered.waiting.length > 0 && (
+                <p role="status" className="absolute top-full right-0 left-0 z-30 truncate border border-line bg-sheet px-2.5 py-1 text-[12px] text-soft">
+                    Reading “{entered.waiting[0]}”…
+                </p>
+            )}
+            <div className={shown || why !== null ? 'absolute right-0 z-40 mt-1 max-h-[70vh] w-[30rem] max-w-[92vw] overflow-y-auto border border-ink bg-sheet text-[13px] shadow-(--shadow)' : 'hidden'}>
+                {why !== null && (
+                    <p role="alert" id={`${id}-why`} className="border-b border-line px-2.5 py-1.5 font-semibold text-pin-ink">
+                        {why}
+                    </p>
+                )}
+                <ul id={`${id}-list`} role="listbox" aria-label="Found">
+                    {shown &&
+                        options.map((option, index) => (
+                            // The keyboard chooses from the field itself, as the combobox pattern has it.
+                            // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+                            <li
+                                key={option.key}
+                                id={`${id}-${index}`}
+                                role="option"
+                                aria-selected={index === active}
+                                className="flex min-h-8 cursor-pointer items-center gap-2 px-2.5 py-1.5 text-[13px] aria-selected:bg-wash max-md:min-h-11"
+                                onMouseDown={(event) => event.preventDefault()}
+                                onClick={() => choose(option)}
+                                onMouseEnter={() => setActive(index)}
+                            >
+                                {option.face}
+                            </li>
+                        ))}
+                </ul>
+                {shown && nothing && (
                     <p role="status" className="border-t border-line px-2.5 py-1.5 text-soft">
                         Nothing that you may read has these words.
                     </p>
                 )}
-                {written !== undefined && mayWrite && <LinePieces line={written} onPlain={(text) => setPlain([...plain, text])} />}
+                {shown && written !== undefined && (
+                    <>
+                        <LineDoubts doubts={written.doubts} onTake={(doubt, offer) => put({ text: replaced(sought, doubt, offer) })} onPlain={(text) => put({ plain: [...writing.plain, text] })} />
+                        {written.start !== null && targets.length > 0 && <LineTarget line={written} targets={targets} chosen={calendar} onChoose={(slug) => put({ target: slug })} />}
+                        <LinePieces line={written} onPlain={(text) => put({ plain: [...writing.plain, text] })} />
+                    </>
+                )}
+                {shown && writing.description !== '' && (
+                    <p className="flex items-center gap-1 border-t border-line px-2.5 py-1.5 text-soft">
+                        The whole message goes into “About”.
+                        <button type="button" className="min-h-6 px-1 underline" onMouseDown={(event) => event.preventDefault()} onClick={() => put({ description: '' })}>
+                            <X size={11} aria-hidden="true" className="mr-0.5 inline" />
+                            leave it out
+                        </button>
+                    </p>
+                )}
             </div>
         </div>
     );

@@ -51,6 +51,7 @@ export function OrganisationForm({ organisation, save }: Props) {
                 <DateFields is={is} put={put} problem={problem} />
                 <div className="mt-3 flex flex-wrap gap-3">
                     <TextField label="The morning begins" type="time" fieldClassName="w-40" value={is.morning} error={problem?.field('morning')} onChange={(event) => put({ morning: event.target.value })} />
+                    <TextField label="The afternoon begins" type="time" fieldClassName="w-40" value={is.afternoon} error={problem?.field('afternoon')} onChange={(event) => put({ afternoon: event.target.value })} />
                     <TextField label="The evening begins" type="time" fieldClassName="w-40" value={is.evening} error={problem?.field('evening')} onChange={(event) => put({ evening: event.target.value })} />
                 </div>
             </Section>

@@ -9,10 +9,15 @@ import { Mark } from '@/components/Mark';
 import { useCalendars, useCategories } from '@/features/calendars/useCalendars';
 import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
+import { GoesOn } from '@/features/kept/GoesOn';
+import { keptForm } from '@/features/kept/keptForms';
+import { useKeeping } from '@/features/kept/useKeeping';
 import { LayerFields, type Layer } from './LayerFields';
 import { useRota } from '@/features/sheet/RotaContext';
 import { layerOf, STARTS } from './starts';
 import { useOverlayActions, type Overlay } from './useOverlays';
+
+type Written = Pick<Overlay, 'name' | 'layers' | 'everyLayer' | 'openingView'>;
 
 /** Composes an overlay: which layers, in which order, of which calendars, filtered and drawn how. */
 export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay | null; onClose: () => void }) {
@@ -22,10 +27,15 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
     const rota = useRota();
     const calendars = useCalendars();
     const { save } = useOverlayActions();
-    const [name, setName] = useState(overlay?.name ?? '');
-    const [layers, setLayers] = useState<Layer[]>(overlay?.layers ?? []);
-    const [everyLayer, setEveryLayer] = useState(overlay?.everyLayer ?? false);
-    const [openingView, setOpeningView] = useState<Overlay['openingView']>(overlay?.openingView ?? (rota.view === 'table' ? 'lanes' : rota.view));
+    const keptAs = `overlay.${overlay?.slug ?? 'new'}`;
+    const [begun] = useState<Written>({ name: overlay?.name ?? '', layers: overlay?.layers ?? [], everyLayer: overlay?.everyLayer ?? false, openingView: overlay?.openingView ?? (rota.view === 'table' ? 'lanes' : rota.view) });
+    const [resumed, setResumed] = useState(() => keptForm<Written>(keptAs)?.values ?? null);
+    const [name, setName] = useState((resumed ?? begun).name);
+    const [layers, setLayers] = useState((resumed ?? begun).layers);
+    const [everyLayer, setEveryLayer] = useState((resumed ?? begun).everyLayer);
+    const [openingView, setOpeningView] = useState((resumed ?? begun).openingView);
+    const written: Written = { name, layers, everyLayer, openingView };
+    const forget = useKeeping({ name: keptAs, label: name, values: written, touched: JSON.stringify(written) !== JSON.stringify(begun) });
     const categories = useCategories();
     const groups = useGroups();
     const person = usePerson();
@@ -59,12 +69,15 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
         setLayers([...layers, taken ? { ...layer, colour: free ?? layer.colour, mark: MARKS[layers.length % MARKS.length] ?? layer.mark } : layer]);
     };
     const theirs = problem?.status === 412 ? (problem.current as Overlay) : null;
-    const take = (from: Overlay) => {
-        setOverlay(from);
+    const write = (from: Written) => {
         setName(from.name);
         setLayers(from.layers);
         setEveryLayer(from.everyLayer);
         setOpeningView(from.openingView);
+    };
+    const take = (from: Overlay) => {
+        setOverlay(from);
+        write(from);
         save.reset();
     };
     const submit = (over = overlay) =>
@@ -72,6 +85,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
             { overlay: over, input: { name, layers, everyLayer, openingView, ...(overlay === null && keeper !== '' ? { keeper: { kind: 'group' as const, id: Number(keeper) } } : {}) } },
             {
                 onSuccess: (saved) => {
+                    forget();
                     rota.go({ overlay: saved.slug });
                     onClose();
                 },
@@ -86,6 +100,14 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                     submit();
                 }}
             >
+                {resumed !== null && (
+                    <GoesOn
+                        onAnew={() => {
+                            write(begun);
+                            setResumed(null);
+                        }}
+                    />
+                )}
                 <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} error={problem?.field('name')} autoFocus />
                 <div>
                     <h3 className="mb-1.5 text-base font-semibold">Layers</h3>

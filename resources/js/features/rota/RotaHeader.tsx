@@ -1,7 +1,6 @@
-import { ListTree, Plus } from 'lucide-react';
+import { ListTree, Plus, Search } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { useCalendars } from '@/features/calendars/useCalendars';
 import { OneLineField } from '@/features/oneline/OneLineField';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useOverlays } from '@/features/overlays/useOverlays';
@@ -17,20 +16,19 @@ const OverlaySharingDialog = lazily(() => import('@/features/overlays/OverlaySha
 export function RotaHeader({ onKey }: { onKey: () => void }) {
     const rota = useRota();
     const overlays = useOverlays();
-    // Where an event may go is known once they are there.
-    const calendars = useCalendars();
+    const [finding, setFinding] = useState(false);
     const [editing, setEditing] = useState<'this' | 'sharing' | null>(null);
     const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
     const layers = rota.sheet?.layers.length ?? 0;
     const about = `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
     return (
-        <header className="flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
+        <header className="relative flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
             <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => rota.go({ laying: true })} onShare={() => setEditing('sharing')} />
             <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
                 <OneLineField className="w-60 transition-[width] focus-within:w-[30rem] max-lg:focus-within:w-80 max-md:hidden" />
                 {rota.search.as === undefined && (
-                    <Button look="primary" disabled={calendars.data === undefined} onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
+                    <Button look="primary" onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
                         <Plus size={15} aria-hidden="true" />
                         <span className="max-sm:hidden">Add an event</span>
                     </Button>
@@ -38,8 +36,16 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
                 <Button className="md:hidden" onClick={onKey} aria-label="Key">
                     <ListTree size={15} aria-hidden="true" />
                 </Button>
+                <Button className="md:hidden" aria-expanded={finding} onClick={() => setFinding(!finding)} aria-label="Add or find">
+                    <Search size={15} aria-hidden="true" />
+                </Button>
                 <PersonMenu />
             </div>
+            {finding && (
+                <div className="absolute inset-x-0 top-full z-40 border-b-2 border-ink bg-paper p-2 md:hidden">
+                    <OneLineField autoFocus onDone={() => setFinding(false)} />
+                </div>
+            )}
             {editing === 'sharing' && overlay !== null && <OverlaySharingDialog overlay={overlay} onClose={() => setEditing(null)} />}
             {editing === 'this' && <OverlayDialog overlay={overlay} onClose={() => setEditing(null)} />}
             {rota.search.laying === true && <OverlayDialog overlay={null} onClose={() => rota.go({ laying: undefined })} />}

@@ -1,6 +1,8 @@
 import { getRouteApi } from '@tanstack/react-router';
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { KeptEvents } from '@/features/events/KeptEvents';
+import { useDeletion } from '@/features/events/useDeletion';
 import { useMoves } from '@/features/events/useMoves';
 import { useUndoKeys } from '@/features/history/useUndo';
 import { Key } from '@/features/key/Key';
@@ -28,12 +30,13 @@ export function RotaPage() {
     const [draft, setDraft] = useState<Draft | null>(null);
     const [keyOpen, setKeyOpen] = useState(false);
     const { move, question } = useMoves();
+    const { deleteItem, deletionQuestion } = useDeletion();
     useUndoKeys();
     const go = useCallback(
         (change: Partial<RotaSearch>) => void navigate({ search: (before: RotaSearch) => ({ ...before, ...change }) }),
         [navigate],
     );
-    const doing = useMemo(() => ({ setDraft, move }), [move]);
+    const doing = useMemo(() => ({ setDraft, move, deleteItem }), [move, deleteItem]);
     const { rota, sheet, overlays } = usePane(search, go, doing);
     useEffect(() => {
         if (overlays.isSuccess && search.overlay !== undefined) rememberOverlay(search.overlay);
@@ -51,6 +54,7 @@ export function RotaPage() {
                     <div className="flex min-h-0 flex-1">
                         <main className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
                             <CalendarNotice />
+                            <KeptEvents />
                             <Ruler through={rota.through} enabled={overlays.isSuccess} />
                             <SheetControls />
                             <PrintFrame>
@@ -64,6 +68,7 @@ export function RotaPage() {
                     </div>
                 </div>
                 {question}
+                {deletionQuestion}
             </DraftContext.Provider>
         </RotaContext.Provider>
     );

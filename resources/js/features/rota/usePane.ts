@@ -3,23 +3,24 @@ import { toast } from '@/toast/toast';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useOrganisationName, usePerson } from '@/features/session/useSession';
 import type { Move } from '@/features/sheet/landing';
-import { addDays, addMinutes } from '@/time/dates';
+import { addDays } from '@/time/dates';
 import { useNow } from '@/time/useNow';
 import type { Draft, Rota } from '@/features/sheet/RotaContext';
+import { noteOpener } from '@/features/sheet/sheetFocus';
 import type { RotaSearch } from '@/features/sheet/rotaSearch';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { useSheet } from '@/features/sheet/useSheet';
+import { useBegin } from './useBegin';
 import { stepped, useLaneDays, windowOf } from './useWindow';
 
-type Doing = { setDraft: (draft: Draft | null) => void; move: (move: Move) => void };
+type Doing = { setDraft: (draft: Draft | null) => void; move: (move: Move) => void; deleteItem: Rota['remove'] };
 
-let beginnings = 0;
 const LAST = 'rota.overlay';
 
 const TABLE_DAYS = 180;
 
 /** A sheet and all that is known and can be done there: what the address says, made whole. */
-export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: Doing) {
+export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move, deleteItem }: Doing) {
     const zone = usePerson().timezone;
     const firstMonth = useOrganisationName().firstMonth ?? 1;
     const now = useNow(zone);
@@ -47,36 +48,25 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move }: 
     const sheet = useSheet(through, drawn, overlays.isSuccess);
     const hidden = useMemo(() => new Set(search.off ?? []), [search.off]);
 
+    const begin = useBegin({ search, go, calendars: calendars.data, single, layers: sheet.data?.layers, failed: sheet.isError, hidden, overlay: single?.slug ?? overlay, setDraft });
     const rota = useMemo<Rota>(
         () => ({
             search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, move,
             sheet: sheet.data,
             step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
             chosen: (item) => search.event === item.id && (search.occurrence ?? null) === item.occurrence,
-            begin: ({ start, end, allDay, calendar: target, title = '', ...has }) => {
-                if (search.as !== undefined) return;
-                const write = (on: string) => {
-                    go({ event: undefined, occurrence: undefined });
-                    setDraft({ ...has, begun: ++beginnings, calendar: on, title, allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
-                };
-                const first = calendars.data?.find((each) => each.mayAdd);
-                if (single !== undefined && !single.mayAdd && target === null) {
-                    // Said at once, not at saving.
-                    return void toast.error(`You may look at “${single.name}”, not add to it.`, first === undefined ? {} : { action: { label: `Add to ${first.name}`, onClick: () => write(first.slug) } });
-                }
-                // Most likely first: the row it was begun in, then the overlay's own calendars, then any.
-                const inView = sheet.data?.layers.find((layer, index) => layer.target !== null && !hidden.has(index))?.target;
-                const calendar = target ?? inView ?? first?.slug;
-                if (calendar === undefined) return void toast.error('There is no calendar yet that you may add to.');
-                write(calendar);
-            },
+            begin,
             open: (item) => {
+                noteOpener();
                 setDraft(null);
                 go({ event: item.id, occurrence: item.occurrence ?? undefined });
             },
+            remove: (item) => {
+                if (search.as === undefined) deleteItem(item);
+            },
             refuse: (why) => void toast.error(why),
         }),
-        [search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, calendars.data, single, setDraft, move],
+        [search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, setDraft, move, deleteItem, begin],
     );
     return { rota, sheet, overlays };
 }

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
+import { forgetAllForms } from '@/features/kept/keptForms';
 
 export function useSession() {
     return useQuery({ queryKey: queryKeys.session, queryFn: ({ signal }) => answered(api.GET('/session', { signal })), staleTime: Infinity });
@@ -37,6 +38,7 @@ export function useSignOut() {
         mutationFn: () => answered(api.DELETE('/session')),
         // Nothing of one person's may be seen by the next at the same screen.
         onSuccess: async () => {
+            forgetAllForms();
             client.removeQueries({ predicate: (query) => query.queryKey[0] !== queryKeys.session[0] });
             await client.resetQueries({ queryKey: queryKeys.session });
         },

@@ -34,6 +34,7 @@ export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends
     return (
         <button
             type="button"
+            tabIndex={-1}
             data-item={itemKey(item)}
             data-id={item.id}
             data-occurrence={item.occurrence ?? ''}

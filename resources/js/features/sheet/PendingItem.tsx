@@ -17,11 +17,11 @@ export function PendingItem({ shape, day, row }: Props) {
 function Pending({ draft, shape }: { draft: Draft; shape: Shape }) {
     const calendars = useCalendars();
     const calendar = calendars.data?.find((each) => each.slug === draft.calendar);
-    if (calendar === undefined) return null;
+    if (calendars.data === undefined) return null;
     return (
-        <div className={`${shape} pending`} data-ink={calendar.colour} data-pending>
-            <ItemFace item={{ ...draft, title: draft.title === '' ? 'New event' : draft.title }} shape={shape} mark={calendar.mark} />
-            {shape === 'ticket' && <span className="block truncate text-[10.5px] text-soft">{calendar.name}</span>}
+        <div className={`${shape} pending`} data-ink={calendar?.colour} data-pending>
+            <ItemFace item={{ ...draft, title: draft.title === '' ? 'New event' : draft.title }} shape={shape} mark={calendar?.mark ?? 'ring'} />
+            {shape === 'ticket' && <span className="block truncate text-[10.5px] text-soft">{calendar?.name ?? 'on no calendar yet'}</span>}
         </div>
     );
 }

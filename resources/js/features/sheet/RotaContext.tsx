@@ -7,7 +7,7 @@ import type { Schemas } from '@/api/client';
 import type { Sheet, Span, Through } from './useSheet';
 
 /** An event that is being written and not saved yet; an all-day one from its first day to the one after its last. */
-export type Draft = { /** Anew with each place that is pointed at. */ begun: number; calendar: string; title: string; allDay: boolean; start: string; end: string; place?: string; categories?: string[]; participants?: Participant[]; status?: Schemas['Event']['status']; private?: boolean; repeat?: Schemas['UnderstoodLine']['repeat'] };
+export type Draft = { /** Anew with each place that is pointed at. */ begun: number; calendar: string; title: string; allDay: boolean; start: string; end: string; place?: string; categories?: string[]; participants?: Participant[]; status?: Schemas['Event']['status']; private?: boolean; busy?: boolean; description?: string; repeat?: Schemas['UnderstoodLine']['repeat']; /** What was written of it earlier and not saved, and under which name. */ kept?: { name: string; values: unknown } };
 
 /** Where an event is begun: what it has from there, and the calendar where the place suggests one. */
 export type Beginning = Omit<Draft, 'begun' | 'calendar' | 'title' | 'end'> & { calendar: string | null; title?: string; end?: string };
@@ -36,6 +36,8 @@ export type Rota = {
     begin: (beginning: Beginning) => void;
     open: (item: Item) => void;
     move: (move: Move) => void;
+    /** Deletes it; of a series it is asked which times are meant. */
+    remove: (item: Item) => void;
     /** Says why something is not done. */
     refuse: (why: string) => void;
 };

@@ -7,8 +7,9 @@ import { Essentials } from './Essentials';
 import { itemKey, type Item } from './geometry';
 import { LanesSheet } from './LanesSheet';
 import { LiftedItem, type LiftedHandle } from './LiftedItem';
-import { begunIn, laneRows } from './rows';
+import { begunIn, begunInLayer, laneRows } from './rows';
 import { useSheetGestures, type Drawn, type Lifted } from './useSheetGestures';
+import { useItemStops } from './useItemStops';
 import { useSheetKeys } from './useSheetKeys';
 import { lazily } from '@/components/lazily';
 
@@ -45,13 +46,16 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
         const lane = rows[spot.row] ?? null;
         if (lane?.target === null) return rota.refuse(lane.key === '*' ? 'Nothing can be put among what is hidden from you.' : `You may not add to ${lane.name}.`);
         const target = lane?.target ?? (layer === null ? null : (sheet.layers[layer]?.target ?? null));
-        if (spot.kind === 'whole') return rota.begin({ start: spot.day, allDay: true, calendar: target });
+        const at = layer === null ? undefined : sheet.layers[layer];
+        const begun = lane === null && at !== undefined ? begunInLayer(at.begun) : begunIn(lane);
+        if (spot.kind === 'whole') return rota.begin({ start: spot.day, allDay: true, calendar: target, ...begun });
         const minutes = y === null || spot.minutes === null ? 9 * 60 : Math.max(0, Math.min(23 * 60, Math.floor(spot.minutes / 30) * 30));
         const time = `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
-        rota.begin({ start: `${spot.day}T${time}`, allDay: false, calendar: target, ...begunIn(lane) });
+        rota.begin({ start: `${spot.day}T${time}`, allDay: false, calendar: target, ...begun });
     };
     useSheetGestures(ref, { itemOf, rows, mayBegin: rota.search.as === undefined, onMove: rota.move, onDraw, onLift });
-    useSheetKeys(ref, { view: rota.view, itemOf, rows, onMove: rota.move, onOpen: rota.open, onBegin });
+    useSheetKeys(ref, { view: rota.view, itemOf, rows, onMove: rota.move, onOpen: rota.open, onBegin, onDelete: rota.remove, onStep: rota.step, today: rota.today });
+    useItemStops(ref);
     return (
         <BoardContext.Provider value={board}>
             <div ref={ref} className="min-h-full">

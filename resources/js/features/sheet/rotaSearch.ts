@@ -45,6 +45,8 @@ export type RotaSearch = {
     besideDate?: string;
     event?: number;
     occurrence?: string;
+    /** Whether the event that is open is being changed. */
+    changing?: boolean;
     /** Whether an overlay is being laid. */
     laying?: boolean;
 };
@@ -71,6 +73,7 @@ export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     if (isDate(raw.besideDate)) search.besideDate = raw.besideDate;
     if (Number.isInteger(raw.event)) search.event = raw.event as number;
     if (typeof raw.occurrence === 'string') search.occurrence = raw.occurrence;
+    if (search.event !== undefined && raw.changing === true) search.changing = true;
     if (raw.laying === true) search.laying = true;
     return search;
 }

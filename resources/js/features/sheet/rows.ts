@@ -20,6 +20,8 @@ export type LaneRow = {
     refusal: string | null;
     /** The calendars whose events can stand in it; null where those of any can. */
     calendars: readonly string[] | null;
+    /** What an event has that is begun here, so that it shows here. */
+    begun: Layer['begun'] | null;
     items: Item[];
 };
 
@@ -28,7 +30,7 @@ type Layer = Schemas['SheetLayer'];
 /** The rows in order, each with what stands in it. */
 export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<number>): LaneRow[] {
     if (group === 'layer') {
-        const rows = sheet.layers.map((layer): LaneRow => ({ kind: 'layer', key: layer.name, name: layer.name, about: layer.about, ink: layer.colour, mark: layer.mark, target: layer.target, refusal: layer.refusal, calendars: layer.calendars, items: [] }));
+        const rows = sheet.layers.map((layer): LaneRow => ({ kind: 'layer', key: layer.name, name: layer.name, about: layer.about, ink: layer.colour, mark: layer.mark, target: layer.target, refusal: layer.refusal, calendars: layer.calendars, begun: layer.begun, items: [] }));
         for (const item of sheet.items) rows[item.layer]?.items.push(item);
         return rows.filter((_, index) => !hidden.has(index));
     }
@@ -36,7 +38,7 @@ export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<numb
         const layer = row.calendar === null ? undefined : layerOf(sheet.layers, row.calendar);
         return {
             kind: group, key: row.key, name: row.name, about: '', ink: layer?.colour ?? null, mark: layer?.mark ?? null,
-            target: group === 'calendar' ? row.target : row.refusal === null ? undefined : null, refusal: row.refusal, calendars: row.calendar === null ? null : [row.calendar], items: [],
+            target: group === 'calendar' ? row.target : row.refusal === null ? undefined : null, refusal: row.refusal, calendars: row.calendar === null ? null : [row.calendar], begun: null, items: [],
         };
     });
     for (const item of sheet.items) {
@@ -49,10 +51,17 @@ function layerOf(layers: readonly Layer[], calendar: string): Layer | undefined 
     return layers.find((layer) => layer.calendars.length === 1 && layer.calendars[0] === calendar);
 }
 
+/** What an event has that is begun in a layer: what the layer asks for. */
+export function begunInLayer({ categories, status, busy }: Layer['begun']): Pick<Draft, 'categories' | 'status' | 'busy'> {
+    return { ...(categories.length === 0 ? {} : { categories }), ...(status === null ? {} : { status }), ...(busy === null ? {} : { busy }) };
+}
+
 /** What an event has that is begun in a row. */
-export function begunIn(row: LaneRow | null): Pick<Draft, 'place' | 'categories' | 'participants'> {
+export function begunIn(row: LaneRow | null): Pick<Draft, 'place' | 'categories' | 'participants' | 'status' | 'busy'> {
     if (row === null || row.key === '') return {};
     switch (row.kind) {
+        case 'layer':
+            return row.begun === null ? {} : begunInLayer(row.begun);
         case 'place':
             return { place: row.name };
         case 'category':

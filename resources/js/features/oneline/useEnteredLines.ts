@@ -1,0 +1,71 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { api, answered, Problem, type Schemas } from '@/api/client';
+import { toast } from '@/toast/toast';
+import { useEventActions } from '@/features/events/useEventActions';
+import { calendarsQuery } from '@/features/calendars/useCalendars';
+import { beginningOfLine, findQuery, inputOfLine, lineQuery, type AskedLine } from './useLine';
+import { targetOf } from './useLineTarget';
+import type { LineHost } from './useLineHost';
+
+type Found = Schemas['Found'];
+
+/** A line as it stood when Enter was pressed. */
+export type Entered = { asked: AskedLine; target: string | null; description: string; inForm: boolean };
+
+/** Why a line was not added as it stood: it is to go on being written. */
+export type Refused = { entered: Entered; why: string };
+
+/** Lines that were entered: each is done with as it was written, one after the other, however fast they come. */
+export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) => void) {
+    const client = useQueryClient();
+    const { create } = useEventActions();
+    const [waiting, setWaiting] = useState<string[]>([]);
+    const last = useRef<Promise<void>>(Promise.resolve());
+
+    const carryOut = async (entered: Entered): Promise<void> => {
+        const { asked, description } = entered;
+        const [line, found, calendars] = await Promise.all([client.fetchQuery(lineQuery(asked)), client.fetchQuery(findQuery(asked.text, asked.zone)), client.ensureQueryData(calendarsQuery)]);
+        const targets = calendars.filter((each) => each.mayAdd);
+        const target = targetOf(line, entered.target, targets, host);
+        const inForm = () => host.begin(beginningOfLine(line, target?.slug ?? null, host.date, description));
+        if (entered.inForm) return inForm();
+        if (line.doubts.some((doubt) => doubt.blocks)) return onRefused({ entered, why: 'Put right what is marked first, or leave it in the title.' });
+        if (line.start === null) return goTo(found, host) ? undefined : inForm();
+        if (found.date !== null) return void goTo(found, host);
+        if (line.title === '') return onRefused({ entered, why: 'Say what it is: it has no title yet.' });
+        if (targets.length === 0) return onRefused({ entered, why: 'You may add to no calendar yet: make one of your own, or ask for one.' });
+        if (target === undefined) return onRefused({ entered, why: 'Choose the calendar it goes on: F2 takes the next one.' });
+        const input = inputOfLine(line, target.slug, description);
+        if (input === null) return inForm();
+        try {
+            const { answer: event } = await create.mutateAsync(input);
+            host.show(event.start.slice(0, 10));
+        } catch (error) {
+            toast.error(error instanceof Problem ? (error.fields[0]?.message ?? error.message) : 'Something went wrong.', { description: 'It is in the form: nothing you typed is lost.' });
+            inForm();
+        }
+    };
+    const enter = (entered: Entered) => {
+        const { text } = entered.asked;
+        setWaiting((before) => [...before, text]);
+        last.current = last.current
+            .then(() => carryOut(entered))
+            .catch((error: unknown) => onRefused({ entered, why: error instanceof Problem ? error.message : 'Something went wrong.' }))
+            .finally(() => setWaiting((before) => before.slice(1)));
+    };
+    return { enter, waiting };
+}
+
+/** Goes where a line that says no time leads; false where there is nothing. */
+export function goTo(found: Found, host: LineHost): boolean {
+    const [event] = found.events;
+    if (found.date !== null) host.go({ date: found.date, event: undefined, occurrence: undefined });
+    else if (event !== undefined) host.go({ date: event.date, event: event.id, occurrence: event.occurrence ?? undefined });
+    return found.date !== null || event !== undefined;
+}
+
+/** What a message that was pasted says, as one line. */
+export function readMessage(text: string, zone: string): Promise<string> {
+    return answered(api.POST('/line/message', { body: { text, tz: zone } })).then(({ line }) => line);
+}
