@@ -62,6 +62,6 @@ final class LineVocabulary
     {
         $names = fn (string $table): string => "(SELECT CONCAT(COUNT(*), ' ', COALESCE(MAX(updated_at), '')) FROM {$table})";
 
-        return (string) DB::selectOne('SELECT CONCAT_WS(\'|\', (SELECT COALESCE(MAX(id), 0) FROM series_changes), (SELECT COALESCE(MAX(id), 0) FROM activity_log), '.implode(', ', array_map($names, ['people', '`groups`', 'rooms', 'categories'])).') AS mark')->mark;
+        return (string) DB::selectOne('SELECT CONCAT_WS(\'|\', (SELECT COALESCE(MAX(id), 0) FROM changes), '.implode(', ', array_map($names, ['people', '`groups`', 'rooms', 'categories'])).') AS mark')->mark;
     }
 }

@@ -209,6 +209,7 @@ const OTHERS = [
     'POST log/{id}/revert' => [401, 403, 404],
     'GET find' => [401, 422, 422],
     'GET line' => [401, 422, 422],
+    'GET when' => [401, 422, 422],
     'POST line/message' => [401, 422, 422],
     'POST sheet/shows' => [401, 422, 422],
     'GET repeat' => [401, 422, 422],

@@ -91,3 +91,86 @@ test('a repeat is read back in words, with the next days that it falls on', func
 test('of a repeat that is none it is told at its field', function (string $query, string $field) {
     $this->as($this->ada, 'GET', "/repeat?{$query}")->assertUnprocessable()->assertJsonPath('errors.0.field', $field);
 })->with([['rule=NOW&start=2026-11-10', 'rule'], ['rule=FREQ=DAILY&start=soon', 'start'], ['rule=FREQ=DAILY&start=2026-11-10&until=2026-12-01&count=2', 'count']]);
+
+test('what is not understood is told with what to do, and what says no certain time has none', function () {
+    ($this->read)($this->ada, 'launch 31 nov 9:00')->assertOk()->assertJsonPath('start', null)
+        ->assertJsonPath('doubts', [['kind' => 'date', 'at' => 7, 'text' => '31 nov', 'reason' => 'noSuchDate', 'blocks' => true, 'offers' => ['30 nov']]]);
+    ($this->read)($this->ada, 'tour on Asessments fri')->assertJsonPath('doubts.0.kind', 'calendar')->assertJsonPath('doubts.0.offers', ['Assessments'])->assertJsonPath('doubts.0.blocks', false);
+    ($this->read)($this->ada, 'drill mon-fri 8:45')->assertJsonPath('span', 'eachDay')->assertJsonPath('repeat.words', 'every day, 5 times')->assertJsonPath('repeat.count', 5);
+    ($this->read)($this->ada, 'drill mon-fri 8:45', '&span=oneLong')->assertJsonPath('span', 'oneLong')->assertJsonPath('repeat', null)->assertJsonPath('end', '2026-12-04T09:45');
+    ($this->read)($this->ada, 'report due fri by 5pm')->assertJsonPath('start', '2026-11-27T17:00')->assertJsonPath('end', '2026-11-27T17:00');
+    $event = $this->as($this->ada, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'Report due', 'start' => '2026-11-27T17:00', 'end' => '2026-11-27T17:00'])->assertCreated();
+    expect($event->json('end'))->toBe('2026-11-27T17:00');
+});
+
+test('the days that go by a name are those of calendars that the writer may read, and a change of one is known at once', function () {
+    $until = fn ($person) => ($this->read)($person, 'drill every fri until easter')->json('repeat.until');
+    expect($until($this->ada))->toBeNull();
+    $event = $this->add($this->slip, $this->ada, title: 'Easter', start: '2027-03-28');
+    expect($until($this->ada))->toBe('2027-03-28')->and($until($this->ben))->toBeNull();
+    $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['allDay' => true, 'start' => '2027-03-27', 'end' => '2027-03-28'], 1)->assertOk();
+    expect($until($this->ada))->toBe('2027-03-27');
+    $this->give($this->slip, $this->ben, Level::BusyTimes);
+    expect($until($this->ben))->toBeNull();
+    $this->give($this->slip, $this->ben, Level::See);
+    expect($until($this->ben))->toBe('2027-03-27');
+});
+
+test('a new person, place or category is known at once', function () {
+    expect(($this->read)($this->ada, 'lunch with Cy Pins')->json('doubts.0.text'))->toBe('Cy Pins');
+    $cy = $this->person('Cy Pins');
+    ($this->read)($this->ada, 'lunch with Cy Pins')->assertJsonPath('participants.0.id', $cy->id)->assertJsonPath('doubts', []);
+    expect(($this->read)($this->ada, 'lunch Gig shed')->json('place'))->toBe('');
+    $this->add($this->slip, $this->ada, more: ['place' => 'Gig shed']);
+    expect(($this->read)($this->ada, 'lunch Gig shed')->json('place'))->toBe('Gig shed');
+});
+
+test('a category never takes an event off the sheet: calendars in view come first, and it is told where it would show', function () {
+    $this->add($this->tests, $this->ada, more: ['categories' => ['assessment']]);
+    $layer = fn ($calendar, array $conditions = []) => ['name' => $calendar->name, 'takes' => 'chosen', 'calendars' => [$calendar->slug], 'conditions' => $conditions, 'colour' => 'sea', 'mark' => 'disc'];
+    $slug = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Slip and visits', 'layers' => [$layer($this->slip), $layer($this->tests, [['about' => 'category', 'names' => ['visit'], 'match' => 'any']])]])->assertCreated()->json('slug');
+    $read = fn (string $line, string $more = '') => ($this->read)($this->ada, $line, "&overlay={$slug}{$more}");
+    // Where such an event went last would not show it here.
+    $read('Knots fri #assessment')->assertJsonPath('calendar', $this->slip->slug)->assertJsonPath('showsOn', [$this->slip->slug]);
+    $read('Knots fri #visit')->assertJsonPath('showsOn', [$this->slip->slug, $this->tests->slug]);
+    $read('Knots fri #visit', '&hidden[]=0')->assertJsonPath('showsOn', [$this->tests->slug]);
+    // What was named holds, and is told not to show.
+    $read('Knots fri #assessment on Assessments')->assertJsonPath('calendar', $this->tests->slug)->assertJsonPath('showsOn', [$this->slip->slug]);
+    // The form asks the same.
+    $shows = fn (array $event) => $this->as($this->ada, 'POST', '/sheet/shows', $event + ['overlay' => $slug, 'title' => 'Knots', 'allDay' => false])->assertOk()->json('on');
+    expect($shows(['categories' => ['Assessment']]))->toBe([$this->slip->slug])->and($shows(['categories' => ['VISIT']]))->toBe([$this->slip->slug, $this->tests->slug])
+        ->and($shows(['categories' => ['VISIT'], 'hidden' => [0]]))->toBe([$this->tests->slug]);
+    // A layer tells what an event has that is begun in it.
+    $layers = $this->as($this->ada, 'GET', "/sheet?from=2026-11-23&to=2026-11-30&tz=Europe/London&overlay={$slug}")->json('layers');
+    expect(array_column($layers, 'begun'))->toBe([['categories' => [], 'status' => null, 'busy' => null], ['categories' => ['visit'], 'status' => null, 'busy' => null]]);
+    $this->as($this->ben, 'POST', '/sheet/shows', ['overlay' => $slug, 'title' => 'Knots', 'allDay' => false])->assertNotFound();
+});
+
+test('a room that has a calendar of its own goes there, before the room of another', function () {
+    $loft = $this->calendar($this->ada, 'Long loft');
+    $box = $this->calendar($this->ada, 'Steam box');
+    $this->add($box, $this->ada, title: 'Booking', more: ['place' => 'Steam box', 'categories' => ['booking']]);
+    $this->add($loft, $this->ada, title: 'Varnish', more: ['place' => 'Long loft']);
+    expect(($this->read)($this->ada, 'Booking fri Long loft #booking')->json('calendar'))->toBe($loft->slug)
+        ->and(($this->read)($this->ada, 'Booking fri Steam box')->json('calendar'))->toBe($box->slug)
+        ->and(($this->read)($this->ada, 'Booking fri #booking')->json('calendar'))->toBe($box->slug);
+});
+
+test('a message becomes a line, with the names that its reader may know', function () {
+    $message = fn ($person, string $text) => $this->as($person, 'POST', '/line/message', ['text' => $text, 'tz' => 'Europe/London']);
+    $message($this->ada, "Hi all,\n\nwe will have a mast check on Friday at 14:00 with Ben Oar.\n\nBest,\nMaro")->assertOk()->assertJsonPath('line', 'Mast check on Friday at 14:00 with Ben Oar');
+    $message($this->ada, '')->assertUnprocessable()->assertJsonPath('errors.0.field', 'text');
+    $message($this->ada, str_repeat('a', 20001))->assertUnprocessable();
+});
+
+test('what is typed into a field for a date or an hour is read in the order of the organisation', function () {
+    $read = fn (string $kind, string $words) => $this->as($this->ada, 'GET', "/when?tz=Europe/London&kind={$kind}&words=".rawurlencode($words))->assertOk()->json();
+    foreach (['wed' => '2026-11-25', '14 mar' => '2027-03-14', '2/12' => '2026-12-02', 'in two weeks' => '2026-12-09', '2026-12-31' => '2026-12-31', 'tomorrow' => '2026-11-26', '31.12.2026' => '2026-12-31'] as $words => $date) {
+        expect($read('date', $words))->toBe(['value' => $date, 'instead' => null]);
+    }
+    expect($read('date', '31 nov'))->toBe(['value' => null, 'instead' => '30 nov'])->and($read('date', 'whenever'))->toBe(['value' => null, 'instead' => null])->and($read('date', '99999-01-01')['value'])->toBeNull();
+    foreach (['9.30' => '09:30', '2pm' => '14:00', '9' => '09:00', '3' => '15:00', '0900' => '09:00', 'noon' => '12:00', 'midnight' => '00:00', 'half past two' => '14:30', 'evening' => '18:00', '25:00' => null, 'soon' => null] as $words => $time) {
+        expect($read('time', (string) $words)['value'])->toBe($time);
+    }
+    $this->as($this->ada, 'GET', '/when?tz=Europe/London&kind=week&words=x')->assertUnprocessable()->assertJsonPath('errors.0.field', 'kind');
+});

@@ -57,11 +57,13 @@ test('changes without the CSRF token are refused', function () {
 });
 
 test('people to enter as are told in the demo alone', function () {
-    $this->person('Ines Halloran', ['post' => 'Coordinator']);
+    foreach (['Student, Keel year', 'Student, Frame year', 'Administrator', 'Coordinator'] as $post) {
+        $this->person("As {$post}", ['post' => $post]);
+    }
     config(['rota.demo.enabled' => false]);
     $this->getJson('/api/v1/session')->assertJsonPath('demo', null);
     config(['rota.demo.enabled' => true]);
-    $this->getJson('/api/v1/session')->assertJsonPath('demo.people.0.post', 'Coordinator')->assertJsonMissingPath('demo.people.0.id');
+    $this->getJson('/api/v1/session')->assertJsonPath('demo.roles.*.post', ['Coordinator', 'Student, Keel year', 'Administrator'])->assertJsonPath('demo.people.*.post', ['Student, Frame year'])->assertJsonMissingPath('demo.roles.0.id');
 });
 
 test('whoever does not ask to stay signed in is remembered by nothing', function () {

@@ -41,7 +41,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('button', { name: 'safety', exact: true }).click();
         await page.getByLabel('Place', { exact: true }).fill('Pontoon');
         await page.getByRole('button', { name: 'Add it' }).click();
-        await expect(page.getByText(`Added to ${drills}`)).toBeVisible();
+        await expect(page.getByText(new RegExp(`^Added: .* on ${drills}\\.$`))).toBeVisible();
         await expect(laneCell(page, drills, day(8)).getByRole('button', { name: /Man overboard/ })).toBeVisible();
     });
 
@@ -87,8 +87,8 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('button', { name: /Short lived/ }).click();
         await page.getByRole('complementary', { name: 'Event' }).getByRole('button', { name: 'Delete' }).click();
         await expect(laneCell(page, drills, day(11)).getByRole('button', { name: /Short lived/ })).toBeHidden();
-        await page.getByText('is deleted from').waitFor();
-        await page.locator('[data-sonner-toast]', { hasText: 'is deleted from' }).getByRole('button', { name: 'Undo' }).click();
+        await page.getByText(/^Deleted: /).waitFor();
+        await page.locator('[data-sonner-toast]', { hasText: 'Deleted: ' }).getByRole('button', { name: 'Undo' }).click();
         await expect(laneCell(page, drills, day(11)).getByRole('button', { name: /Short lived/ })).toBeVisible();
     });
 

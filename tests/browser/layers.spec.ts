@@ -66,9 +66,9 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
         await page.getByRole('gridcell', { name: /^Hours, / }).nth(3).click({ position: { x: 30, y: 150 } });
         await page.getByLabel('Title').fill('Mop the floor');
         const starts = await page.getByLabel('at', { exact: true }).first().inputValue();
-        expect(starts).toMatch(/^(0[7-9]|1\d):[03]0$/);
+        expect(starts).toMatch(/^([7-9]|1\d):[03]0$/);
         await page.getByRole('button', { name: 'Add it' }).click();
-        await expect(page.getByRole('gridcell', { name: /^Hours, / }).nth(3).getByRole('button', { name: new RegExp(`Mop the floor.*${starts.replace(/^0/, '')}`) })).toBeVisible();
+        await expect(page.getByRole('gridcell', { name: /^Hours, / }).nth(3).getByRole('button', { name: new RegExp(`Mop the floor.*${starts}`) })).toBeVisible();
     });
 
     await test.step('found from one field over all that one may read, and a date gone to by typing it', async () => {

@@ -61,7 +61,7 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
     await page.getByLabel('Title').fill('Survey of the hull');
     await page.getByRole('checkbox', { name: /^Private/ }).check();
     await page.getByRole('button', { name: 'Add it' }).click();
-    await expect(page.getByText(/^Added to /).first()).toBeVisible();
+    await expect(page.getByText(/^Added: /).first()).toBeVisible();
     await openCalendar(page, calendar);
 
     await test.step('many at once by pasted addresses; the unknown one stays in the field', async () => {

@@ -1,5 +1,6 @@
 import { expect, type Browser, type Page } from '@playwright/test';
-import { Temporal } from 'temporal-polyfill';
+import 'temporal-polyfill/global';
+import { formatDate } from '../../resources/js/time/dates';
 
 export const standins = process.env.ROTA_STANDINS ?? 'http://127.0.0.1:8081';
 
@@ -10,6 +11,11 @@ export function day(fromMonday: number): string {
     return today.subtract({ days: today.dayOfWeek - 1 }).add({ days: fromMonday }).toString();
 }
 
+/** A day as its field shows it. */
+export function shown(date: string): string {
+    return `${formatDate(date, 'weekdayDay')} ${date.slice(0, 4)}`;
+}
+
 /** A name that no other run has used. */
 export function unique(name: string): string {
     return `${name} ${Math.random().toString(36).slice(2, 7)}`;
@@ -17,6 +23,7 @@ export function unique(name: string): string {
 
 export async function enter(page: Page, person: string): Promise<void> {
     await page.goto('/');
+    await page.getByText(/^or as one of \d+ others$/).click();
     await page.getByRole('button', { name: new RegExp(`^${person}`) }).click();
     await expect(page.getByLabel(`You: ${person}`)).toBeVisible();
 }
@@ -72,7 +79,7 @@ export async function addEvent(page: Page, layer: string, date: string, title: s
     await laneCell(page, layer, date).click({ position: { x: 20, y: 45 } });
     await page.getByLabel('Title').fill(title);
     await page.getByRole('button', { name: 'Add it' }).click();
-    await expect(page.getByText(/^Added to /).first()).toBeVisible();
+    await expect(page.getByText(/^Added: /).first()).toBeVisible();
     await expect(laneCell(page, layer, date).getByRole('button', { name: new RegExp(title) })).toBeVisible();
 }
 

@@ -20,9 +20,9 @@ test('one line becomes an event: it says what it understood, on which calendar, 
         const option = page.getByRole('option', { name: new RegExp(title) });
         await expect(option).toContainText(loft);
         await expect(option).toContainText('9:30–11:00');
-        await field.fill(`${title} sun lamp ${when} 9:30–11 Long loft #assessment @Keel year on ${loft}`);
-        await page.getByRole('button', { name: 'Leave sun in the title' }).click();
-        await expect(page.getByRole('option', { name: new RegExp(`${title} sun`) })).toContainText('9:30–11:00');
+        await field.fill(`${title} Steam box lamp ${when} 9:30–11 Long loft #assessment @Keel year on ${loft}`);
+        await page.getByRole('button', { name: 'Leave Steam box in the title' }).click();
+        await expect(page.getByRole('option', { name: new RegExp(`${title} Steam box`) })).toContainText('9:30–11:00');
         await field.press('F2');
         await expect(page.getByRole('option', { name: new RegExp(title) })).not.toContainText(loft);
         await field.press('Shift+F2');
@@ -31,15 +31,15 @@ test('one line becomes an event: it says what it understood, on which calendar, 
 
     await test.step('Enter adds it, says where it went, and Undo takes it away', async () => {
         await field.press('Enter');
-        await expect(page.getByText(`Added to ${loft}`)).toBeVisible();
-        const ticket = laneCell(page, loft, day(9)).getByRole('button', { name: new RegExp(`${title} sun lamp.*9:30–11:00, Long loft`) });
+        await expect(page.getByText(new RegExp(`^Added: .* on ${loft}\\.$`))).toBeVisible();
+        const ticket = laneCell(page, loft, day(9)).getByRole('button', { name: new RegExp(`${title} Steam box lamp.*9:30–11:00, Long loft`) });
         await expect(ticket).toBeVisible();
         await ticket.click();
         const panel = page.getByRole('complementary', { name: 'Event' });
         await expect(panel).toContainText('Keel year');
         await expect(panel).toContainText('assessment');
         await panel.getByRole('button', { name: 'Close the event' }).click();
-        await page.locator('[data-sonner-toast]', { hasText: `Added to ${loft}` }).getByRole('button', { name: 'Undo' }).click();
+        await page.locator('[data-sonner-toast]', { hasText: new RegExp(`^Added: .* on ${loft}\\.`) }).getByRole('button', { name: 'Undo' }).click();
         await expect(ticket).toBeHidden();
     });
 
@@ -53,16 +53,16 @@ test('one line becomes an event: it says what it understood, on which calendar, 
         await expect(form.getByLabel('Part of Esi Marchetti')).toHaveValue('responsible');
         await expect(form.getByLabel('Rule, as iCalendar has it')).toHaveValue('FREQ=MONTHLY;BYDAY=1MO,3MO');
         await form.getByRole('button', { name: 'Add it' }).click();
-        await expect(page.getByText(`Added to ${yard}`)).toBeVisible();
+        await expect(page.getByText(new RegExp(`^Added: .* on ${yard}\\.$`))).toBeVisible();
     });
 
     await test.step('after adding, Move opens it where another calendar is chosen; it stays the same event', async () => {
-        await page.locator('[data-sonner-toast]', { hasText: `Added to ${yard}` }).getByRole('button', { name: 'Move…' }).click();
+        await page.locator('[data-sonner-toast]', { hasText: new RegExp(`^Added: .* on ${yard}\\.`) }).getByRole('button', { name: 'Move…' }).click();
         const panel = page.getByRole('complementary', { name: 'Event' });
         await expect(panel).toContainText('every month on the first and third Monday');
         const address = page.url();
         await panel.getByLabel('Move to another calendar').selectOption({ label: loft });
-        await expect(page.getByText(`Moved to ${loft}.`)).toBeVisible();
+        await expect(page.getByText(new RegExp(`^Moved: .* on ${loft}\\.$`))).toBeVisible();
         expect(page.url()).toBe(address);
         await page.keyboard.press('Escape');
     });

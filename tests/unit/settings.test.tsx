@@ -182,7 +182,7 @@ describe('a second factor', () => {
     test('is asked for at sign-in of those who have one, and never shown to others', async () => {
         const needs = refused(422, 'Some of this cannot be saved.', ['code', 'Enter what your authenticator shows, or a recovery code.']);
         const asked = fakeServer(({ body }) => ((body as { code?: string }).code === undefined ? needs : { body: { person: madePerson(), demo: null } }));
-        show(<SignInPage demo={{ password: 'high-water-mark', people: [{ name: 'Ada Quill', email: 'ada@example.org', post: '' }] }} organisation="" />);
+        show(<SignInPage demo={{ password: 'high-water-mark', roles: [{ name: 'Ada Quill', email: 'ada@example.org', post: '' }], people: [] }} organisation="" />);
         expect(screen.queryByLabelText('Second factor')).toBeNull();
         fireEvent.click(screen.getByText('Ada Quill'));
         type('Second factor', await screen.findByLabelText('Second factor').then(() => '123456'));
@@ -295,6 +295,8 @@ describe('the parts of the form of an event', () => {
                 {(dates, put) => (
                     <DateChips
                         label="But not on"
+                        zone="Europe/London"
+                        today="2026-11-09"
                         dates={dates}
                         error={undefined}
                         onChange={(next) => {
@@ -311,7 +313,7 @@ describe('the parts of the form of an event', () => {
         expect(seen.at(-1)).toEqual(['2026-11-10', '2026-11-17T09:00']);
         const before = seen.length;
         fireEvent.change(field(), { target: { value: '2026-11-10' } });
-        press('But not on this day');
+        fireEvent.blur(field());
         expect(seen).toHaveLength(before);
         fireEvent.click(screen.getAllByRole('button', { name: /^No longer but not on/ })[1] as HTMLElement);
         expect(seen.at(-1)).toEqual(['2026-11-10']);

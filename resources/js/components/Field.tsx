@@ -9,15 +9,17 @@ type FieldProps = {
     hint?: ReactNode;
     children: (control: { id: string; className: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => ReactNode;
     className?: string;
+    /** Where it is seen by something else what the field is for. */
+    hidesLabel?: boolean;
 };
 
 /** A label, its control, and beneath it what is wrong. */
-export function Field({ label, error, hint, children, className }: FieldProps) {
+export function Field({ label, error, hint, children, className, hidesLabel = false }: FieldProps) {
     const id = useId();
     const note = error !== undefined || hint !== undefined ? `${id}-note` : undefined;
     return (
         <div className={clsx('flex flex-col gap-1', className)}>
-            <label htmlFor={id} className="text-xs text-soft">
+            <label htmlFor={id} className={hidesLabel ? 'sr-only' : 'text-xs text-soft'}>
                 {label}
             </label>
             {children({ id, className: CONTROL, 'aria-invalid': error !== undefined, 'aria-describedby': note })}

@@ -1,5 +1,6 @@
 import type { Schemas } from '@/api/client';
-import { CONTROL } from '@/components/Field';
+import { TimeField } from '@/components/TimeField';
+import { usePerson } from '@/features/session/useSession';
 
 export type Span = Schemas['WorkingSpan'];
 
@@ -15,6 +16,7 @@ const DAYS = [
 
 /** When somebody works: a span a day. What a day has besides, from elsewhere, stays as it is. */
 export function HoursFields({ hours, onChange, error }: { hours: Span[]; onChange: (hours: Span[]) => void; error: string | undefined }) {
+    const zone = usePerson().timezone;
     const change = (day: string, part: Partial<Span>) => onChange(hours.map((each, index) => (index === hours.findIndex((one) => one.day === day) ? { ...each, ...part } : each)));
     return (
         <fieldset>
@@ -35,9 +37,9 @@ export function HoursFields({ hours, onChange, error }: { hours: Span[]; onChang
                             </label>
                             {span !== undefined && (
                                 <>
-                                    <input type="time" aria-label={`${name} from`} className={`${CONTROL} w-28!`} value={span.from} onChange={(event) => change(day, { from: event.target.value })} />
+                                    <TimeField label={`${name} from`} hidesLabel className="w-28" zone={zone} value={span.from} onChange={(time) => change(day, { from: time })} />
                                     <span aria-hidden="true">–</span>
-                                    <input type="time" aria-label={`${name} to`} className={`${CONTROL} w-28!`} value={span.to} onChange={(event) => change(day, { to: event.target.value })} />
+                                    <TimeField label={`${name} to`} hidesLabel className="w-28" zone={zone} value={span.to} onChange={(time) => change(day, { to: time })} />
                                 </>
                             )}
                         </li>

@@ -1,8 +1,11 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type FormEvent } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
+import { DateField } from '@/components/DateField';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
+import { TimeField } from '@/components/TimeField';
+import { sendOnceRead } from '@/components/typed';
 import { useDraft, useRota } from '@/features/sheet/RotaContext';
 import { addDays, formatInstants } from '@/time/dates';
 import { ConflictFields } from './ConflictFields';
@@ -85,7 +88,12 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
     }, [event, draft, setValue, getValues]);
 
     const moveStart = (date: string, time: string) => {
-        if (date === '' || time === '') return;
+        // What is not understood is kept as nothing, so that it is not saved as what was there before.
+        if (date === '' || time === '' || getValues('startDate') === '' || getValues('startTime') === '') {
+            setValue('startDate', date);
+            setValue('startTime', time);
+            return;
+        }
         const end = endAfter(getValues(), date, time);
         setValue('weekdays', weekdaysAt(getValues(), date));
         setValue('startDate', date);
@@ -100,10 +108,17 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
         if (Object.keys(changes).length === 0) return saved();
         update.mutate({ event, scope, change: changes }, { onSuccess: ({ answer }) => saved(answer), onError });
     });
+    // What was typed last is read before it is sent; what was not understood is put right first.
+    const send = (submitted: FormEvent<HTMLFormElement>) =>
+        sendOnceRead(submitted, () => {
+            const { startDate: first, startTime: from, endDate: last, endTime: to, allDay: whole } = getValues();
+            if (first === '' || last === '' || (!whole && (from === '' || to === ''))) return onError();
+            void submit();
+        });
     const conflict = problem?.status === 412 ? (problem.current as Event) : null;
     return (
         <FormProvider {...form}>
-            <form onSubmit={(submitted) => void submit(submitted)} className="flex flex-col gap-3" aria-label={event === null ? 'New event' : 'Change the event'} noValidate>
+            <form onSubmit={send} className="flex flex-col gap-3" aria-label={event === null ? 'New event' : 'Change the event'} noValidate>
                 {resumed !== null && (
                     <GoesOn
                         onAnew={() => {
@@ -121,10 +136,10 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
                 <TextField label="Title" error={problem?.field('title')} autoFocus autoComplete="off" {...register('title')} />
                 <CheckField label="All day" {...register('allDay')} />
                 <div className="grid grid-cols-[1fr_100px] gap-2">
-                    <TextField label={allDay ? 'First day' : 'Starts'} type="date" error={problem?.field('start')} value={startDate} onChange={(change) => moveStart(change.target.value, startTime)} />
-                    {!allDay && <TextField label="at" type="time" value={startTime} onChange={(change) => moveStart(startDate, change.target.value)} />}
-                    <TextField label={allDay ? 'Last day' : 'Ends'} type="date" error={problem?.field('end')} fieldClassName="col-start-1" {...register('endDate')} />
-                    {!allDay && <TextField label="at" type="time" {...register('endTime')} />}
+                    <DateField label={allDay ? 'First day' : 'Starts'} zone={rota.zone} today={rota.today} error={problem?.field('start')} value={startDate} onChange={(date) => moveStart(date, startTime)} />
+                    {!allDay && <TimeField label="at" zone={rota.zone} value={startTime} onChange={(time) => moveStart(startDate, time)} />}
+                    <DateField label={allDay ? 'Last day' : 'Ends'} zone={rota.zone} today={rota.today} className="col-start-1" error={problem?.field('end')} value={endDate} onChange={(date) => setValue('endDate', date)} />
+                    {!allDay && <TimeField label="at" zone={rota.zone} value={endTime} onChange={(time) => setValue('endTime', time)} />}
                 </div>
                 {!allDay && event?.timezone != null && event.timezone !== rota.zone && values.timezone === '' && (
                     <p className="-mt-1 text-xs text-soft">

@@ -18,7 +18,7 @@ import { useLineHost } from './useLineHost';
 import { nextTarget, targetOf, useTargets } from './useLineTarget';
 
 /** A pause after the last key, in milliseconds. */
-const PAUSE = 120;
+const PAUSE = 80;
 
 /** What is written, and what was decided about it. */
 type Writing = { text: string; plain: string[]; span: NonNullable<UnderstoodLine['span']>; target: string | null; description: string };

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { problemOf } from '@/api/useAction';
 import { LEVELS } from '@/api/generated/words';
 import { Button } from '@/components/Button';
+import { TimeField } from '@/components/TimeField';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { Section } from '@/components/Page';
 import { lazily } from '@/components/lazily';
@@ -50,9 +51,9 @@ export function OrganisationForm({ organisation, save }: Props) {
             <Section title="Dates and hours" about="The zone is that of new people and calendars. How a line is read that somebody types: “launch 2/11”, “rowing fri evening”.">
                 <DateFields is={is} put={put} problem={problem} />
                 <div className="mt-3 flex flex-wrap gap-3">
-                    <TextField label="The morning begins" type="time" fieldClassName="w-40" value={is.morning} error={problem?.field('morning')} onChange={(event) => put({ morning: event.target.value })} />
-                    <TextField label="The afternoon begins" type="time" fieldClassName="w-40" value={is.afternoon} error={problem?.field('afternoon')} onChange={(event) => put({ afternoon: event.target.value })} />
-                    <TextField label="The evening begins" type="time" fieldClassName="w-40" value={is.evening} error={problem?.field('evening')} onChange={(event) => put({ evening: event.target.value })} />
+                    <TimeField label="The morning begins" zone={is.timezone} className="w-40" value={is.morning} error={problem?.field('morning')} onChange={(time) => put({ morning: time })} />
+                    <TimeField label="The afternoon begins" zone={is.timezone} className="w-40" value={is.afternoon} error={problem?.field('afternoon')} onChange={(time) => put({ afternoon: time })} />
+                    <TimeField label="The evening begins" zone={is.timezone} className="w-40" value={is.evening} error={problem?.field('evening')} onChange={(time) => put({ evening: time })} />
                 </div>
             </Section>
             <Section title="Asking for access" about="Whoever sees something of a calendar can ask those who manage it for more.">

@@ -1,40 +1,14 @@
 import { X } from 'lucide-react';
-import { useState } from 'react';
-import { Button } from '@/components/Button';
-import { TextField } from '@/components/Field';
-import { formatDate, isDate, timeOfDay } from '@/time/dates';
+import { DateField } from '@/components/DateField';
+import { formatDate, timeOfDay } from '@/time/dates';
 
-type Props = { label: string; dates: string[]; onChange: (dates: string[]) => void; error: string | undefined };
+type Props = { label: string; dates: string[]; onChange: (dates: string[]) => void; error: string | undefined; zone: string; today: string };
 
-/** Days, one by one, with the time where it is another than that of the series. */
-export function DateChips({ label, dates, onChange, error }: Props) {
-    const [added, setAdded] = useState('');
-    const add = () => {
-        if (!isDate(added)) return;
-        if (!dates.includes(added)) onChange([...dates, added].sort());
-        setAdded('');
-    };
+/** Days, one by one, with the time where it is another than that of the series. One that is understood is put among them at once. */
+export function DateChips({ label, dates, onChange, error, zone, today }: Props) {
     return (
         <div>
-            <div className="flex items-end gap-1.5">
-                <TextField
-                    label={label}
-                    type="date"
-                    fieldClassName="min-w-0 flex-1"
-                    error={error}
-                    value={added}
-                    onChange={(event) => setAdded(event.target.value)}
-                    onKeyDown={(event) => {
-                        if (event.key === 'Enter') {
-                            event.preventDefault();
-                            add();
-                        }
-                    }}
-                />
-                <Button onClick={add} disabled={!isDate(added)} aria-label={`${label} this day`}>
-                    Put
-                </Button>
-            </div>
+            <DateField label={label} zone={zone} today={today} optional keepsEnter error={error} value="" onChange={(date) => date !== '' && !dates.includes(date) && onChange([...dates, date].sort())} />
             {dates.length > 0 && (
                 <ul aria-label={label} className="mt-1 flex flex-wrap gap-1">
                     {dates.map((date) => {

@@ -1,7 +1,9 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
 import { WEEKDAYS } from '@/api/generated/words';
+import { DateField } from '@/components/DateField';
 import { CheckField, CONTROL, Field, TextField } from '@/components/Field';
+import { useRota } from '@/features/sheet/RotaContext';
 import { formatDate } from '@/time/dates';
 import { DateChips } from './DateChips';
 import { isLastOf, ordinalOf, UNITS, type Unit, type RepeatValues } from './repeatValues';
@@ -20,7 +22,8 @@ type Props = {
 /** Every so many days, weeks, months or years, on which days, until when, and on which not: picked, and read back in words. */
 export function RepeatFields({ problem, withDates }: Props) {
     const { register, control, setValue } = useFormContext<RepeatValues>();
-    const [repeats, unit, weekdays, ends, start, skipped, extra] = useWatch({ control, name: ['repeats', 'unit', 'weekdays', 'ends', 'startDate', 'skipped', 'extra'] });
+    const [repeats, unit, weekdays, ends, start, skipped, extra, until] = useWatch({ control, name: ['repeats', 'unit', 'weekdays', 'ends', 'startDate', 'skipped', 'extra', 'until'] });
+    const { zone, today } = useRota();
     if (!repeats) return <CheckField label="Repeats" {...register('repeats')} />;
     const day = start === '' ? '' : formatDate(start, 'long').split(' ')[0];
     const none = unit === 'week' && weekdays.length === 0 ? 'Choose at least one weekday.' : undefined;
@@ -89,12 +92,12 @@ export function RepeatFields({ problem, withDates }: Props) {
                             </select>
                         )}
                     </Field>
-                    {ends === 'until' && <TextField label="Last day of the repeat" type="date" error={problem?.field('repeat.until')} {...register('until')} />}
+                    {ends === 'until' && <DateField label="Last day of the repeat" zone={zone} today={today} error={problem?.field('repeat.until')} value={until} onChange={(date) => setValue('until', date)} />}
                     {ends === 'count' && <TextField label="Times" type="number" min={1} max={999} error={problem?.field('repeat.count')} {...register('count', { valueAsNumber: true })} />}
                 </>
             )}
-            {withDates && unit !== 'dates' && <DateChips label="But not on" dates={skipped} onChange={put('skipped')} error={problem?.fields.find((each) => each.field.startsWith('repeat.skipped'))?.message} />}
-            {withDates && <DateChips label={unit === 'dates' ? 'Further days' : 'Also on'} dates={extra} onChange={put('extra')} error={problem?.fields.find((each) => each.field.startsWith('repeat.extra'))?.message} />}
+            {withDates && unit !== 'dates' && <DateChips label="But not on" zone={zone} today={today} dates={skipped} onChange={put('skipped')} error={problem?.fields.find((each) => each.field.startsWith('repeat.skipped'))?.message} />}
+            {withDates && <DateChips zone={zone} today={today} label={unit === 'dates' ? 'Further days' : 'Also on'} dates={extra} onChange={put('extra')} error={problem?.fields.find((each) => each.field.startsWith('repeat.extra'))?.message} />}
             <RepeatWords />
         </fieldset>
     );

@@ -7,6 +7,23 @@ import { AskForLink } from './AskForLink';
 import { CodeField } from './CodeField';
 import { useSignIn } from './useSession';
 
+type DemoPeopleProps = { people: readonly Schemas['DemoPerson'][]; large?: boolean; onEnter: (person: Schemas['DemoPerson']) => void };
+
+function DemoPeople({ people, large = false, onEnter }: DemoPeopleProps) {
+    return (
+        <ul className="grid gap-px">
+            {people.map((person) => (
+                <li key={person.email}>
+                    <button type="button" className={`flex w-full items-baseline gap-3 border-b border-hair px-2 text-left hover:bg-wash ${large ? 'py-2.5' : 'py-1.5'}`} onClick={() => onEnter(person)}>
+                        <span className="font-semibold">{person.name}</span>
+                        <span className="ml-auto text-right text-soft">{person.post}</span>
+                    </button>
+                </li>
+            ))}
+        </ul>
+    );
+}
+
 /** @param organisation its name; empty where nobody has said */
 export function SignInPage({ demo, organisation }: { demo: Schemas['Demo'] | null; organisation: string }) {
     const [email, setEmail] = useState('');
@@ -16,6 +33,14 @@ export function SignInPage({ demo, organisation }: { demo: Schemas['Demo'] | nul
     const [forgotten, setForgotten] = useState(false);
     const signIn = useSignIn();
     const problem = signIn.error instanceof Problem ? signIn.error : null;
+    const enter = (person: Schemas['DemoPerson']) => {
+        if (demo === null) return;
+        // Where a second factor is asked for, the form goes on from here.
+        setEmail(person.email);
+        setPassword(demo.password);
+        setCode('');
+        signIn.mutate({ email: person.email, password: demo.password });
+    };
     return (
         <main className="grid min-h-full bg-wash place-items-center p-4">
             <div className="grid w-full max-w-4xl border-2 border-ink bg-paper md:grid-cols-[1fr_1.2fr]">
@@ -61,26 +86,13 @@ export function SignInPage({ demo, organisation }: { demo: Schemas['Demo'] | nul
                             Enter the demo as
                         </h2>
                         <p className="mb-3 text-soft">Skerrin Quay School of Boatbuilding, invented. Everybody’s password is “{demo.password}”.</p>
-                        <ul className="grid gap-px">
-                            {demo.people.map((person) => (
-                                <li key={person.email}>
-                                    <button
-                                        type="button"
-                                        className="flex w-full items-baseline gap-3 border-b border-hair px-2 py-1.5 text-left hover:bg-wash"
-                                        onClick={() => {
-                                            // Where a second factor is asked for, the form goes on from here.
-                                            setEmail(person.email);
-                                            setPassword(demo.password);
-                                            setCode('');
-                                            signIn.mutate({ email: person.email, password: demo.password });
-                                        }}
-                                    >
-                                        <span className="font-semibold">{person.name}</span>
-                                        <span className="ml-auto text-right text-soft">{person.post}</span>
-                                    </button>
-                                </li>
-                            ))}
-                        </ul>
+                        <DemoPeople people={demo.roles} large onEnter={enter} />
+                        {demo.people.length > 0 && (
+                            <details className="mt-4">
+                                <summary className="cursor-pointer py-1.5 text-soft">or as one of {demo.people.length} others</summary>
+                                <DemoPeople people={demo.people} onEnter={enter} />
+                            </details>
+                        )}
                     </section>
                 )}
             </div>

@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { answered, api, done, type Schemas } from '@/api/client';
 import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
+import { DateField } from '@/components/DateField';
+import { sendOnceRead } from '@/components/typed';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
@@ -42,10 +44,7 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
         <Dialog open onOpenChange={onClose} title="Lay a week over other weeks" about="What is on in one week becomes a series over others; closed days are left out. What is in the week itself stays as it is." wide>
             <form
                 className="flex flex-col gap-3"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    preview.mutate();
-                }}
+                onSubmit={(event) => sendOnceRead(event, () => preview.mutate())}
             >
                 <div className="grid gap-3 sm:grid-cols-3">
                     <Field label="The events of" error={problem?.field('calendar')}>
@@ -59,7 +58,7 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
                             </select>
                         )}
                     </Field>
-                    <TextField label="in the week of" type="date" value={input.week} error={problem?.field('week')} onChange={(event) => put({ week: event.target.value })} />
+                    <DateField label="in the week of" zone={rota.zone} today={rota.today} value={input.week} error={problem?.field('week')} onChange={(date) => put({ week: date })} />
                     <Field label="leaving out what is closed by" error={problem?.field('closures')}>
                         {(control) => (
                             <select {...control} value={input.closures ?? ''} onChange={(event) => put({ closures: event.target.value === '' ? null : event.target.value })}>
@@ -74,8 +73,8 @@ export function WeeksDialog({ onClose }: { onClose: () => void }) {
                             </select>
                         )}
                     </Field>
-                    <TextField label="over the weeks from" type="date" value={input.from} error={problem?.field('from')} onChange={(event) => put({ from: event.target.value })} />
-                    <TextField label="to" type="date" value={input.to} error={problem?.field('to')} onChange={(event) => put({ to: event.target.value })} />
+                    <DateField label="over the weeks from" zone={rota.zone} today={rota.today} value={input.from} error={problem?.field('from')} onChange={(date) => put({ from: date })} />
+                    <DateField label="to" zone={rota.zone} today={rota.today} value={input.to} error={problem?.field('to')} onChange={(date) => put({ to: date })} />
                     <TextField label="every so many weeks" type="number" min={1} max={12} value={input.every} error={problem?.field('every')} onChange={(event) => put({ every: Number(event.target.value) })} />
                 </div>
                 {preview.data !== undefined && (
