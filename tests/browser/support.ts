@@ -1,4 +1,5 @@
 import { expect, type Browser, type Page } from '@playwright/test';
+import { Temporal } from 'temporal-polyfill';
 import 'temporal-polyfill/global';
 import { formatDate } from '../../resources/js/time/dates';
 

@@ -37,7 +37,10 @@ function show(what: ReactElement) {
 }
 
 const changes = (asked: Asked[]) => asked.filter(({ method }) => method !== 'GET').map(({ method, path, body }) => [method, path, body]);
-const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const type = (label: string, value: string) => {
+    fireEvent.change(screen.getByLabelText(label), { target: { value } });
+    fireEvent.blur(screen.getByLabelText(label));
+};
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 const ready = (name: string) => waitFor(() => expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(false));
 

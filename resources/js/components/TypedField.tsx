@@ -39,7 +39,7 @@ export function TypedField({ label, kind, value, onChange, format, zone, error, 
     const settle = () => {
         if (typed === null) return;
         const words = typed.trim();
-        if (words === '' || words === format(value)) {
+        if (words === '' || (value !== '' && words === format(value))) {
             setTyped(null);
             setProblem(words === '' && !optional ? (kind === 'date' ? 'Type a day, such as “14 mar”.' : 'Type a time, such as “9:30”.') : null);
             if (words === '') onChange('');

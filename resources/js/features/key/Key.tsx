@@ -2,11 +2,11 @@ import clsx from 'clsx';
 import { Eye, X } from 'lucide-react';
 import { useState } from 'react';
 import { KeyLayer } from './KeyLayer';
-import { NothingShows } from './NothingShows';
 import { useLayerOrder } from './useLayerOrder';
 import { useRota } from '@/features/sheet/RotaContext';
 import { lazily } from '@/components/lazily';
 
+const NothingShows = lazily(() => import('./NothingShows'), 'NothingShows');
 const QuickFilters = lazily(() => import('./QuickFilters'), 'QuickFilters');
 
 /** The key of the sheet, as on a map: its layers with mark, colour and count, then what is filtered by on top of them. */

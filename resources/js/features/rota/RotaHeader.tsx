@@ -1,10 +1,11 @@
 import { ListTree, Plus, Search } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { OneLineField } from '@/features/oneline/OneLineField';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { lazily } from '@/components/lazily';
+
+const OneLineField = lazily(() => import('@/features/oneline/OneLineField'), 'OneLineField', <span className="h-8 w-60 rounded-sm border border-line bg-sheet max-md:hidden" />);
 
 const PersonMenu = lazily(() => import('@/features/self/PersonMenu'), 'PersonMenu', <span className="size-8.5" />);
 

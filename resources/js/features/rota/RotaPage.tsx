@@ -1,7 +1,6 @@
 import { getRouteApi } from '@tanstack/react-router';
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { KeptEvents } from '@/features/events/KeptEvents';
 import { useDeletion } from '@/features/events/useDeletion';
 import { useMoves } from '@/features/events/useMoves';
 import { useUndoKeys } from '@/features/history/useUndo';
@@ -18,6 +17,7 @@ import { rememberOverlay, usePane } from './usePane';
 import { lazily } from '@/components/lazily';
 
 const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice');
+const KeptEvents = lazily(() => import('@/features/events/KeptEvents'), 'KeptEvents');
 const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside', <TitleMeanwhile />);
 const BesidePane = lazily(() => import('./BesidePane'), 'BesidePane');
 

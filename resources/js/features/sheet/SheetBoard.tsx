@@ -3,16 +3,17 @@ import { useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
 import { BoardContext } from './BoardContext';
 import { spotOf } from './cells';
-import { Essentials } from './Essentials';
 import { itemKey, type Item } from './geometry';
 import { LanesSheet } from './LanesSheet';
 import { LiftedItem, type LiftedHandle } from './LiftedItem';
 import { begunIn, begunInLayer, laneRows } from './rows';
-import { useSheetGestures, type Drawn, type Lifted } from './useSheetGestures';
+import type { Drawn, Lifted } from './useSheetGestures';
 import { useItemStops } from './useItemStops';
 import { useSheetKeys } from './useSheetKeys';
 import { lazily } from '@/components/lazily';
 
+const SheetGestures = lazily(() => import('./SheetGestures'), 'SheetGestures');
+const Essentials = lazily(() => import('./Essentials'), 'Essentials');
 const HoursSheet = lazily(() => import('./HoursSheet'), 'HoursSheet');
 const MonthSheet = lazily(() => import('./MonthSheet'), 'MonthSheet');
 const ListSheet = lazily(() => import('./ListSheet'), 'ListSheet');
@@ -53,7 +54,6 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
         const time = `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
         rota.begin({ start: `${spot.day}T${time}`, allDay: false, calendar: target, ...begun });
     };
-    useSheetGestures(ref, { itemOf, rows, mayBegin: rota.search.as === undefined, onMove: rota.move, onDraw, onLift });
     useSheetKeys(ref, { view: rota.view, itemOf, rows, onMove: rota.move, onOpen: rota.open, onBegin, onDelete: rota.remove, onStep: rota.step, today: rota.today });
     useItemStops(ref);
     return (
@@ -65,6 +65,7 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
                 {rota.view === 'list' && <ListSheet />}
                 {rota.view === 'year' && <YearSheet sheet={sheet} />}
             </div>
+            <SheetGestures sheet={ref} itemOf={itemOf} rows={rows} mayBegin={rota.search.as === undefined} onMove={rota.move} onDraw={onDraw} onLift={onLift} />
             <Essentials sheet={ref} itemOf={itemOf} lookOf={lookOf} />
             <LiftedItem ref={lifted} />
         </BoardContext.Provider>
