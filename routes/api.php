@@ -116,6 +116,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('categories', [CategoriesController::class, 'store']);
     Route::patch('categories/{id}', [CategoriesController::class, 'update']);
     Route::delete('categories/{id}', [CategoriesController::class, 'destroy']);
+    Route::get('categories/{id}/uses', [CategoriesController::class, 'uses']);
+    Route::post('categories/{id}/restore', [CategoriesController::class, 'restore']);
 
     Route::get('calendars/{slug}/grants', [GrantsController::class, 'index']);
     Route::put('calendars/{slug}/grants', [GrantsController::class, 'put']);

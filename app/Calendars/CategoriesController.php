@@ -13,6 +13,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Overlay\Colour;
@@ -26,7 +27,7 @@ use PinnedRota\Core\Overlay\Colour;
 ])]
 final class CategoriesController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Audience $audience)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Audience $audience, private readonly DeletedCategories $deleted)
     {
     }
 
@@ -88,10 +89,40 @@ final class CategoriesController
         [$category] = $this->kept($id);
         DB::transaction(function () use ($category): void {
             $this->touch($category);
-            $category->delete();
+            $this->deleted->delete($category);
         });
 
         return response()->noContent();
+    }
+
+    #[OA\Get(path: '/categories/{id}/uses', operationId: 'getCategoryUses', summary: 'How many events have a category, for who keeps it: to be known before it is deleted.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new Answers(CategoryUsesData::class, 'How many, and from when to when')])]
+    public function uses(int $id): JsonResponse
+    {
+        [$category] = $this->kept($id);
+
+        return new JsonResponse($this->deleted->uses($category));
+    }
+
+    #[OA\Post(path: '/categories/{id}/restore', operationId: 'restoreCategory', summary: 'Brings a deleted category back, on the events that had it.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new Answers(CategoryData::class, 'As it was'), new OA\Response(response: 422, description: 'Another one has its name by now')])]
+    public function restore(int $id): JsonResponse
+    {
+        $gone = $this->deleted->find($id) ?? throw (new ModelNotFoundException)->setModel(Category::class);
+        $slug = $this->demandKeeping($gone->calendar_id);
+        if (Category::query()->where('calendar_id', $gone->calendar_id)->where('name', $gone->name)->exists()) {
+            throw ValidationException::withMessages(['name' => "There is another category “{$gone->name}” by now."]);
+        }
+        $category = DB::transaction(function () use ($id): Category {
+            $category = $this->deleted->restore($id);
+            $this->touch($category);
+
+            return $category;
+        });
+
+        return new JsonResponse(CategoryData::of($category->refresh(), $slug));
     }
 
     /** Events that have it show otherwise now, in feeds too. */
@@ -113,18 +144,25 @@ final class CategoriesController
     private function kept(int $id): array
     {
         $category = Category::query()->findOrFail($id);
-        if ($category->calendar_id === null) {
+
+        return [$category, $this->demandKeeping($category->calendar_id)];
+    }
+
+    /** @return ?string the slug of the calendar whose categories the viewer keeps; null for those common to the organisation */
+    private function demandKeeping(?int $calendarId): ?string
+    {
+        if ($calendarId === null) {
             $this->viewer->demandKeepingCommon();
 
-            return [$category, null];
+            return null;
         }
-        $calendar = $this->viewer->calendars()[$category->calendar_id] ?? null;
+        $calendar = $this->viewer->calendars()[$calendarId] ?? null;
         if ($calendar === null || ! $calendar->level()->includes(Level::See)) {
             throw (new ModelNotFoundException)->setModel(Category::class);
         }
         $this->viewer->demand($calendar->level(), Level::Manage);
 
-        return [$category, $calendar->calendar->slug];
+        return $calendar->calendar->slug;
     }
 
     /** @return array<string, mixed> */

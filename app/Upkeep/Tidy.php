@@ -26,6 +26,7 @@ final class Tidy
             'deleted events' => $this->deletedEvents(),
             'operations' => $this->operations(),
             'changes of what is gone' => DB::table('series_changes')->where('deleted', true)->where('changed_at', '<', now()->subDays((int) config('rota.keep.deleted_days')))->delete(),
+            'deleted categories' => DB::table('deleted_categories')->where('deleted_at', '<', now()->subDays((int) config('rota.keep.deleted_days')))->delete(),
             'keys of what was done' => DB::table('idempotency_keys')->where('created_at', '<', now()->subDays((int) config('rota.keep.key_days')))->delete(),
             'viewers of long ago' => DB::table('live_viewers')->where('opened_at', '<', now()->subHours((int) config('rota.live.viewer_hours')))->delete(),
             'jobs' => BackgroundJob::query()->where('ended_at', '<', now()->subDays((int) config('rota.keep.job_days')))->delete(),

@@ -283,3 +283,32 @@ test('of a group it is told whether anybody is in it, also by another group', fu
     $this->group('Riggers to be');
     expect(array_column($this->as($this->ada, 'GET', '/directory?q=riggers')->assertOk()->json(), 'isEmpty', 'name'))->toBe(['Riggers' => false, 'Riggers and more' => false, 'Riggers to be' => true]);
 });
+
+test('before a category is deleted it is told where it is used, and deleted it comes back on the events that had it', function () {
+    $root = $this->person('Root', ['role' => 'coordinator']);
+    $id = $this->as($root, 'POST', '/categories', ['name' => 'winch', 'colour' => 'sea', 'closesDay' => true])->assertCreated()->json('id');
+    $events = array_map(fn (string $day) => $this->add($this->calendar, $this->ada, start: "{$day}T09:00", more: ['categories' => ['winch']]), ['2026-11-10', '2026-11-12', '2026-11-17']);
+    $this->as($this->ben, 'GET', "/categories/{$id}/uses")->assertForbidden();
+    $this->as($root, 'GET', "/categories/{$id}/uses")->assertOk()->assertExactJson(['events' => 3, 'first' => '2026-11-10', 'last' => '2026-11-17']);
+    $this->as($root, 'DELETE', "/categories/{$id}")->assertNoContent();
+    $this->sheet($this->ada, '2026-11-01', '2026-12-01')->assertJsonPath('items.*.categories', [[], [], []]);
+    // One of them is gone meanwhile.
+    $this->as($this->ada, 'DELETE', "/events/{$events[1]->id}", [], 1)->assertNoContent();
+    $this->as($this->ben, 'POST', "/categories/{$id}/restore")->assertForbidden();
+    $this->as($root, 'POST', "/categories/{$id}/restore")->assertOk()->assertJsonPath('id', $id)->assertJsonPath('name', 'winch')->assertJsonPath('colour', 'sea')->assertJsonPath('closesDay', true);
+    $this->sheet($this->ada, '2026-11-01', '2026-12-01')->assertJsonPath('items.*.categories', [['winch'], ['winch']]);
+    $this->as($root, 'POST', "/categories/{$id}/restore")->assertNotFound();
+    // Where another one has its name by now, that one stays.
+    $this->as($root, 'DELETE', "/categories/{$id}")->assertNoContent();
+    $this->as($root, 'POST', '/categories', ['name' => 'Winch'])->assertCreated();
+    $this->as($root, 'POST', "/categories/{$id}/restore")->assertUnprocessable()->assertJsonPath('errors.0.message', 'There is another category “winch” by now.');
+});
+
+test('the deleted categories of a calendar are its managers’ to bring back', function () {
+    $id = $this->as($this->ada, 'POST', '/categories', ['name' => 'cradle', 'calendar' => $this->calendar->slug])->assertCreated()->json('id');
+    $this->as($this->ada, 'DELETE', "/categories/{$id}")->assertNoContent();
+    $this->as($this->ben, 'POST', "/categories/{$id}/restore")->assertNotFound();
+    $this->give($this->calendar, $this->ben, Level::Change);
+    $this->as($this->ben, 'POST', "/categories/{$id}/restore")->assertForbidden();
+    $this->as($this->ada, 'POST', "/categories/{$id}/restore")->assertOk()->assertJsonPath('calendar', $this->calendar->slug);
+});

@@ -135,6 +135,10 @@ function steps(): array
             fn () => null,
             fn () => expect(DB::table('events')->whereNull('end_timezone')->count())->toBe(DB::table('events')->count())->toBeGreaterThan(0),
         ],
+        '2026_11_27_000020_deleted_categories' => [
+            fn () => null,
+            fn () => expect(DB::table('deleted_categories')->count())->toBe(0)->and(DB::table('categories')->count())->toBeGreaterThan(0),
+        ],
     ];
 }
 

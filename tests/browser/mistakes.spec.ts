@@ -20,7 +20,14 @@ test('bad input gets a clear message where it was entered, and nothing typed is 
         await expect(page.getByText('The end is before the start.')).toBeVisible();
         await expect(page.getByLabel('Title')).toHaveValue('Backwards');
         await page.getByRole('button', { name: 'Cancel', exact: true }).click();
-        await expect(page.getByRole('button', { name: /Backwards/ })).toBeHidden();
+        await expect(page.getByRole('grid').getByRole('button', { name: /Backwards/ })).toBeHidden();
+        // What was typed is kept until it is thrown away.
+        await page.reload();
+        await page.getByRole('button', { name: /^Go on with Backwards/ }).click();
+        await expect(page.getByLabel('Title')).toHaveValue('Backwards');
+        await page.keyboard.press('Escape');
+        await page.getByRole('button', { name: /^Throw away Backwards/ }).click();
+        await expect(page.getByText('Not saved yet')).toBeHidden();
     });
 
     await test.step('a time zone', async () => {

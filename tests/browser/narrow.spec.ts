@@ -64,7 +64,7 @@ test('on a phone: an event is lifted by resting a finger on it, rows are told ap
         await expect(laneCell(page, name, day(3)).getByRole('button', { name: /^Haul out/ })).toBeVisible();
     });
 
-    await test.step('by person; only these words; found again from the key', async () => {
+    await test.step('by person; only these words; found again from the header', async () => {
         await page.getByRole('button', { name: 'How it is drawn' }).tap();
         await page.getByLabel('A row is').selectOption('person');
         await page.keyboard.press('Escape');
@@ -74,8 +74,10 @@ test('on a phone: an event is lifted by resting a finger on it, rows are told ap
         await key.getByLabel('Only with these words').fill('no such thing at all');
         await expect(key.getByText('because only events with “no such thing at all” are asked for')).toBeVisible();
         await key.getByRole('button', { name: 'Show everything' }).tap();
-        await key.getByRole('combobox', { name: 'Add or find: one line' }).fill('haul out');
-        await key.getByRole('option', { name: /^Haul out/ }).first().tap();
+        await key.getByRole('button', { name: 'Close the key' }).tap();
+        await page.getByRole('button', { name: 'Add or find' }).tap();
+        await page.getByRole('combobox', { name: 'Add or find: one line' }).fill('haul out');
+        await page.getByRole('option', { name: /^Haul out/ }).first().tap();
         await expect(page.getByRole('complementary', { name: 'Event' }).getByRole('heading', { name: /^Haul out/ })).toBeVisible();
     });
 

@@ -86,7 +86,7 @@ describe('what the organisation decides', () => {
         type('The morning begins', '08:00');
         press('Save');
         expect(await screen.findByText(/What you chose is kept/)).toBeDefined();
-        expect(screen.getByLabelText<HTMLInputElement>('The morning begins').value).toBe('08:00');
+        expect(screen.getByLabelText<HTMLInputElement>('The morning begins').value).toBe('8:00');
         await ready('Save');
         press('Save');
         await waitFor(() => expect(said.words).toHaveLength(1));

@@ -7,6 +7,7 @@ import { Button } from '@/components/Button';
 import { CONTROL, TextField } from '@/components/Field';
 import { SavedCheckField } from '@/components/SavedCheckField';
 import { COLOURS } from '@/api/generated/words';
+import { DeleteCategoryDialog } from './DeleteCategoryDialog';
 import { useCalendarActions, useCategories, type Calendar, type Category } from './useCalendars';
 
 type Change = { name?: string; colour?: string | null; closesDay?: boolean };
@@ -25,7 +26,11 @@ export function CategoriesPanel({ calendar }: { calendar: Calendar | null }) {
         quiet: true,
     });
     const change = useAction(({ category, to }: { category: Category; to: Change }) => answered(api.PATCH('/categories/{id}', { params: { path: { id: category.id } }, body: to })));
-    const remove = useAction((category: Category) => answered(api.DELETE('/categories/{id}', { params: { path: { id: category.id } } })), { onDone: (_, category) => void toast(`“${category.name}” is deleted; no event has it any more.`) });
+    const restore = useAction((category: Category) => answered(api.POST('/categories/{id}/restore', { params: { path: { id: category.id } } })), { onDone: (_, category) => void toast(`“${category.name}” is back, on the events that had it.`) });
+    const remove = useAction((category: Category) => answered(api.DELETE('/categories/{id}', { params: { path: { id: category.id } } })), {
+        onDone: (_, category) => void toast(`“${category.name}” is deleted; no event has it any more.`, { action: { label: 'Undo', onClick: () => restore.mutate(category) } }),
+    });
+    const [deleting, setDeleting] = useState<Category | null>(null);
     const own = categories.data?.filter((each) => each.calendar === (calendar?.slug ?? null)) ?? [];
     const common = categories.data?.filter((each) => each.calendar === null) ?? [];
     // One that nothing else has yet, so that they are told apart from the beginning.
@@ -55,12 +60,13 @@ export function CategoriesPanel({ calendar }: { calendar: Calendar | null }) {
                         />
                         {calendar === null && <SavedCheckField label="closes its days" checked={category.closesDay} save={(closesDay) => change.mutateAsync({ category, to: { closesDay } })} />}
                         <ColourSelect label={`Colour of ${category.name}`} value={category.colour ?? ''} onChange={(to) => change.mutate({ category, to: { colour: to || null } })} />
-                        <Button look="quiet" className="px-1.5" onClick={() => remove.mutate(category)} aria-label={`Delete ${category.name}`}>
+                        <Button look="quiet" className="px-1.5" onClick={() => setDeleting(category)} aria-label={`Delete ${category.name}`}>
                             <X size={15} />
                         </Button>
                     </li>
                 ))}
             </ul>
+            {deleting !== null && <DeleteCategoryDialog category={deleting} onClose={() => setDeleting(null)} onDelete={() => remove.mutate(deleting)} />}
             <form
                 className="mt-2 flex max-w-md items-end gap-2"
                 onSubmit={(event) => {
