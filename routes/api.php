@@ -28,6 +28,7 @@ use App\Imports\ImportsController;
 use App\Jobs\JobsController;
 use App\Live\LiveController;
 use App\OneLine\LineController;
+use App\OneLine\PlacesController;
 use App\OneLine\WhenController;
 use App\Organisation\FirstStepsController;
 use App\Organisation\OrganisationController;
@@ -159,6 +160,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('calendars/{slug}/deleted', [HistoryController::class, 'deleted']);
     Route::get('repeat', [RepeatController::class, 'show']);
     Route::get('line', [LineController::class, 'show']);
+    Route::get('places', [PlacesController::class, 'index']);
     Route::get('when', [WhenController::class, 'show']);
     Route::post('line/message', [LineController::class, 'message']);
     Route::post('sheet/shows', [ShowsController::class, 'show']);

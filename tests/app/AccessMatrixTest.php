@@ -212,6 +212,7 @@ const OTHERS = [
     'GET find' => [401, 422, 422],
     'GET line' => [401, 422, 422],
     'GET when' => [401, 422, 422],
+    'GET places' => [401, 200, 200],
     'POST line/message' => [401, 422, 422],
     'POST sheet/shows' => [401, 422, 422],
     'GET repeat' => [401, 422, 422],

@@ -174,3 +174,11 @@ test('what is typed into a field for a date or an hour is read in the order of t
     }
     $this->as($this->ada, 'GET', '/when?tz=Europe/London&kind=week&words=x')->assertUnprocessable()->assertJsonPath('errors.0.field', 'kind');
 });
+
+test('places that one may know are offered where a place is typed', function () {
+    $secret = $this->calendar($this->ben, 'Dismissals');
+    $this->add($secret, $this->ben, more: ['place' => 'Ward seven']);
+    $this->add($this->slip, $this->ada, more: ['place' => 'Pontoon']);
+    $this->add($this->slip, $this->ada, more: ['place' => 'Quiet room', 'private' => true]);
+    expect($this->as($this->ada, 'GET', '/places')->assertOk()->json('places'))->toBe(['Pontoon'])->and($this->as($this->ben, 'GET', '/places')->json('places'))->toBe(['Ward seven']);
+});

@@ -91,7 +91,7 @@ test('of two who change one event the second is told, and decides', async ({ pag
         await each.getByRole('button', { name: 'Change' }).click();
     }
     await page.getByLabel('Title').fill('Sail repair, jib');
-    await page.getByRole('textbox', { name: 'Place' }).fill('Sail loft');
+    await page.getByLabel('Place', { exact: true }).fill('Sail loft');
     await noor.getByLabel('Title').fill('Sail repair, main');
     // The form of the second stays open with what was typed while the first saves.
     await page.getByRole('button', { name: 'Save' }).click();

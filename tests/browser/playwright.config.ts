@@ -13,6 +13,7 @@ export default defineConfig({
     // One more try, told as “flaky”, where the machine itself stood still.
     retries: 1,
     use: {
+        actionTimeout: 90_000,
         baseURL: process.env.ROTA_URL ?? 'http://127.0.0.1:8080',
         viewport: { width: 1280, height: 800 },
         locale: 'en-GB',

@@ -98,9 +98,10 @@ test('events are dragged between days and rows; what two changes would mean is a
     });
 
     await test.step('the essentials show on focus, all of it beside the sheet', async () => {
+        await page.getByRole('grid').focus();
         await page.getByRole('button', { name: /^Regatta/ }).focus();
-        await page.keyboard.press('Shift+Tab');
-        await page.keyboard.press('Tab');
+        await page.keyboard.press('ArrowRight');
+        await page.getByRole('button', { name: /^Regatta/ }).focus();
         await expect(page.getByRole('tooltip')).toContainText('Regatta');
         await expect(page.getByRole('tooltip')).toContainText(slip);
         await page.keyboard.press('Enter');
@@ -134,6 +135,10 @@ test('hours are dragged over, lengthened and laid side by side; a second sheet s
     await test.step('drawn over hours, from quarter to quarter', async () => {
         await drag(await at(9), await at(10.5));
         await page.getByLabel('Title').fill('Rowing');
+        // Two calendars are in view and nothing has gone on either yet: nobody guesses.
+        await page.getByRole('button', { name: 'Add it' }).click();
+        await expect(page.getByText('Choose the calendar it goes on.')).toBeVisible();
+        await page.getByRole('group', { name: 'Or with one click' }).getByRole('button', { name: gig }).click();
         await expect(page.getByLabel('at', { exact: true }).first()).toHaveValue('9:00');
         await expect(page.getByLabel('at', { exact: true }).nth(1)).toHaveValue('10:45');
         await page.getByRole('button', { name: 'Add it' }).click();

@@ -173,7 +173,7 @@ test('where a change of many or its answer is lost, it is asked for again, and d
         await page.getByRole('dialog').getByRole('button', { name: 'See what it does' }).click();
         await page.getByRole('dialog').getByRole('button', { name: 'Change 2 events' }).click();
     };
-    const toast = page.locator('[data-sonner-toast]', { hasText: '2 events are changed.' }).last();
+    const toast = page.locator('[data-sonner-toast]', { hasText: '2 events are changed.' }).first();
     let asked = 0;
     await page.route('**/api/v1/bulk', (route) => (++asked === 1 ? route.abort() : route.continue()));
     await change('Slip 2');
@@ -202,8 +202,8 @@ test('a week is laid over weeks, leaving out the days that a calendar closes', a
     await page.getByRole('button', { name: 'Lay a week…' }).click();
     const dialog = page.getByRole('dialog');
     await expect(dialog.getByLabel('The events of')).toHaveValue(calendar);
-    await dialog.getByLabel('in the week of').fill(day(7));
-    await dialog.getByLabel('over the weeks from').fill(day(14));
+    await dialog.getByLabel('in the week of', { exact: true }).fill(day(7));
+    await dialog.getByLabel('over the weeks from', { exact: true }).fill(day(14));
     await dialog.getByLabel('to', { exact: true }).fill(day(62));
     await dialog.getByLabel('leaving out what is closed by').selectOption({ label: 'School days' });
     await dialog.getByRole('button', { name: 'See what it adds' }).click();

@@ -21,7 +21,7 @@ test('one line becomes an event: it says what it understood, on which calendar, 
         await expect(option).toContainText(loft);
         await expect(option).toContainText('9:30–11:00');
         await field.fill(`${title} Steam box lamp ${when} 9:30–11 Long loft #assessment @Keel year on ${loft}`);
-        await page.getByRole('button', { name: 'Leave Steam box in the title' }).click();
+        await page.getByRole('button', { name: 'Keep place Steam box in the title' }).click();
         await expect(page.getByRole('option', { name: new RegExp(`${title} Steam box`) })).toContainText('9:30–11:00');
         await field.press('F2');
         await expect(page.getByRole('option', { name: new RegExp(title) })).not.toContainText(loft);

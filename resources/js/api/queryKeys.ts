@@ -30,6 +30,7 @@ export const queryKeys = {
     deletedEvents: (slug: string) => events('deleted', slug),
     find: (...asked: unknown[]) => events('find', ...asked),
     /** New ones come with events; calendars are found by those of their events. */
+    places: events('places'),
     categories: events('categories'),
     categoryUses: (id: number) => events('category uses', id),
     calendarDirectory: (...asked: unknown[]) => events('calendar directory', ...asked),

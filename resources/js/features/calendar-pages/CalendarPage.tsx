@@ -92,7 +92,7 @@ export function CalendarPage() {
                         <Button onClick={() => list.mutate({ calendar, onList: !calendar.onList })}>{calendar.onList ? 'Take off my list' : 'Add to my list'}</Button>
                     )}
                     {calendar.level !== 'change' && !manages && <AskForAccess calendar={calendar} />}
-                    {managers.data?.leaves === true && <Button onClick={() => leave.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>Leave it</Button>}
+                    {managers.data?.leaves === true && <Button onClick={() => leave.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>Give up my access</Button>}
                 </div>
             </Section>
             {manages && (

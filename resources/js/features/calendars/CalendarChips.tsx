@@ -1,10 +1,12 @@
 import { Mark } from '@/components/Mark';
-import type { Calendar } from './useCalendars';
+import { calendarLabel } from './calendarLabel';
+import { useCalendars, type Calendar } from './useCalendars';
 
 type Props = { calendars: readonly Calendar[]; chosen: string | undefined; onChoose: (slug: string) => void; label: string };
 
 /** Calendars in their colours, one of which is taken with one click. */
 export function CalendarChips({ calendars, chosen, onChoose, label }: Props) {
+    const all = useCalendars();
     if (calendars.length === 0) return null;
     return (
         <div role="group" aria-label={label} className="flex flex-wrap gap-1">
@@ -18,7 +20,7 @@ export function CalendarChips({ calendars, chosen, onChoose, label }: Props) {
                     onMouseDown={(event) => event.preventDefault()}
                     onClick={() => onChoose(each.slug)}
                 >
-                    <Mark mark={each.mark} size={10} /> <span className="truncate">{each.name}</span>
+                    <Mark mark={each.mark} size={10} /> <span className="truncate">{calendarLabel(each, all.data)}</span>
                 </button>
             ))}
         </div>

@@ -4,6 +4,7 @@ import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
+import { ZoneField } from '@/components/ZoneField';
 import { InkPicker } from '@/components/InkPicker';
 import { COLOURS, MARKS } from '@/api/generated/words';
 import { useGroups } from '@/features/directory/useGroups';
@@ -54,6 +55,7 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
     const [resumed, setResumed] = useState(() => keptForm<CalendarInput>(keptAs)?.values ?? null);
     const [input, setInput] = useState(resumed ?? begun);
     const forget = useKeeping({ name: keptAs, label: input.name ?? '', values: input, touched: JSON.stringify(input) !== JSON.stringify(begun) });
+    const namesake = calendars.data?.find((each) => each.slug !== calendar?.slug && each.name.trim().toLowerCase() === input.name?.trim().toLowerCase());
     const saving = calendar === null ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
     const done = (saved: Calendar) => {
@@ -79,7 +81,7 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                     }}
                 />
             )}
-            <TextField label="Name" value={input.name} error={problem?.field('name')} onChange={(event) => setInput({ ...input, name: event.target.value })} autoFocus />
+            <TextField label="Name" value={input.name} error={problem?.field('name')} hint={namesake === undefined ? undefined : `There is a calendar of this name already, kept by ${namesake.keeper.name}.`} onChange={(event) => setInput({ ...input, name: event.target.value })} autoFocus />
             <Field label="What it is for" error={problem?.field('description')}>
                 {(control) => <textarea rows={2} {...control} value={input.description} onChange={(event) => setInput({ ...input, description: event.target.value })} />}
             </Field>
@@ -87,7 +89,7 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                 <p className="mb-1 text-xs text-soft">Colour and mark</p>
                 <InkPicker ink={input.colour} mark={input.mark} onChange={(colour, mark) => setInput({ ...input, colour, mark })} />
             </div>
-            <TextField label="Time zone" value={input.timezone} error={problem?.field('timezone')} list="zones" onChange={(event) => setInput({ ...input, timezone: event.target.value })} />
+            <ZoneField value={input.timezone ?? ''} error={problem?.field('timezone')} onChange={(timezone) => setInput({ ...input, timezone })} />
             <div className="grid grid-cols-2 gap-3">
                 <Field label="Week begins on">
                     {(control) => (
@@ -134,11 +136,6 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                     )}
                 </Field>
             )}
-            <datalist id="zones">
-                {Intl.supportedValuesOf('timeZone').map((zone) => (
-                    <option key={zone} value={zone} />
-                ))}
-            </datalist>
             {problem !== null && problem.fields.length === 0 && (
                 <FormProblem>
                     {problem.message} {problem.detail}

@@ -20,6 +20,7 @@ import { ParticipantsPicker } from '@/features/participants/ParticipantsPicker';
 import { GoesOn } from '@/features/kept/GoesOn';
 import { keptForm } from '@/features/kept/keptForms';
 import { useKeeping } from '@/features/kept/useKeeping';
+import { PlaceField } from './PlaceField';
 import { ShowsNote } from './ShowsNote';
 import { TargetPicker } from './TargetPicker';
 import { useEventActions, type Event } from './useEventActions';
@@ -50,7 +51,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
     const form = useForm<EventValues>({ defaultValues: resumed ?? begun });
     const { register, control, setValue, getValues } = form;
     const values = { ...getValues(), ...useWatch({ control }) } as EventValues;
-    const forget = useKeeping<KeptEvent>({ name, label: keptLabel(values), values: { event: event?.id ?? null, scope, values }, touched: isTouched(values, begun, event === null) });
+    const forget = useKeeping<KeptEvent>({ name, label: keptLabel(values), values: { event: event?.id ?? null, scope, values }, touched: resumed !== null || isTouched(values, begun, event === null) });
     const saved = (done?: Event) => {
         forget();
         onDone(done);
@@ -147,7 +148,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
                     </p>
                 )}
                 {event === null && <ShowsNote values={values} onChoose={(slug) => setValue('calendar', slug)} />}
-                <TextField label="Place" error={problem?.field('place')} {...register('place')} />
+                <PlaceField error={problem?.field('place')} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
                 <ParticipantsPicker onRoom={(name) => getValues('place') === '' && setValue('place', name)} chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
                 <OrganiserField participants={participants} organiser={values.organiser} onChange={(id) => setValue('organiser', id)} />

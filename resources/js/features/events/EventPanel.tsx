@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
+import { calendarLabel } from '@/features/calendars/calendarLabel';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { focusAfter } from '@/features/sheet/sheetFocus';
 import { useRota } from '@/features/sheet/RotaContext';
@@ -66,7 +67,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         >
                             {targets.map((each) => (
                                 <option key={each.slug} value={each.slug}>
-                                    {each.name}
+                                    {calendarLabel(each, calendars.data)}
                                 </option>
                             ))}
                         </select>

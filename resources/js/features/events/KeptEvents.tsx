@@ -2,6 +2,7 @@ import { FilePen } from 'lucide-react';
 import { epochNow } from '@/time/dates';
 import { forgetForm, useKeptForms, type KeptForm } from '@/features/kept/keptForms';
 import { useDraft, useRota } from '@/features/sheet/RotaContext';
+import { noteOpener } from '@/features/sheet/sheetFocus';
 import type { EventValues } from './eventValues';
 import { KEPT, type KeptEvent } from './keptEvent';
 
@@ -16,6 +17,7 @@ export function KeptEvents() {
     // While a form is open it is the one that is being written.
     if (draft !== null || rota.search.event !== undefined || forms.length === 0) return null;
     const goOn = ({ name, values: { event, scope, values } }: KeptForm<KeptEvent>) => {
+        noteOpener();
         if (event !== null) return rota.go({ event, occurrence: scope ?? undefined, changing: true });
         setDraft({ ...begunOf(values), begun: epochNow(), kept: { name, values } });
     };

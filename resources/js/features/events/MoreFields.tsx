@@ -1,6 +1,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
 import { CheckField, Field, TextField } from '@/components/Field';
+import { ZoneField } from '@/components/ZoneField';
 import { InkChoice } from '@/components/InkPicker';
 import { useRota } from '@/features/sheet/RotaContext';
 import type { EventValues } from './eventValues';
@@ -24,14 +25,7 @@ export function MoreFields({ problem, zone, whole, begun }: Props) {
             <div className="mt-2 flex flex-col gap-3">
                 <TextField label="Link" type="url" error={problem?.field('link')} {...register('link')} />
                 {!allDay && (
-                    <>
-                        <TextField label="Time zone" list="event-zones" placeholder={zone ?? rota.zone} autoComplete="off" spellCheck={false} error={problem?.field('timezone')} {...register('timezone')} />
-                        <datalist id="event-zones">
-                            {Intl.supportedValuesOf('timeZone').map((each) => (
-                                <option key={each} value={each} />
-                            ))}
-                        </datalist>
-                    </>
+                    <ZoneField placeholder={zone ?? rota.zone} error={problem?.field('timezone')} value={timezone} onChange={(to) => setValue('timezone', to)} />
                 )}
                 <Field label="Priority" error={problem?.field('priority')}>
                     {(control) => (

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Mark } from '@/components/Mark';
+import { calendarLabel } from '@/features/calendars/calendarLabel';
 import { CalendarChips } from '@/features/calendars/CalendarChips';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
@@ -50,7 +51,7 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
                         <optgroup key={group.label} label={group.label}>
                             {group.calendars.map((each) => (
                                 <option key={each.slug} value={each.slug}>
-                                    {each.name}
+                                    {calendarLabel(each, calendars.data)}
                                 </option>
                             ))}
                         </optgroup>

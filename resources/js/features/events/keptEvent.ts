@@ -21,5 +21,7 @@ const PLACE: (keyof EventValues)[] = ['calendar', 'allDay', 'startDate', 'startT
 
 /** Whether anything was written: where a new event was pointed at is no writing. */
 export function isTouched(values: EventValues, begun: EventValues, isNew: boolean): boolean {
+    // A title is typed, also into the line or while the form is still on its way.
+    if (isNew && values.title.trim() !== '') return true;
     return (Object.keys(begun) as (keyof EventValues)[]).some((key) => !(isNew && PLACE.includes(key)) && JSON.stringify(values[key]) !== JSON.stringify(begun[key]));
 }

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { Eye, X } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { KeyLayer } from './KeyLayer';
 import { useLayerOrder } from './useLayerOrder';
 import { useRota } from '@/features/sheet/RotaContext';
@@ -13,6 +13,19 @@ const QuickFilters = lazily(() => import('./QuickFilters'), 'QuickFilters');
 export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
     const rota = useRota();
     const { overlay, save, shift } = useLayerOrder();
+    const list = useRef<HTMLUListElement>(null);
+    // Whoever moves a layer by keys goes with it.
+    const moved = useRef<string | null>(null);
+    const order = rota.sheet?.layers.map((layer) => layer.name).join('\n');
+    useEffect(() => {
+        if (moved.current === null) return;
+        [...(list.current?.querySelectorAll<HTMLElement>('[data-layer]') ?? [])].find((each) => each.dataset.layer === moved.current)?.focus();
+        moved.current = null;
+    }, [order]);
+    const shiftByKey = (from: number, to: number) => {
+        moved.current = layers[from]?.name ?? null;
+        shift(from, to);
+    };
     const layers = rota.sheet?.layers ?? [];
     const counts = layers.map((_, index) => rota.sheet?.items.filter((item) => item.layer === index).length ?? 0);
     const shown = counts.reduce((sum, count, index) => (rota.hidden.has(index) ? sum : sum + count), 0);
@@ -42,10 +55,10 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                     <X size={16} />
                 </button>
             </div>
-            <ul aria-label="Layers">
+            <ul aria-label="Layers" ref={list}>
                 {layers.map((layer, index) => (
                     <KeyLayer
-                        key={`${index}:${layer.name}`}
+                        key={`${layer.name}:${layers.slice(0, index).filter((each) => each.name === layer.name).length}`}
                         layer={layer}
                         index={index}
                         count={counts[index] ?? 0}
@@ -53,7 +66,7 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                         onToggle={() => setOff(rota.hidden.has(index) ? [...rota.hidden].filter((each) => each !== index) : [...rota.hidden, index])}
                         only={isOnly(index)}
                         onOnly={() => only(index)}
-                        change={overlay === null ? null : { layer: overlay.layers[index], last: layers.length - 1, shift, save }}
+                        change={overlay === null ? null : { layer: overlay.layers[index], last: layers.length - 1, shift, shiftByKey, save }}
                     />
                 ))}
             </ul>

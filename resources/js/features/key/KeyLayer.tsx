@@ -8,7 +8,7 @@ import { lazily } from '@/components/lazily';
 
 const KeyLayerEdit = lazily(() => import('./KeyLayerEdit'), 'KeyLayerEdit');
 
-type Change = { layer: Layer | undefined; last: number; shift: (from: number, to: number) => void; save: (index: number, part: Partial<Layer>) => void };
+type Change = { layer: Layer | undefined; last: number; shift: (from: number, to: number) => void; /** The same by keys: the focus goes along. */ shiftByKey: (from: number, to: number) => void; save: (index: number, part: Partial<Layer>) => void };
 
 type Props = {
     layer: Schemas['SheetLayer'];
@@ -31,7 +31,7 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
     const onKeyDown = (event: KeyboardEvent) => {
         if (!event.altKey || change === null || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
         event.preventDefault();
-        change.shift(index, index + (event.key === 'ArrowUp' ? -1 : 1));
+        change.shiftByKey(index, index + (event.key === 'ArrowUp' ? -1 : 1));
     };
     const dragging =
         change === null
@@ -55,6 +55,7 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
         <li className={clsx('group relative border-b', over ? 'border-b-2 border-ink' : 'border-hair')} {...dragging}>
             <button
                 type="button"
+                data-layer={layer.name}
                 aria-pressed={!off}
                 aria-label={`${layer.name}, ${count} in view`}
                 aria-keyshortcuts={change === null ? undefined : 'Alt+ArrowUp Alt+ArrowDown'}

@@ -10,8 +10,8 @@ export function LinePieces({ line, onPlain }: { line: UnderstoodLine; onPlain: (
                 <li key={piece.at}>
                     <button
                         type="button"
-                        title="Leave this in the title"
-                        aria-label={`Leave ${piece.text} in the title`}
+                        title="Keep this in the title"
+                        aria-label={`Keep ${piece.kind} ${piece.text} in the title`}
                         className="flex min-h-6 items-center gap-1 border border-line bg-paper px-1.5 text-[11.5px]"
                         onMouseDown={(event) => event.preventDefault()}
                         onClick={() => onPlain(piece.text)}

@@ -77,7 +77,7 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
     const enter = (inForm: boolean) => {
         if (sought === '') return;
         // Where the answer is there already and says what is to be put right, it stays to be put right.
-        if (written?.doubts.some((doubt) => doubt.blocks) === true && !inForm) return setWhy('Put right what is marked first, or leave it in the title.');
+        if (written?.doubts.some((doubt) => doubt.blocks) === true && !inForm) return setWhy('Put right what is marked first, or keep it in the title.');
         entered.enter({ asked: askedOf(writing), target: writing.target, description: writing.description, inForm });
         done();
     };

@@ -30,7 +30,7 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
         const target = targetOf(line, entered.target, targets, host);
         const inForm = () => host.begin(beginningOfLine(line, target?.slug ?? null, host.date, description));
         if (entered.inForm) return inForm();
-        if (line.doubts.some((doubt) => doubt.blocks)) return onRefused({ entered, why: 'Put right what is marked first, or leave it in the title.' });
+        if (line.doubts.some((doubt) => doubt.blocks)) return onRefused({ entered, why: 'Put right what is marked first, or keep it in the title.' });
         if (line.start === null) return goTo(found, host) ? undefined : inForm();
         if (found.date !== null) return void goTo(found, host);
         if (line.title === '') return onRefused({ entered, why: 'Say what it is: it has no title yet.' });

@@ -1,5 +1,6 @@
 import type { Problem } from '@/api/client';
-import { Field, TextField } from '@/components/Field';
+import { Field } from '@/components/Field';
+import { ZoneField } from '@/components/ZoneField';
 import { formatDate } from '@/time/dates';
 import type { Organisation, OrganisationInput } from './useOrganisation';
 
@@ -11,7 +12,7 @@ type Props = { is: Pick<Organisation, 'timezone' | 'dayFirst' | 'firstMonth'>; p
 export function DateFields({ is, put, problem }: Props) {
     return (
         <div className="flex flex-wrap gap-3">
-            <TextField label="Time zone" fieldClassName="w-48" value={is.timezone} error={problem?.field('timezone')} onChange={(event) => put({ timezone: event.target.value })} />
+            <ZoneField className="w-48" value={is.timezone} error={problem?.field('timezone')} onChange={(timezone) => put({ timezone })} />
             <Field label="2/11 is" className="w-40">
                 {(control) => (
                     <select {...control} value={is.dayFirst ? 'day' : 'month'} onChange={(event) => put({ dayFirst: event.target.value === 'day' })}>

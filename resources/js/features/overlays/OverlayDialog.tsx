@@ -6,6 +6,7 @@ import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { COLOURS, MARKS } from '@/api/generated/words';
 import { Mark } from '@/components/Mark';
+import { calendarLabel } from '@/features/calendars/calendarLabel';
 import { useCalendars, useCategories } from '@/features/calendars/useCalendars';
 import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
@@ -159,7 +160,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                                 <option value="">Choose a calendar…</option>
                                 {calendars.data?.map((each) => (
                                     <option key={each.slug} value={each.slug}>
-                                        {each.name}
+                                        {calendarLabel(each, calendars.data)}
                                     </option>
                                 ))}
                             </select>

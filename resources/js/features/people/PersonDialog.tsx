@@ -6,6 +6,7 @@ import { ROLES } from '@/api/generated/words';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
+import { ZoneField } from '@/components/ZoneField';
 import { usePerson } from '@/features/session/useSession';
 import { HoursFields } from '@/features/directory/HoursFields';
 import { useSendsMail } from '@/features/site/useSite';
@@ -55,7 +56,7 @@ export function PersonDialog({ person, onClose }: { person: DirectoryPerson | nu
                 <TextField label="Mail address" type="email" value={input.email} error={problem?.field('email')} autoComplete="off" onChange={(event) => setInput({ ...input, email: event.target.value })} />
                 <TextField label="Post" hint="What they do, in a few words." value={input.post} error={problem?.field('post')} onChange={(event) => setInput({ ...input, post: event.target.value })} />
                 <div className="grid grid-cols-2 gap-3">
-                    <TextField label="Time zone" value={input.timezone} error={problem?.field('timezone')} onChange={(event) => setInput({ ...input, timezone: event.target.value })} />
+                    <ZoneField value={input.timezone ?? ''} error={problem?.field('timezone')} onChange={(timezone) => setInput({ ...input, timezone })} />
                     <Field label="Role" error={problem?.field('role')}>
                         {(control) => (
                             <select {...control} value={input.role} onChange={(event) => setInput({ ...input, role: event.target.value as DirectoryPerson['role'] })}>

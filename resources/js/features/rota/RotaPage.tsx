@@ -52,7 +52,7 @@ export function RotaPage() {
                 <div className="flex h-full flex-col">
                     <RotaHeader onKey={() => setKeyOpen((open) => !open)} />
                     <div className="flex min-h-0 flex-1">
-                        <main className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
+                        <main tabIndex={-1} className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
                             <CalendarNotice />
                             <KeptEvents />
                             <Ruler through={rota.through} enabled={overlays.isSuccess} />

@@ -7,6 +7,7 @@ import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { FormProblem, TextField } from '@/components/Field';
+import { ZoneField } from '@/components/ZoneField';
 import { HoursFields } from '@/features/directory/HoursFields';
 import { usePerson } from '@/features/session/useSession';
 
@@ -35,7 +36,7 @@ export function SelfDialog({ onClose }: { onClose: () => void }) {
                 }}
             >
                 <TextField label="Name" value={input.name} error={problem?.field('name')} autoComplete="name" onChange={(event) => setInput({ ...input, name: event.target.value })} />
-                <TextField label="Time zone" hint="The sheet tells times in this zone." value={input.timezone} error={problem?.field('timezone')} onChange={(event) => setInput({ ...input, timezone: event.target.value })} />
+                <ZoneField hint="The sheet tells times in this zone." value={input.timezone} error={problem?.field('timezone')} onChange={(timezone) => setInput({ ...input, timezone })} />
                 <HoursFields hours={input.workingHours} error={problem?.field('workingHours')} onChange={(workingHours) => setInput({ ...input, workingHours })} />
                 {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
                 <div className="flex justify-end gap-2">

@@ -44,7 +44,7 @@ export function focusOpener(): void {
 }
 
 export function focusSheet(): void {
-    document.querySelector<HTMLElement>('[role=grid], main')?.focus();
+    (document.querySelector<HTMLElement>('[role=grid]') ?? document.querySelector('main'))?.focus();
 }
 
 /** To be asked whenever the sheet has changed. */
