@@ -50,6 +50,7 @@ test('a second factor is set up, asked for at the next sign-in, and ended', asyn
         const context = await browser.newContext();
         const elsewhere = await context.newPage();
         await elsewhere.goto('/');
+        await elsewhere.getByText(/^or as one of \d+ others$/).click();
         await elsewhere.getByRole('button', { name: /^Priya Oyelund/ }).click();
         await expect(elsewhere.getByText('Enter what your authenticator shows, or a recovery code.')).toBeVisible();
         await elsewhere.getByLabel('Second factor').fill('123456');
@@ -66,6 +67,7 @@ test('a second factor is set up, asked for at the next sign-in, and ended', asyn
         const context = await browser.newContext();
         const elsewhere = await context.newPage();
         await elsewhere.goto('/');
+        await elsewhere.getByText(/^or as one of \d+ others$/).click();
         await elsewhere.getByRole('button', { name: /^Priya Oyelund/ }).click();
         await elsewhere.getByLabel('Second factor').fill((codes[0] ?? '').toUpperCase());
         await elsewhere.getByRole('button', { name: 'Sign in', exact: true }).click();
@@ -94,7 +96,7 @@ test('what the organisation decides is saved, written down, and taken back', asy
     await page.getByLabel('Fetch it without encryption where there is none').check();
     await page.getByLabel('The evening begins', { exact: true }).fill('08:00');
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText('The evening begins after the morning.')).toBeVisible();
+    await expect(page.getByText('The evening begins after the afternoon.')).toBeVisible();
     await page.getByLabel('The evening begins', { exact: true }).fill('18:30');
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText('That holds for everybody from now on.')).toBeVisible();

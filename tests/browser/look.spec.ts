@@ -42,7 +42,7 @@ test('forms and dialogs are sound', async ({ page }) => {
     await page.keyboard.press('Escape');
     await page.getByRole('combobox', { name: 'Add or find: one line' }).first().fill('rigging test fri 9:30–11 Long loft #assessment every week');
     await expect(page.getByRole('option', { name: /rigging test/ })).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Leave 9:30–11 in the title' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Keep time 9:30–11 in the title' })).toBeVisible();
     await expectAccessible(page);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'How it is drawn' }).click();
@@ -55,7 +55,9 @@ test('events are added, moved and opened by keyboard alone', async ({ page }) =>
     await makeCalendar(page, name);
     await page.goto('/?overlay=all');
     await page.getByRole('grid').focus();
+    // The day that it is comes first; Home goes to the first of the row.
     await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Home');
     await expect(page.locator('[data-cell="0:0"]')).toBeFocused();
     await laneCell(page, name, day(1)).focus();
     await page.keyboard.press('ArrowRight');

@@ -11,5 +11,5 @@ export type Look = keyof typeof LOOKS;
 
 /** How a button looks, and a link that is the one next step. */
 export function buttonLook(look: Look = 'plain', more?: string): string {
-    return clsx('inline-flex min-h-7 items-center justify-center gap-1.5 rounded-sm border px-2.5 py-1 text-[13px] whitespace-nowrap disabled:opacity-50', LOOKS[look], more);
+    return clsx('inline-flex min-h-7 pointer-coarse:min-h-11 pointer-coarse:min-w-11 items-center justify-center gap-1.5 rounded-sm border px-2.5 py-1 text-[13px] whitespace-nowrap disabled:opacity-50', LOOKS[look], more);
 }

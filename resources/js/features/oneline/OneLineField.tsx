@@ -72,7 +72,6 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
         setActive(0);
         setWhy(null);
         setOpen(false);
-        onDone?.();
     };
     const enter = (inForm: boolean) => {
         if (sought === '') return;
@@ -118,6 +117,8 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
         if (option.key === 'add') return enter(false);
         option.go();
         done();
+        // What was gone to is to be seen; after adding, the next line can be written.
+        onDone?.();
     };
     const onKeyDown = (event: KeyboardEvent) => {
         if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {

@@ -19,7 +19,7 @@ export function SheetControls() {
     const to = weekNumber(addDays(rota.span.to, -1));
     const unit = UNITS[rota.view];
     return (
-        <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 sm:gap-3 sm:px-3.5">
+        <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 max-sm:h-auto max-sm:flex-wrap max-sm:gap-y-0 max-sm:pt-1.5 sm:gap-3 sm:px-3.5">
             <div className="flex gap-1.5">
                 <Button className="border-line px-1.5" onClick={() => rota.step(-1)} aria-label={`Back a ${unit}`}>
                     <ChevronLeft size={16} />
@@ -31,14 +31,14 @@ export function SheetControls() {
                     <ChevronRight size={16} />
                 </Button>
             </div>
-            <h2 className="shrink-0 text-base font-medium max-sm:sr-only sm:text-[19px]" aria-live="polite">
+            <h2 className="min-w-0 truncate text-base font-medium max-sm:flex-1 sm:shrink-0 sm:text-[19px]" aria-live="polite">
                 {heading}
             </h2>
             <p className="truncate text-soft max-lg:hidden">
                 {['lanes', 'month', 'week'].includes(rota.view) ? `${from === to ? `week ${from}` : `weeks ${from} to ${to}`} · ` : ''}
                 {rota.zone}
             </p>
-            <div role="tablist" aria-label="View" className="ml-auto flex min-w-0 gap-3 overflow-x-auto sm:gap-4">
+            <div role="tablist" aria-label="View" className="ml-auto flex min-w-0 gap-3 overflow-x-auto max-sm:order-last max-sm:-mx-3 max-sm:basis-[calc(100%+1.5rem)] max-sm:justify-between max-sm:gap-0 max-sm:px-1 sm:gap-4">
                 {VIEWS.map((view) => (
                     <button
                         key={view}
@@ -46,7 +46,7 @@ export function SheetControls() {
                         role="tab"
                         aria-selected={rota.view === view}
                         onClick={() => rota.go({ view })}
-                        className="border-b-[3px] border-transparent py-1 text-soft hover:text-ink aria-selected:border-pin aria-selected:font-bold aria-selected:text-ink"
+                        className="border-b-[3px] border-transparent py-1 text-soft max-sm:min-h-11 max-sm:px-1.5 hover:text-ink aria-selected:border-pin aria-selected:font-bold aria-selected:text-ink"
                     >
                         {NAMES[view]}
                     </button>

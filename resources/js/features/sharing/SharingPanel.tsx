@@ -71,7 +71,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
                 </Button>
             </form>
             <div className="flex flex-wrap items-center gap-x-5">
-                <p className="min-w-0 flex-1 text-soft">
+                <p className="min-w-0 flex-1 text-soft max-sm:basis-full">
                     {LEVELS[level].name}: {LEVELS[level].does}.
                 </p>
                 <CheckField label="Tell them by mail, too" checked={letter} onChange={(event) => setLetter(event.target.checked)} />
