@@ -33,7 +33,10 @@ function show(what: ReactElement) {
 }
 
 const changes = (asked: Asked[]) => asked.filter(({ method }) => method !== 'GET').map(({ method, path, body }) => [method, path, body]);
-const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const type = (label: string, value: string) => {
+    fireEvent.change(screen.getByLabelText(label), { target: { value } });
+    fireEvent.blur(screen.getByLabelText(label));
+};
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 
 describe('somebody is added', () => {
@@ -203,7 +206,7 @@ test('a group is made or renamed, and a name that is taken is said at its field'
 test('working hours are a span a day, and what a day has besides stays', () => {
     const seen: Span[][] = [];
     const hours: Span[] = [{ day: 'MO', from: '08:00', to: '12:00' }, { day: 'MO', from: '13:00', to: '17:00' }];
-    const { rerender } = render(<HoursFields hours={hours} onChange={(next) => seen.push(next)} error={undefined} />);
+    const { rerender } = show(<HoursFields hours={hours} onChange={(next) => seen.push(next)} error={undefined} />);
     type('Monday to', '11:30');
     expect(seen.at(-1)).toEqual([{ day: 'MO', from: '08:00', to: '11:30' }, { day: 'MO', from: '13:00', to: '17:00' }]);
     fireEvent.click(screen.getByLabelText('Friday'));
