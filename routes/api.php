@@ -24,6 +24,7 @@ use App\Feeds\FeedsController;
 use App\Find\FindController;
 use App\History\HistoryController;
 use App\History\OperationsController;
+use App\Http\Middleware\DoneOnce;
 use App\Imports\ImportsController;
 use App\Jobs\JobsController;
 use App\Live\LiveController;
@@ -162,8 +163,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('line', [LineController::class, 'show']);
     Route::get('places', [PlacesController::class, 'index']);
     Route::get('when', [WhenController::class, 'show']);
-    Route::post('line/message', [LineController::class, 'message']);
-    Route::post('sheet/shows', [ShowsController::class, 'show']);
+    // Questions too long for an address: they change nothing, and need not be remembered as done.
+    Route::post('line/message', [LineController::class, 'message'])->withoutMiddleware(DoneOnce::class);
+    Route::post('sheet/shows', [ShowsController::class, 'show'])->withoutMiddleware(DoneOnce::class);
     Route::get('table', [TableController::class, 'show']);
     Route::get('table/whole', [TableController::class, 'whole']);
     Route::post('bulk/preview', [BulkController::class, 'preview']);

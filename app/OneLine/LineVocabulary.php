@@ -24,6 +24,9 @@ final class LineVocabulary
     /** While one types, it is the same; what changes makes another at once. */
     private const KEPT_SECONDS = 600;
 
+    /** Another one where what is kept has another form. */
+    private const FORM = 1;
+
     public function __construct(private readonly Repository $cache, private readonly NamedDays $days)
     {
     }
@@ -33,9 +36,16 @@ final class LineVocabulary
         $calendars = $viewer->calendars();
         $readable = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->eventLevel()->includes(Level::See))->keys()->all();
         $targets = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->mayAdd())->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->name])->all();
-        $key = 'line.'.hash('xxh128', json_encode([$readable, $targets, now()->toDateString(), $this->mark()], JSON_THROW_ON_ERROR));
+        $mark = hash('xxh128', json_encode([self::FORM, $readable, $targets, now()->toDateString(), $this->mark()], JSON_THROW_ON_ERROR));
+        // One for each person, so that there are never more than people.
+        $key = "line.{$viewer->person()->id}";
+        [$known, $words] = $this->cache->get($key) ?? ['', null];
+        if ($known !== $mark || ! $words instanceof Vocabulary) {
+            $words = $this->read($readable, $targets);
+            $this->cache->put($key, [$mark, $words], self::KEPT_SECONDS);
+        }
 
-        return $this->cache->remember($key, self::KEPT_SECONDS, fn (): Vocabulary => $this->read($readable, $targets));
+        return $words;
     }
 
     /**

@@ -1,6 +1,7 @@
 <?php
 
 use App\Calendars\Category;
+use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 
 beforeEach(function () {
@@ -154,6 +155,22 @@ test('a room that has a calendar of its own goes there, before the room of anoth
     expect(($this->read)($this->ada, 'Booking fri Long loft #booking')->json('calendar'))->toBe($loft->slug)
         ->and(($this->read)($this->ada, 'Booking fri Steam box')->json('calendar'))->toBe($box->slug)
         ->and(($this->read)($this->ada, 'Booking fri #booking')->json('calendar'))->toBe($box->slug);
+});
+
+test('what is only asked is not remembered as done, and the names are kept once for each person', function () {
+    $this->withHeader('Idempotency-Key', 'a-key-of-some-length')->as($this->ada, 'POST', '/sheet/shows', ['title' => 'Knots', 'allDay' => false])->assertOk();
+    $this->withHeader('Idempotency-Key', 'another-key-of-some-length')->as($this->ada, 'POST', '/line/message', ['text' => 'Knots fri', 'tz' => 'Europe/London'])->assertOk();
+    $this->assertDatabaseCount('idempotency_keys', 0);
+    $this->withoutHeader('Idempotency-Key');
+    config(['cache.default' => 'array']);
+    $read = fn () => ($this->read)($this->ada, 'lunch Gig shed')->json('place');
+    expect($read())->toBe('');
+    DB::enableQueryLog();
+    $read();
+    $kept = count(DB::getQueryLog());
+    $this->add($this->slip, $this->ada, more: ['place' => 'Gig shed']);
+    DB::flushQueryLog();
+    expect($read())->toBe('Gig shed')->and(count(DB::getQueryLog()))->toBeGreaterThan($kept);
 });
 
 test('a message becomes a line, with the names that its reader may know', function () {

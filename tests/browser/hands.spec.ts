@@ -83,6 +83,7 @@ for (const { name, ...viewport } of WIDTHS) {
             await page.getByLabel('About').fill('with the long splice');
             await page.goto('/calendars');
             await page.goBack();
+            await expect(page.getByRole('grid')).toBeVisible();
             await page.reload();
             await page.getByRole('button', { name: new RegExp(`^Go on with ${added}`) }).click();
             await expect(page.getByLabel('About')).toHaveValue('with the long splice');

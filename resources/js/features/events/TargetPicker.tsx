@@ -28,7 +28,8 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
     useEffect(() => {
         if (fixed) return;
         const onKey = (event: KeyboardEvent) => {
-            if (event.key !== 'F2' || order.length === 0) return;
+            // In the one line the key is for the line.
+            if (event.key !== 'F2' || event.defaultPrevented || order.length === 0) return;
             event.preventDefault();
             const at = order.indexOf(chosen) + (event.shiftKey ? -1 : 1);
             setValue('calendar', order[(at + order.length) % order.length] ?? chosen, { shouldDirty: true });
