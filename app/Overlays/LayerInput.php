@@ -56,6 +56,7 @@ final readonly class LayerInput
         $values = $validator->validated();
         $conditions = $errors = [];
         foreach (InputList::inOrder($values['conditions'] ?? []) as $position => $condition) {
+            $condition = self::wordByWord($condition);
             $validator = Validator::make($condition, self::conditionRules($condition['about'] ?? null), self::CONDITION_MESSAGES);
             foreach ($validator->errors()->toArray() as $field => $messages) {
                 $errors["conditions.{$position}.{$field}"] = $messages;
@@ -64,6 +65,24 @@ final readonly class LayerInput
         }
 
         return new self(['conditions' => $conditions] + $values, $errors);
+    }
+
+    /**
+     * Words stand one a line or between commas; an empty one asks for nothing.
+     *
+     * @param  array<array-key, mixed>  $condition
+     * @return array<array-key, mixed>
+     */
+    private static function wordByWord(array $condition): array
+    {
+        $words = $condition['words'] ?? null;
+        // What is no list of texts is refused as it is; an empty text comes as nothing.
+        if (! is_array($words) || array_filter($words, static fn (mixed $word): bool => $word !== null && ! is_string($word)) !== []) {
+            return $condition;
+        }
+        $each = array_map(trim(...), preg_split('/[,\n]/', implode("\n", $words)) ?: []);
+
+        return ['words' => array_values(array_filter($each, static fn (string $word): bool => $word !== ''))] + $condition;
     }
 
     /**

@@ -90,7 +90,7 @@ test('a layer asks for words, people, status, length and their opposites; everyt
     $layer = fn (string $name, array $conditions, array $more = []): array => $more + ['name' => $name, 'colour' => 'sea', 'mark' => 'disc', 'takes' => 'chosen', 'calendars' => [$this->slip->slug, $this->loft->slug], 'conditions' => $conditions];
     $slug = ($this->keep)(['layers' => [
         $layer('Else', [], ['takes' => 'rest', 'calendars' => []]),
-        $layer('Ropes', [['about' => 'words', 'words' => ['nets', 'long rope']]]),
+        $layer('Ropes', [['about' => 'words', 'words' => ['nets, long rope', '']]]),
         $layer('Riggers', [['about' => 'people', 'part' => 'responsible', 'who' => [['kind' => 'group', 'id' => $riggers->id]]]]),
         $layer('Mine', [['about' => 'people', 'part' => 'taking part', 'who' => [['kind' => 'me']]]]),
         $layer('Unsettled and timed', [['about' => 'status', 'statuses' => ['confirmed'], 'not' => true], ['about' => 'all day', 'is' => false], ['about' => 'busy', 'is' => true]]),

@@ -75,8 +75,8 @@ function Values({ condition, set }: { condition: Condition; set: (part: Partial<
             return (
                 <textarea
                     rows={2}
-                    aria-label="Words, one a line: any of them, in title, place or description"
-                    placeholder="one a line: any of them, in title, place or description"
+                    aria-label="Words, one a line or between commas: any of them, in title, place or description"
+                    placeholder="oar, mast step: either of them, in title, place or description"
                     className={CONTROL}
                     value={(condition.words ?? []).join('\n')}
                     onChange={(event) => set({ words: event.target.value === '' ? [] : event.target.value.split('\n') })}
