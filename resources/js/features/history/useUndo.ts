@@ -4,20 +4,29 @@ import { api } from '@/api/client';
 import { tellRefusal, useRefresh } from '@/api/useAction';
 import { lastDone, lastUndone, turned } from './operations';
 
+/** One after the other, in the order in which they were asked for. */
+let last: Promise<void> = Promise.resolve();
+
 /** Undoes what was done with events, as a whole, and does it again. */
 export function useUndo() {
     const refresh = useRefresh();
     return useCallback(
         (operation: number, back: boolean) => {
-            const turn = (to: boolean): Promise<void> =>
-                api.POST(to ? '/operations/{id}/undo' : '/operations/{id}/redo', { params: { path: { id: operation } } })
+            const turn = (to: boolean): void => {
+                // The next press is about the one before, also while this one is still on its way.
+                turned(operation, to);
+                last = last
+                    .then(() => api.POST(to ? '/operations/{id}/undo' : '/operations/{id}/redo', { params: { path: { id: operation } } }))
                     .then(() => {
-                        turned(operation, to);
-                        toast(to ? 'Undone.' : 'Done again.', { action: { label: to ? 'Redo' : 'Undo', onClick: () => void turn(!to) } });
-                        return refresh('events');
+                        toast(to ? 'Undone.' : 'Done again.', { action: { label: to ? 'Redo' : 'Undo', onClick: () => turn(!to) } });
+                        void refresh('events');
                     })
-                    .catch(tellRefusal);
-            void turn(back);
+                    .catch((problem: unknown) => {
+                        turned(operation, !to);
+                        tellRefusal(problem);
+                    });
+            };
+            turn(back);
         },
         [refresh],
     );
