@@ -12,7 +12,7 @@ final class LineFacts
     public static function of(Understood $is, int $writerId): EventFacts
     {
         return new EventFacts(
-            0, false, array_map(mb_strtolower(...), $is->categories), mb_strtolower("{$is->title}\n{$is->place}\n"), $writerId, $is->responsible,
+            0, false, array_map(mb_strtolower(...), $is->categories), EventFacts::textOf($is->title, $is->place), $writerId, $is->responsible,
             array_values(array_unique([...$is->people, ...$is->responsible])), $is->provisional ? Status::Provisional : Status::Confirmed, $is->allDay, true, $is->place,
         );
     }

@@ -38,10 +38,9 @@ final class ShowsController
             'categories' => ['sometimes', 'array', 'max:20'], 'categories.*' => ['string', 'max:80'],
             'people' => ['sometimes', 'array', 'max:100'], 'people.*' => ['integer'], 'responsible' => ['sometimes', 'array', 'max:100'], 'responsible.*' => ['integer'],
         ] + LayersInView::rules());
-        $text = implode("\n", [$input['title'] ?? '', $input['place'] ?? '', $input['description'] ?? '']);
         $ids = static fn (string $name): array => array_map(intval(...), array_values($input[$name] ?? []));
         $facts = new EventFacts(
-            0, false, array_map(mb_strtolower(...), array_values($input['categories'] ?? [])), mb_strtolower($text), $viewer->person()->id, $ids('responsible'), $ids('people'),
+            0, false, array_map(mb_strtolower(...), array_values($input['categories'] ?? [])), EventFacts::textOf($input['title'] ?? '', $input['place'] ?? '', $input['description'] ?? ''), $viewer->person()->id, $ids('responsible'), $ids('people'),
             Status::from($input['status'] ?? Status::Confirmed->value), (bool) $input['allDay'], (bool) ($input['busy'] ?? true), $input['place'] ?? '',
         );
 

@@ -30,7 +30,7 @@ final readonly class DayReader
     public function read(): void
     {
         // “Good friday” is no friday. Whether it says when is known once all other days are.
-        $this->line->take(PieceKind::Date, Edge::around('(?:on\s|at\s|over\s|in\s)?(?:the\s)?(?<name>'.implode('|', [...array_map(static fn (NamedDay $day): string => $day->pattern(), $this->words->days), '(*FAIL)']).')(?!\s(?!(?:at|from|in|until|till|to|by|with|for|on)\b)\p{L})'), $this->named(...), 1);
+        $this->line->take(PieceKind::Date, Edge::around('(?:on\s|at\s|over\s|in\s)?(?:the\s)?(?<name>'.implode('|', [...array_map(static fn (NamedDay $day): string => $day->pattern(), $this->words->days), '(*FAIL)']).')'.DateWords::ENDS), $this->named(...), 1);
         $about = $this->line->setAside(Edge::around(self::WELL_KNOWN.'|'.self::ABOUT));
         $this->fromDayToDay();
         $this->spans();

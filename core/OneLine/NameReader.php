@@ -30,8 +30,9 @@ final class NameReader
 
     private const AND = '(?:\s?,\s(?:and\s)?|\s(?:and|&)\s)';
 
-    /** One to three words, longest first where it is tried. */
-    private const WORDS = '[\p{L}\p{N}’\'&-]+(?:\s[\p{L}\p{N}’\'&-]+){0,2}';
+    private const WORD = '[\p{L}\p{N}’\'&-]+';
+
+    private const WORDS = self::WORD.'(?:\s'.self::WORD.'){0,2}';
 
     /** A word that begins with a capital, and is no day and no month: “with Oda Lindqvarn”, not “with Oda Fri”. */
     private const CAPITAL = '(?!(?:'.DateWords::WEEKDAY.'|'.DateWords::MONTH.')\b)(?-i:\p{Lu})[\p{L}’\'-]*';
@@ -68,26 +69,26 @@ final class NameReader
             return true;
         });
         foreach ([[PieceKind::Person, $this->persons], [PieceKind::Group, $this->teams], [PieceKind::Place, $this->places]] as [$kind, $names]) {
-            $this->line->take($kind, '/(?<![\p{L}\p{N}])@(?<name>'.$names->pattern().')'.self::after($kind).'/ui', fn (array $found): bool => $this->met($kind, $found['name']));
+            $this->find($kind, '/(?<![\p{L}\p{N}])@(?<name>'.$names->pattern().')'.self::after($kind).'/ui');
         }
     }
 
     /** What stands there by its name: on which calendar, where, and who it is with or by. */
     public function names(): void
     {
-        $this->line->take(PieceKind::Calendar, Edge::around('on\s(?:the\s)?(?<name>'.$this->calendars->pattern().')(?:\scalendar)?'), fn (array $found): bool => $this->met(PieceKind::Calendar, $found['name']), 1);
-        $this->line->take(PieceKind::Place, Edge::around('(?:(?:at|in)\s(?:the\s)?)?(?<name>'.$this->places->pattern().')'), fn (array $found): bool => $this->met(PieceKind::Place, $found['name']));
+        $this->find(PieceKind::Calendar, Edge::around('on\s(?:the\s)?(?<name>'.$this->calendars->pattern().')(?:\scalendar)?'), 1);
+        $this->find(PieceKind::Place, Edge::around('(?:(?:at|in)\s(?:the\s)?)?(?<name>'.$this->places->pattern().')'));
         $person = $this->persons->pattern().self::after(PieceKind::Person);
         $team = $this->teams->pattern().self::after(PieceKind::Group);
-        $this->line->take(PieceKind::Responsible, "/(?<![\\p{L}\\p{N}])by\\s(?<name>{$person})/ui", fn (array $found): bool => $this->met(PieceKind::Responsible, $found['name']));
-        $this->line->take(PieceKind::Person, "/(?<![\\p{L}\\p{N}])with\\s(?<name>{$person})/ui", fn (array $found): bool => $this->met(PieceKind::Person, $found['name']));
-        $this->line->take(PieceKind::Group, "/(?<![\\p{L}\\p{N}])(?:for|with)\\s(?<name>{$team})/ui", fn (array $found): bool => $this->met(PieceKind::Group, $found['name']));
+        $this->find(PieceKind::Responsible, "/(?<![\\p{L}\\p{N}])by\\s(?<name>{$person})/ui");
+        $this->find(PieceKind::Person, "/(?<![\\p{L}\\p{N}])with\\s(?<name>{$person})/ui");
+        $this->find(PieceKind::Group, "/(?<![\\p{L}\\p{N}])(?:for|with)\\s(?<name>{$team})/ui");
         // By themselves two at least, written as names: “Rufus and Esi”.
-        $this->line->take(PieceKind::Person, "/(?<![\\p{L}\\p{N}])(?<name>(?-i:{$person})(?=".self::AND."(?-i:{$person})))/u", fn (array $found): bool => $this->met(PieceKind::Person, $found['name']), 1);
+        $this->find(PieceKind::Person, "/(?<![\\p{L}\\p{N}])(?<name>(?-i:{$person})(?=".self::AND."(?-i:{$person})))/u", 1);
         do {
             $before = count($this->people) + count($this->groups);
-            $this->line->take(PieceKind::Person, '/(?<=\x01)'.self::AND."(?<name>{$person})/ui", fn (array $found): bool => $this->met(PieceKind::Person, $found['name']), 1);
-            $this->line->take(PieceKind::Group, '/(?<=\x01)'.self::AND."(?<name>{$team})/ui", fn (array $found): bool => $this->met(PieceKind::Group, $found['name']), 1);
+            $this->find(PieceKind::Person, '/(?<=\x01)'.self::AND."(?<name>{$person})/ui", 1);
+            $this->find(PieceKind::Group, '/(?<=\x01)'.self::AND."(?<name>{$team})/ui", 1);
         } while (count($this->people) + count($this->groups) > $before);
     }
 
@@ -97,9 +98,8 @@ final class NameReader
         $shared = Names::shared($this->words->people);
         $who = function (string $name) use ($shared): array {
             $several = $shared[mb_strtolower($name)] ?? null;
-            $near = $several === null ? $this->nearPerson($name) : null;
 
-            return $several === null ? [DoubtReason::Unknown, $near === null ? [] : [$near]] : [DoubtReason::Several, $several];
+            return $several === null ? [DoubtReason::Unknown, self::some($this->nearPerson($name))] : [DoubtReason::Several, $several];
         };
         $first = $shared === [] ? '(*FAIL)' : implode('|', array_map(static fn (string $name): string => preg_quote($name, '/'), array_keys($shared)));
         $this->line->doubt(PieceKind::Person, '/(?<=with\s|by\s)(?<name>'.self::CAPITAL.'(?:\s'.self::CAPITAL.')?|(?:'.$first.'))(?![\p{L}\p{N}’\'])/ui', function (array $found) use ($who): ?array {
@@ -127,7 +127,7 @@ final class NameReader
     /** A place that is not known, where it is written as a name: “at Breck Haven”. */
     public function place(): void
     {
-        $this->line->take(PieceKind::Place, '/(?<![\p{L}\p{N}])(?:at|in)\s(?:the\s)?(?<name>\p{Lu}[\p{L}\p{N}’\'-]*(?:\s\p{Lu}[\p{L}\p{N}’\'-]*)*)/u', fn (array $found): bool => $this->met(PieceKind::Place, $found['name']), 1);
+        $this->find(PieceKind::Place, '/(?<![\p{L}\p{N}])(?:at|in)\s(?:the\s)?(?<name>\p{Lu}[\p{L}\p{N}’\'-]*(?:\s\p{Lu}[\p{L}\p{N}’\'-]*)*)/u', 1);
     }
 
     /** Names without anything that says what they are there for: they stay in the title, and may be meant. */
@@ -142,10 +142,16 @@ final class NameReader
         });
     }
 
+    /** Takes the names of one kind that a pattern finds, so many at most. */
+    private function find(PieceKind $kind, string $pattern, int $most = PHP_INT_MAX): void
+    {
+        $this->line->take($kind, $pattern, fn (array $found): bool => $this->met($kind, $found['name']), $most);
+    }
+
     /** Marks one to three words that are nearly one of some names. */
     private function near(PieceKind $kind, string $before, Names $names, string $mark = ''): void
     {
-        $word = '[\p{L}\p{N}’\'&-]+';
+        $word = self::WORD;
         foreach (["{$word}\\s{$word}\\s{$word}", "{$word}\\s{$word}", $word] as $words) {
             $this->line->doubt($kind, "/{$before}(?<name>{$words})(?![\\p{L}\\p{N}])/ui", static function (array $found) use ($names, $mark): ?array {
                 $near = $names->near($found['name']);

@@ -62,11 +62,6 @@ final readonly class Names
         return $shared;
     }
 
-    public function isEmpty(): bool
-    {
-        return $this->names === [];
-    }
-
     /** Any of them as a part of a pattern, the longest first. */
     public function pattern(): string
     {

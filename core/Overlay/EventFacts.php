@@ -31,6 +31,12 @@ final readonly class EventFacts
     ) {
     }
 
+    /** The text of an event in which words are sought. */
+    public static function textOf(string $title, string $place, string $description = ''): string
+    {
+        return mb_strtolower("{$title}\n{$place}\n{$description}");
+    }
+
     /** The same on another calendar. */
     public function on(int $calendarId): self
     {

@@ -17,9 +17,12 @@ final class DateWords
     /** A date in figures, or with the name of its month, as a part of a pattern: it may be one that there is not. */
     public const FIGURES = '(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}\/\d{1,2}(?:\/\d{4})?|\d{1,2}\.\d{1,2}\.(?:\d{4})?|'.self::NUMBER.'\s(?:of\s)?'.self::MONTH.'(?:\s\d{4})?|'.self::MONTH.'\s'.self::NUMBER.'(?:\s\d{4})?)';
 
+    /** After a name or a number of a day: no noun that it belongs to, as in “the 1st aid course” and “half-term trip”. */
+    public const ENDS = '(?!\s(?!(?:at|from|in|until|till|to|by|with|for|on)\b)\p{L})';
+
     /** A date as a part of a pattern. */
     public const PATTERN = '(?:'.self::FIGURES.'|today|tomorrow|(?:the\s)?day\safter\stomorrow|(?:next|this)\sweek(?:\son)?\s'.self::WEEKDAY.'|'.self::WEEKDAY.'\s(?:(?:next|this)\s)?week|a\sweek\son\s'.self::WEEKDAY
-        .'|'.self::WEEKDAY.'\sin\s'.NumberWords::PATTERN.'\sweeks?|(?:(?:next|this)\s)?'.self::WEEKDAY.'|in\s'.NumberWords::PATTERN.'\s(?:day|week|fortnight|month)s?|next\sweek(?!end)|(?<=on\s)the\s\d{1,2}(?:st|nd|rd|th)(?!\s(?!(?:at|from|in|until|till|to|by|with|for|on)\b)\p{L}))';
+        .'|'.self::WEEKDAY.'\sin\s'.NumberWords::PATTERN.'\sweeks?|(?:(?:next|this)\s)?'.self::WEEKDAY.'|in\s'.NumberWords::PATTERN.'\s(?:day|week|fortnight|month)s?|next\sweek(?!end)|(?<=on\s)the\s\d{1,2}(?:st|nd|rd|th)'.self::ENDS.')';
 
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 

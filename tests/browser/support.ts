@@ -1,7 +1,7 @@
 import { expect, type Browser, type Page } from '@playwright/test';
 import { Temporal } from 'temporal-polyfill';
 import 'temporal-polyfill/global';
-import { formatDate } from '../../resources/js/time/dates';
+import { formatFull } from '../../resources/js/time/dates';
 
 export const standins = process.env.ROTA_STANDINS ?? 'http://127.0.0.1:8081';
 
@@ -14,7 +14,7 @@ export function day(fromMonday: number): string {
 
 /** A day as its field shows it. */
 export function shown(date: string): string {
-    return `${formatDate(date, 'weekdayDay')} ${date.slice(0, 4)}`;
+    return formatFull(date);
 }
 
 /** A name that no other run has used. */

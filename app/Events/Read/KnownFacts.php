@@ -32,7 +32,7 @@ final readonly class KnownFacts
 
         return new EventFacts(
             $seen->calendarId, false, $categories,
-            $this->asksText ? mb_strtolower("{$seen->title}\n{$seen->place}\n".($this->descriptions[$seen->eventId] ?? '')) : '',
+            $this->asksText ? EventFacts::textOf($seen->title, $seen->place, $this->descriptions[$seen->eventId] ?? '') : '',
             $seen->createdBy, $responsible, $this->joined === [] ? $takingPart : [...$takingPart, ...$this->joined[$seen->seriesId] ?? []],
             $seen->status, $seen->kind === TimeKind::Date, $seen->busy, $seen->place,
         );

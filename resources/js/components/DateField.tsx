@@ -1,16 +1,11 @@
 import { CalendarDays } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { formatDate } from '@/time/dates';
+import { formatFull } from '@/time/dates';
 import { MonthPicker } from './MonthPicker';
 import { TypedField } from './TypedField';
 
 type Props = { label: string; value: string; onChange: (value: string) => void; zone: string; today: string; error?: string | undefined; className?: string; hidesLabel?: boolean; optional?: boolean; keepsEnter?: boolean };
-
-/** `Thu 26 Nov 2026` */
-function formatFull(date: string): string {
-    return `${formatDate(date, 'weekdayDay')} ${date.slice(0, 4)}`;
-}
 
 /** A day, typed as one likes (“wed”, “14 mar”, “2/11” in the order of the organisation), or picked from a small calendar. */
 export function DateField({ today, ...props }: Props) {

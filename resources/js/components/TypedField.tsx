@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { Field } from './Field';
 import { readTyped, whileReading, type Kind } from './typed';
 
@@ -28,7 +28,6 @@ type Props = {
 
 /** A field for a date or an hour that takes what people type, and shows what was understood. */
 export function TypedField({ label, kind, value, onChange, format, zone, error, className, hidesLabel = false, placeholder, optional = false, keepsEnter = false, beside, onKeyDown }: Props) {
-    const input = useRef<HTMLInputElement>(null);
     const [typed, setTyped] = useState<string | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
     const shown = typed ?? (value === '' ? '' : format(value));
@@ -61,9 +60,7 @@ export function TypedField({ label, kind, value, onChange, format, zone, error, 
                 <div className="relative">
                     <input
                         {...control}
-                        ref={input}
                         type="text"
-                        inputMode={kind === 'time' ? 'text' : undefined}
                         autoComplete="off"
                         spellCheck={false}
                         placeholder={placeholder}

@@ -143,6 +143,11 @@ export function formatWhen(event: { start: string; end: string; allDay: boolean 
         : `${formatDate(event.start, 'weekdayDay')}, ${timeOfDay(event.start)} to ${formatDate(event.end, 'weekdayDay')}, ${timeOfDay(event.end)}`;
 }
 
+/** `Thu 26 Nov 2026` */
+export function formatFull(date: string): string {
+    return `${formatDate(date, 'weekdayDay')} ${date.slice(0, 4)}`;
+}
+
 /** When an event begins, in few words: `Thu 26 Nov 13:30`. */
 export function formatStart({ start, allDay }: { start: string; allDay: boolean }): string {
     return formatDate(start, 'weekdayDay') + (allDay ? '' : ` ${timeOfDay(start)}`);

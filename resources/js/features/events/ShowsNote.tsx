@@ -4,6 +4,7 @@ import { queryKeys } from '@/api/queryKeys';
 import { useSettled } from '@/components/useSettled';
 import { CalendarChips } from '@/features/calendars/CalendarChips';
 import { useCalendars } from '@/features/calendars/useCalendars';
+import { inViewOf } from '@/features/sheet/inView';
 import { useRota } from '@/features/sheet/RotaContext';
 import type { EventValues } from './eventValues';
 
@@ -15,13 +16,12 @@ type Props = { values: EventValues; onChoose: (slug: string) => void };
 export function ShowsNote({ values, onChoose }: Props) {
     const rota = useRota();
     const calendars = useCalendars();
-    const { through, hidden } = rota;
     const { title, place, description, allDay, status, free, categories, participants } = values;
     const people = participants.filter((each) => each.kind === 'person' && each.id !== null);
     const ids = (of: typeof people) => of.flatMap((each) => (each.id === null ? [] : [each.id]));
     const asked = useSettled(
         JSON.stringify({
-            overlay: through.calendar === undefined && through.overlay !== 'all' ? through.overlay : null, through: through.calendar ?? null, hidden: [...hidden],
+            ...inViewOf(rota),
             title, place, description, allDay, status, busy: !free, categories, people: ids(people), responsible: ids(people.filter((each) => each.part === 'responsible')),
         }),
         400,

@@ -4,6 +4,7 @@ import { answered, api, done, ifMatch, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { tellRefusal, useRefresh } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
+import { placeOf } from '@/features/sheet/inView';
 import { RotaContext } from '@/features/sheet/RotaContext';
 import type { Sheet } from '@/features/sheet/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
@@ -37,7 +38,7 @@ export function useEventActions() {
         mutationFn: (input: EventInput) => done(api.POST('/events', { body: rota === null || input.timezone !== undefined ? input : { ...input, tz: rota.zone } })),
         onSuccess: ({ answer: event, operation }) => {
             void refresh();
-            rememberTarget(rota === null ? 'all' : (rota.through.calendar ?? rota.through.overlay), event.calendar);
+            rememberTarget(rota === null ? 'all' : placeOf(rota.through), event.calendar);
             // Opened, it is moved to another calendar by one choice.
             tellDone(operation, `Added: ${named(event)}.`, rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } });
         },

@@ -2,7 +2,7 @@ import { CalendarPlus } from 'lucide-react';
 import { Mark } from '@/components/Mark';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { formatWhen } from '@/time/dates';
-import type { UnderstoodLine } from './useLine';
+import { isBlocked, type UnderstoodLine } from './useLine';
 
 type Props = { line: UnderstoodLine; calendar: Calendar | undefined };
 
@@ -36,5 +36,5 @@ export function LineOption({ line, calendar }: Props) {
 }
 
 function whyNoDay(line: UnderstoodLine): string {
-    return line.doubts.some((doubt) => doubt.blocks) ? 'Not added before it is clear when it is.' : 'no day yet: it opens in the form';
+    return isBlocked(line) ? 'Not added before it is clear when it is.' : 'no day yet: it opens in the form';
 }

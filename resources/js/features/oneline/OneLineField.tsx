@@ -12,8 +12,8 @@ import { LineDoubts } from './LineDoubts';
 import { LineOption } from './LineOption';
 import { LinePieces } from './LinePieces';
 import { LineTarget } from './LineTarget';
-import { readMessage, useEnteredLines, type Refused } from './useEnteredLines';
-import { findQuery, lineQuery, type AskedLine, type UnderstoodLine } from './useLine';
+import { atDate, atEvent, PUT_RIGHT, readMessage, useEnteredLines, type Refused } from './useEnteredLines';
+import { findQuery, isBlocked, lineQuery, type AskedLine, type UnderstoodLine } from './useLine';
 import { useLineHost } from './useLineHost';
 import { nextTarget, targetOf, useTargets } from './useLineTarget';
 
@@ -76,18 +76,18 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
     const enter = (inForm: boolean) => {
         if (sought === '') return;
         // Where the answer is there already and says what is to be put right, it stays to be put right.
-        if (written?.doubts.some((doubt) => doubt.blocks) === true && !inForm) return setWhy('Put right what is marked first, or keep it in the title.');
+        if (written !== undefined && isBlocked(written) && !inForm) return setWhy(PUT_RIGHT);
         entered.enter({ asked: askedOf(writing), target: writing.target, description: writing.description, inForm });
         done();
     };
     const options: Option[] = [];
     const date = data?.date ?? null;
-    if (date !== null) options.push({ key: 'date', go: () => host.go({ date, event: undefined, occurrence: undefined }), face: <span>Go to {formatDate(date, 'long')} {date.slice(0, 4)}</span> });
+    if (date !== null) options.push({ key: 'date', go: () => host.go(atDate(date)), face: <span>Go to {formatDate(date, 'long')} {date.slice(0, 4)}</span> });
     for (const event of data?.events ?? []) {
         const of = calendars.find((each) => each.slug === event.calendar);
         options.push({
             key: String(event.id),
-            go: () => host.go({ date: event.date, event: event.id, occurrence: event.occurrence ?? undefined }),
+            go: () => host.go(atEvent(event)),
             face: (
                 <>
                     {of !== undefined && <Mark mark={of.mark} ink={of.colour} size={11} />}

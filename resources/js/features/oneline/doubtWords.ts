@@ -11,12 +11,6 @@ const UNKNOWN: Partial<Record<Doubt['kind'], string>> = {
     category: 'there is no such category yet',
 };
 
-const LOOSE: Partial<Record<Doubt['kind'], string>> = {
-    person: 'is in the title alone',
-    category: 'is in the title alone',
-    state: 'is in the title alone',
-};
-
 const UNCLEAR: Partial<Record<Doubt['kind'], string>> = { ending: 'until when is not clear', time: 'which hour is not clear' };
 
 /** Why a piece of a line was not understood. */
@@ -35,7 +29,7 @@ export function doubtWords({ kind, reason }: Pick<Doubt, 'kind' | 'reason'>): st
         case 'several':
             return 'several are called so';
         case 'loose':
-            return LOOSE[kind] ?? 'is in the title alone';
+            return 'is in the title alone';
         case 'newName':
             return 'is a new category';
         default:

@@ -4,11 +4,13 @@ import { api, answered, Problem, type Schemas } from '@/api/client';
 import { toast } from '@/toast/toast';
 import { useEventActions } from '@/features/events/useEventActions';
 import { calendarsQuery } from '@/features/calendars/useCalendars';
-import { beginningOfLine, findQuery, inputOfLine, lineQuery, type AskedLine } from './useLine';
+import { beginningOfLine, findQuery, inputOfLine, isBlocked, lineQuery, type AskedLine } from './useLine';
 import { targetOf } from './useLineTarget';
 import type { LineHost } from './useLineHost';
 
 type Found = Schemas['Found'];
+
+export const PUT_RIGHT = 'Put right what is marked first, or keep it in the title.';
 
 /** A line as it stood when Enter was pressed. */
 export type Entered = { asked: AskedLine; target: string | null; description: string; inForm: boolean };
@@ -30,7 +32,7 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
         const target = targetOf(line, entered.target, targets, host);
         const inForm = () => host.begin(beginningOfLine(line, target?.slug ?? null, host.date, description));
         if (entered.inForm) return inForm();
-        if (line.doubts.some((doubt) => doubt.blocks)) return onRefused({ entered, why: 'Put right what is marked first, or keep it in the title.' });
+        if (isBlocked(line)) return onRefused({ entered, why: PUT_RIGHT });
         if (line.start === null) return goTo(found, host) ? undefined : inForm();
         if (found.date !== null) return void goTo(found, host);
         if (line.title === '') return onRefused({ entered, why: 'Say what it is: it has no title yet.' });
@@ -57,11 +59,21 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
     return { enter, waiting };
 }
 
+/** Where the rota shows a day, with nothing open. */
+export function atDate(date: string) {
+    return { date, event: undefined, occurrence: undefined };
+}
+
+/** Where it shows an event that was found. */
+export function atEvent({ date, id, occurrence }: Found['events'][number]) {
+    return { date, event: id, occurrence: occurrence ?? undefined };
+}
+
 /** Goes where a line that says no time leads; false where there is nothing. */
 export function goTo(found: Found, host: LineHost): boolean {
     const [event] = found.events;
-    if (found.date !== null) host.go({ date: found.date, event: undefined, occurrence: undefined });
-    else if (event !== undefined) host.go({ date: event.date, event: event.id, occurrence: event.occurrence ?? undefined });
+    if (found.date !== null) host.go(atDate(found.date));
+    else if (event !== undefined) host.go(atEvent(event));
     return found.date !== null || event !== undefined;
 }
 

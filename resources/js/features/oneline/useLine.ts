@@ -3,12 +3,10 @@ import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { addDays, addMinutes } from '@/time/dates';
 import { knownOf } from '@/features/participants/participants';
+import type { InView } from '@/features/sheet/inView';
 import type { Beginning } from '@/features/sheet/RotaContext';
 
 export type UnderstoodLine = Schemas['UnderstoodLine'];
-
-/** Through what the writer looks: decides on which calendars they would see it. */
-export type InView = { overlay?: string | undefined; through?: string | undefined; hidden: readonly number[] };
 
 /** A line as it was asked about: whatever of it changes asks for another answer. */
 export type AskedLine = { text: string; zone: string; plain: readonly string[]; span: NonNullable<UnderstoodLine['span']>; view: InView };
@@ -29,9 +27,14 @@ export const findQuery = (text: string, zone: string) =>
         staleTime: 10_000,
     });
 
+/** Whether it is to be put right before anything is added. */
+export function isBlocked(line: UnderstoodLine): boolean {
+    return line.doubts.some((doubt) => doubt.blocks);
+}
+
 /** The event that a line means, on a calendar; null where something is still to be said. */
 export function inputOfLine(line: UnderstoodLine, calendar: string, description: string): Schemas['EventInput'] | null {
-    if (line.title === '' || line.start === null || line.doubts.some((doubt) => doubt.blocks)) return null;
+    if (line.title === '' || line.start === null || isBlocked(line)) return null;
     const { title, allDay, start, end, place, categories, status, repeat } = line;
     return { calendar, title, allDay, start, end, place, categories, status, description, private: line.private, participants: knownOf(line.participants), repeat: repeat === null ? null : { rule: repeat.rule, until: repeat.until, count: repeat.count } };
 }

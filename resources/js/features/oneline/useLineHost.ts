@@ -1,11 +1,11 @@
 import { useNavigate } from '@tanstack/react-router';
 import { useContext, useMemo } from 'react';
 import { usePerson } from '@/features/session/useSession';
+import { inViewOf, placeOf, type InView } from '@/features/sheet/inView';
 import { beginLater } from '@/features/sheet/beginLater';
 import { RotaContext, type Beginning } from '@/features/sheet/RotaContext';
 import type { RotaSearch } from '@/features/sheet/rotaSearch';
 import { wallNow } from '@/time/dates';
-import type { InView } from './useLine';
 
 /** The page that a line stands on: what is looked through there, and where what is found or begun shows. */
 export type LineHost = {
@@ -39,10 +39,9 @@ export function useLineHost(): LineHost {
                 show: () => undefined,
             };
         }
-        const { through, span } = rota;
+        const { span } = rota;
         return {
-            zone: rota.zone, date: rota.date, go: rota.go, begin: rota.begin, overlay: through.calendar ?? through.overlay,
-            view: { overlay: through.calendar === undefined && through.overlay !== 'all' ? through.overlay : undefined, through: through.calendar, hidden: [...rota.hidden].sort((a, b) => a - b) },
+            zone: rota.zone, date: rota.date, go: rota.go, begin: rota.begin, overlay: placeOf(rota.through), view: inViewOf(rota),
             mayWrite: rota.search.as === undefined,
             show: (day) => {
                 if (day < span.from || day >= span.to) rota.go({ date: day });

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { DateField } from '@/components/DateField';
-import { formatDate, timeOfDay } from '@/time/dates';
+import { formatFull, timeOfDay } from '@/time/dates';
 
 type Props = { label: string; dates: string[]; onChange: (dates: string[]) => void; error: string | undefined; zone: string; today: string };
 
@@ -12,7 +12,7 @@ export function DateChips({ label, dates, onChange, error, zone, today }: Props)
             {dates.length > 0 && (
                 <ul aria-label={label} className="mt-1 flex flex-wrap gap-1">
                     {dates.map((date) => {
-                        const name = `${formatDate(date.slice(0, 10), 'weekdayDay')} ${date.slice(0, 4)}${date.length > 10 ? ` ${timeOfDay(date)}` : ''}`;
+                        const name = `${formatFull(date)}${date.length > 10 ? ` ${timeOfDay(date)}` : ''}`;
                         return (
                             <li key={date} className="flex items-center border border-line bg-sheet pl-1.5 text-xs">
                                 {name}
