@@ -168,6 +168,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('sheet/shows', [ShowsController::class, 'show'])->withoutMiddleware(DoneOnce::class);
     Route::get('table', [TableController::class, 'show']);
     Route::get('table/whole', [TableController::class, 'whole']);
+    Route::get('table/csv', [TableController::class, 'csv']);
     Route::post('bulk/preview', [BulkController::class, 'preview']);
     Route::post('bulk', [BulkController::class, 'store']);
     Route::post('weeks/preview', [WeeksController::class, 'preview']);

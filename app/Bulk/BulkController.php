@@ -26,7 +26,7 @@ final class BulkController
 
         return new JsonResponse(array_map(function (Planned $each) use ($copies): BulkPreviewRowData {
             $before = $each->before === null ? [] : $this->fields->ofSeries($each->head->calendar_id, $each->before);
-            $after = $each->after === null ? [] : $this->fields->ofSeries((int) $each->calendarId, $each->after);
+            $after = $each->after === null ? [] : $this->fields->ofSeries((int) $each->calendarId, $each->later ?? $each->after);
 
             return new BulkPreviewRowData(
                 id: $each->id,
@@ -40,6 +40,7 @@ final class BulkController
                 },
                 refused: $each->refused,
                 changes: $each->refused !== null || $each->after === null ? [] : SeriesFields::differences($before, $after),
+                newCategories: $each->newCategories,
             );
         }, $this->plan->of($input)));
     }

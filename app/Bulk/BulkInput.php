@@ -8,20 +8,18 @@ use App\Participants\ParticipantsInput;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use Illuminate\Validation\Validator;
+use InvalidArgumentException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\BulkChange;
 use PinnedRota\Core\Events\PartyKind;
 use PinnedRota\Core\Events\Status;
 
 /** Events, each with the version that it was seen in, and what is done with all of them; or the cells of each, as they are typed. */
-#[OA\Schema(schema: 'BulkEvent', required: ['id', 'version'], properties: [
-    new OA\Property(property: 'id', type: 'integer'),
-    new OA\Property(property: 'version', type: 'integer'),
-    new OA\Property(property: 'cells', description: 'Texts by column ('.self::COLUMNS[0].', …), as they are typed', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
-])]
 #[OA\Schema(schema: 'BulkInput', required: ['events', 'tz'], properties: [
     new OA\Property(property: 'tz', description: 'Zone in which times are typed', type: 'string'),
     new OA\Property(property: 'events', type: 'array', items: new OA\Items(ref: '#/components/schemas/BulkEvent')),
+    new OA\Property(property: 'newCategories', description: 'Whether cells may name categories that there are not yet', type: 'boolean'),
     new OA\Property(property: 'delete', type: 'boolean'),
     new OA\Property(property: 'copyDays', description: 'Adds copies so many days later', type: 'integer', nullable: true),
     new OA\Property(property: 'calendar', type: 'string', nullable: true),
@@ -42,7 +40,13 @@ final class BulkInput extends FormRequest
     /** What a cell may be of. */
     public const COLUMNS = ['title', 'when', 'calendar', 'place', 'categories', 'status', 'responsible'];
 
-    private const MOST = 2_000;
+    public const MOST = 5_000;
+
+    /** So many things that are wrong with the events are told. */
+    private const MOST_ERRORS = 20;
+
+    /** @var array<int, BulkEvent> by id */
+    private array $told = [];
 
     /**
      * An input that was taken before, and is carried out now.
@@ -64,10 +68,7 @@ final class BulkInput extends FormRequest
         return [
             'tz' => ['required', 'string', new ZoneName],
             'events' => ['required', 'array', 'min:1', 'max:'.self::MOST],
-            'events.*.id' => ['required', 'integer', 'distinct'],
-            'events.*.version' => ['required', 'integer'],
-            'events.*.cells' => ['sometimes', 'array:'.implode(',', self::COLUMNS)],
-            'events.*.cells.*' => ['nullable', 'string', 'max:1000'],
+            'newCategories' => ['sometimes', 'boolean'],
             'delete' => ['sometimes', 'boolean'],
             'copyDays' => ['sometimes', 'nullable', 'integer', 'between:-4000,4000', 'not_in:0'],
             'calendar' => ['sometimes', 'nullable', 'string', 'max:80'],
@@ -97,12 +98,36 @@ final class BulkInput extends FormRequest
     {
         return [
             'events.required' => 'Choose at least one event.',
-            'events.max' => 'At most '.self::MOST.' events are changed at once.',
+            'events.max' => 'At most '.number_format(self::MOST).' events are changed at once. Choose fewer: a shorter time, or one calendar after the other.',
             'shiftDays.between' => 'Events are moved by at most 4,000 days.',
             'shiftMinutes.between' => 'Events are moved by at most a day of minutes; use days beyond that.',
             'copyDays.not_in' => 'A copy goes to other days.',
             'place.max' => 'A place has at most 500 characters.',
         ];
+    }
+
+    /** Events are read one by one: rules with wildcards look through the whole input for each of them. */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            if ($validator->errors()->has('events')) {
+                return;
+            }
+            foreach (array_values($this->input('events')) as $position => $each) {
+                try {
+                    $event = BulkEvent::read($each);
+                    if (isset($this->told[$event->id])) {
+                        $validator->errors()->add("events.{$position}.id", 'This event is named twice.');
+                    }
+                    $this->told[$event->id] = $event;
+                } catch (InvalidArgumentException $problem) {
+                    $validator->errors()->add("events.{$position}.{$problem->getMessage()}", 'This cannot be read.');
+                }
+                if ($validator->errors()->count() > self::MOST_ERRORS) {
+                    return;
+                }
+            }
+        }];
     }
 
     /** @throws ValidationException where somebody who is named is not there */
@@ -129,17 +154,15 @@ final class BulkInput extends FormRequest
     /** @return list<int> in the order in which they are locked */
     public function ids(): array
     {
-        return collect($this->validated('events'))->pluck('id')->map(intval(...))->sort()->values()->all();
+        $ids = array_keys($this->told);
+        sort($ids);
+
+        return $ids;
     }
 
-    /** @return array<int, array{position: int, version: int, cells: array<string, string>}> by id */
+    /** @return array<int, BulkEvent> by id, in the order in which they were sent */
     public function events(): array
     {
-        $events = [];
-        foreach (InputList::inOrder($this->validated('events')) as $position => $each) {
-            $events[(int) $each['id']] = ['position' => $position, 'version' => (int) $each['version'], 'cells' => array_map(static fn (?string $text): string => trim((string) $text), $each['cells'] ?? [])];
-        }
-
-        return $events;
+        return $this->told;
     }
 }

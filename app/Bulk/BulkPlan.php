@@ -45,11 +45,8 @@ final class BulkPlan
         return $planned;
     }
 
-    /**
-     * @param  array{position: int, version: int, cells: array<string, string>}  $asked
-     * @param  Collection<int, EventRecord>  $heads
-     */
-    private function one(int $id, array $asked, Collection $heads, BulkInput $input, BulkChange $change, ?AccessibleCalendar $target, Zone $wall): Planned
+    /** @param  Collection<int, EventRecord>  $heads */
+    private function one(int $id, BulkEvent $asked, Collection $heads, BulkInput $input, BulkChange $change, ?AccessibleCalendar $target, Zone $wall): Planned
     {
         $head = $heads[$id] ?? null;
         // Read for all of them at once.
@@ -64,23 +61,29 @@ final class BulkPlan
             if (! $input->filled('copyDays')) {
                 $this->seen->demandChange($head, $this->viewer->perspective());
             }
-            if ($head->version !== $asked['version']) {
+            if ($head->version !== $asked->version) {
                 return Planned::refused($id, $head, 'Somebody changed it since it was shown here.', true);
             }
             if ($input->boolean('delete')) {
                 return new Planned($id, $head, $series, null, $head->calendar_id);
             }
-            $target = isset($asked['cells']['calendar']) ? $this->cells->target($asked['cells']['calendar']) : $target;
+            $target = isset($asked->cells['calendar']) ? $this->cells->target($asked->cells['calendar']) : $target;
             if ($target === null && $input->filled('copyDays')) {
                 $target = $this->targets->named($this->viewer->calendars()[$head->calendar_id]->calendar->slug ?? '');
             }
             // A copy has of it what its viewer sees.
             $series = $input->filled('copyDays') ? $this->copies->seen($head, $series, $this->viewer->perspective()) : $series;
-            $after = $asked['cells'] === [] ? $series : $this->cells->apply($asked['cells'], $series, $wall);
+            $after = $this->cells->contents($asked->cells, $series);
             $after = ($input->filled('copyDays') ? new BulkChange(shiftDays: $input->integer('copyDays')) : $change)->apply($after);
-            $this->targets->demandCategoriesOf($target ?? $this->viewer->calendars()[$head->calendar_id], $after);
+            $calendar = $target ?? $this->viewer->calendars()[$head->calendar_id];
+            $this->targets->demandCategoriesOf($calendar, $after);
+            $new = $input->boolean('newCategories') ? [] : $this->cells->newCategories($asked->cells, $calendar);
+            if ($new !== []) {
+                return Planned::refused($id, $head, $this->cells->areNew($new, $calendar), newCategories: $new);
+            }
+            [$after, $later] = $this->cells->moved($asked, $after, $wall);
 
-            return new Planned($id, $head, $series, $after, $target?->calendar->id ?? $head->calendar_id);
+            return new Planned($id, $head, $series, $after, $calendar->calendar->id, $later);
         } catch (InvalidRule|InvalidTime|HttpExceptionInterface $problem) {
             return Planned::refused($id, $head, $problem->getMessage());
         } catch (ValidationException $problem) {

@@ -10,6 +10,7 @@ final readonly class BulkPreviewRowData
     /**
      * @param  'change'|'nothing'|'copy'|'delete'|'refused'  $what
      * @param  list<FieldChangeData>  $changes
+     * @param  list<string>  $newCategories  Those that there are not yet, and that have to be confirmed
      */
     public function __construct(
         public int $id,
@@ -17,6 +18,7 @@ final readonly class BulkPreviewRowData
         public string $what,
         public ?string $refused,
         public array $changes,
+        public array $newCategories,
     ) {
     }
 }

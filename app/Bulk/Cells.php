@@ -4,43 +4,50 @@ namespace App\Bulk;
 
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
+use App\Calendars\CategoryNames;
+use App\Directory\Group;
 use App\Directory\Person;
 use App\Events\TargetCalendar;
 use App\Organisation\Organisation;
+use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Events\BulkChange;
-use PinnedRota\Core\Events\Event;
-use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\SeriesMove;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\OneLine\Names;
 use PinnedRota\Core\OneLine\WhenText;
 use PinnedRota\Core\Recurrence\InvalidRule;
-use PinnedRota\Core\Recurrence\RecurrenceSet;
-use PinnedRota\Core\Recurrence\RecurrenceShift;
+use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
 /** Reads the cells of one row, as they are typed or pasted, as a change of its event. */
 final class Cells
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly TargetCalendar $targets, private readonly Organisation $organisation)
+    /** @var array<string, Participant> who was found, by lower-case name: a column names the same ones again and again */
+    private array $named = [];
+
+    public function __construct(private readonly CurrentViewer $viewer, private readonly TargetCalendar $targets, private readonly CategoryNames $categoryNames, private readonly Organisation $organisation)
     {
     }
 
     /**
+     * The series with all of its times as the cells say; when they are is read by `moved`.
+     *
      * @param  array<string, string>  $cells  texts by column
-     * @param  Zone  $wall  on whose wall times are typed
      *
      * @throws ValidationException with the column, where a text is none that can be there
      */
-    public function apply(array $cells, Series $series, Zone $wall): Series
+    public function contents(array $cells, Series $series): Series
     {
-        $event = $series->master ?? $series->overrides[0];
-        if (isset($cells['when'])) {
-            $series = $this->moved($series, $cells['when'], $wall);
+        if ($cells === []) {
+            return $series;
         }
+        $event = $series->master ?? $series->overrides[0];
 
         return (new BulkChange(
             title: isset($cells['title']) ? $this->title($cells['title']) : null,
@@ -61,18 +68,45 @@ final class Cells
         return $this->targets->named($named?->calendar->slug ?? '');
     }
 
-    private function moved(Series $series, string $text, Zone $wall): Series
+    /**
+     * @param  Zone  $wall  on whose wall times are typed
+     * @return array{Series, ?Series} the series, and what of it is a series of its own from then on
+     *
+     * @throws ValidationException where the cell “when” is none, or means times that cannot be moved there
+     */
+    public function moved(BulkEvent $asked, Series $series, Zone $wall): array
     {
-        $event = $series->master ?? $series->overrides[0];
+        $text = $asked->cells['when'] ?? null;
+        if ($text === null) {
+            return [$series, null];
+        }
+        $now = new LocalDateTime($wall->toLocal(now()->getTimestamp()));
         try {
-            [$start, $end] = WhenText::read($text, $event->timing->start, $event->timing->end, $wall, $this->organisation->settings()->habits);
-            $timing = ($start->equals($event->timing->start) ? $event->timing : $event->timing->startingAt($start))->endingAt($end);
-            $moved = $event->with(timing: $timing->repeating($event->recurrenceId === null ? RecurrenceShift::of($event->timing->recurrence, $event->timing->start, $start) : new RecurrenceSet));
+            return SeriesMove::by($series, $asked->occurrence, $asked->times, fn (EventTime $start, EventTime $end): array => WhenText::read($text, $start, $end, $wall, $now, $this->organisation->settings()->habits), Str::uuid()->toString());
         } catch (InvalidTime|InvalidRule $problem) {
             throw ValidationException::withMessages(['when' => $problem->getMessage()]);
         }
+    }
 
-        return $series->master === null ? new Series(null, [$moved, ...array_filter($series->overrides, static fn (Event $each): bool => $each !== $event)]) : OccurrenceChanges::all($series, $moved);
+    /**
+     * @param  array<string, string>  $cells
+     * @return list<string> categories that neither the calendar nor the organisation has
+     */
+    public function newCategories(array $cells, AccessibleCalendar $calendar): array
+    {
+        return isset($cells['categories']) ? $this->categoryNames->unknown($calendar->calendar->id, $this->categories($cells['categories'])) : [];
+    }
+
+    /**
+     * @param  non-empty-list<string>  $names  of new categories
+     * @return string that they are, and what may have been meant
+     */
+    public function areNew(array $names, AccessibleCalendar $calendar): string
+    {
+        $known = new Names($this->categoryNames->known($calendar->calendar->id));
+        $near = array_values(array_filter(array_map($known->near(...), $names)));
+
+        return '“'.implode('”, “', $names).'” '.(count($names) === 1 ? 'is no category' : 'are no categories').' here yet.'.($near === [] ? '' : ' Did you mean “'.implode('”, “', $near).'”?');
     }
 
     private function title(string $text): string
@@ -101,20 +135,32 @@ final class Cells
         return array_map(fn (string $name): string => $this->short('categories', $name, 80), $names);
     }
 
-    /** @return list<Participant> */
+    /** @return list<Participant> people and groups */
     private function people(string $text): array
     {
-        $people = [];
-        foreach (array_filter(array_map(trim(...), explode(',', $text)), static fn (string $name): bool => $name !== '') as $name) {
-            $found = Person::query()->where('status', 'active')->where('name', $name)->limit(2)->get();
-            if ($found->isEmpty()) {
-                $found = Person::searched($name)->where('status', 'active')->limit(2)->get();
-            }
-            $people[] = $found->count() === 1
-                ? Participant::ofPerson($found[0]->id, $found[0]->email, $found[0]->name, ParticipantRole::Responsible)
-                : throw ValidationException::withMessages(['responsible' => $found->isEmpty() ? "Nobody is called “{$name}”." : "Several people are called “{$name}”: give the whole name."]);
-        }
+        $names = array_filter(array_map(trim(...), explode(',', $text)), static fn (string $name): bool => $name !== '');
 
-        return $people;
+        return array_values(array_map(fn (string $name): Participant => $this->named[mb_strtolower($name)] ??= $this->responsible($name), $names));
+    }
+
+    private function responsible(string $name): Participant
+    {
+        $found = Person::query()->where('status', 'active')->where('name', $name)->limit(2)->get();
+        if ($found->isEmpty()) {
+            $group = Group::query()->where('name', $name)->first();
+            if ($group !== null) {
+                return Participant::ofGroup($group->id, $group->name, ParticipantRole::Responsible);
+            }
+            $found = Person::searched($name)->where('status', 'active')->limit(2)->get();
+        }
+        if ($found->count() === 1) {
+            return Participant::ofPerson($found[0]->id, $found[0]->email, $found[0]->name, ParticipantRole::Responsible);
+        }
+        $near = $found->isEmpty() ? (new Names([...Person::query()->where('status', 'active')->pluck('name'), ...Group::query()->pluck('name')]))->near($name) : null;
+        throw ValidationException::withMessages(['responsible' => match (true) {
+            $near !== null => "Nobody is called “{$name}”. Did you mean “{$near}”?",
+            $found->isEmpty() => "Nobody is called “{$name}”.",
+            default => "Several people are called “{$name}”: give the whole name.",
+        }]);
     }
 }

@@ -37,7 +37,7 @@ final class ChangeInBulk implements Work
         $planned = $this->plan->of($input);
         $this->demandAll($planned, $input);
         $commands = array_merge(...array_map(fn (Planned $each): array => $this->commands($each, $input->filled('copyDays')), $planned));
-        $versions = array_map(static fn (array $each): int => $each['version'], $input->events());
+        $versions = array_map(static fn (BulkEvent $each): int => $each->version, $input->events());
         // Told in events, of which some take two steps.
         $progress = static fn (int $done, int $total) => $run->progress->at(intdiv($done * count($planned), $total), count($planned));
         try {
@@ -65,7 +65,9 @@ final class ChangeInBulk implements Work
         }
         $replace = new ReplaceSeries($planned->id, $planned->after);
 
-        return $planned->calendarId === $planned->head?->calendar_id ? [$replace] : [new MoveSeries($planned->id, (int) $planned->calendarId), $replace];
+        $commands = $planned->calendarId === $planned->head?->calendar_id ? [$replace] : [new MoveSeries($planned->id, (int) $planned->calendarId), $replace];
+
+        return $planned->later === null ? $commands : [...$commands, new AddSeries((int) $planned->calendarId, $planned->later, new NewSeries($planned->head?->created_by, (bool) $planned->head?->joinable), [], $planned->id)];
     }
 
     /**
@@ -84,7 +86,7 @@ final class ChangeInBulk implements Work
         if ($outdated !== []) {
             throw new VersionConflict(array_values(array_map(static fn (Planned $each): OutdatedEventData => new OutdatedEventData($each->id, $each->head->title ?? '', $each->head->version ?? 0), $outdated)));
         }
-        $events = $input->events();
-        throw ValidationException::withMessages(collect($refused)->mapWithKeys(static fn (Planned $each): array => ["events.{$events[$each->id]['position']}" => (string) $each->refused])->all());
+        $positions = array_flip(array_keys($input->events()));
+        throw ValidationException::withMessages(collect($refused)->mapWithKeys(static fn (Planned $each): array => ["events.{$positions[$each->id]}".($each->newCategories === [] ? '' : '.newCategories') => (string) $each->refused])->all());
     }
 }

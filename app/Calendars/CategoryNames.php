@@ -2,6 +2,8 @@
 
 namespace App\Calendars;
 
+use Illuminate\Database\Eloquent\Collection;
+
 /** Finds the categories that names mean on a calendar, and adds to the calendar's own those it does not have. */
 final class CategoryNames
 {
@@ -38,6 +40,12 @@ final class CategoryNames
         return array_values(array_filter($names, fn (string $name): bool => ! isset($this->known[$calendarId][mb_strtolower($name)])));
     }
 
+    /** @return list<string> the names that a calendar knows, its own and the organisation's */
+    public function known(int $calendarId): array
+    {
+        return $this->ofCalendar($calendarId)->pluck('name')->unique()->values()->all();
+    }
+
     /** What was looked up may be another by now. */
     public function forget(): void
     {
@@ -49,10 +57,16 @@ final class CategoryNames
     {
         $ids = [];
         // The organisation's come last and so win over a calendar's own of the same name.
-        foreach (Category::query()->where('calendar_id', $calendarId)->orWhereNull('calendar_id')->orderByDesc('calendar_id')->get() as $category) {
+        foreach ($this->ofCalendar($calendarId) as $category) {
             $ids[mb_strtolower($category->name)] = $category->id;
         }
 
         return $ids;
+    }
+
+    /** @return Collection<int, Category> */
+    private function ofCalendar(int $calendarId): Collection
+    {
+        return Category::query()->where('calendar_id', $calendarId)->orWhereNull('calendar_id')->orderByDesc('calendar_id')->get();
     }
 }

@@ -32,7 +32,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\RecurrenceId;
@@ -137,7 +136,7 @@ final class EventsController
     private function changed(Series $series, ?EventTime $occurrence, EventInput $input, string $zone): Series
     {
         if ($occurrence !== null) {
-            $before = $this->asSingle($this->find($series, $occurrence));
+            $before = OccurrenceChanges::single($this->find($series, $occurrence));
 
             return OccurrenceChanges::one($series, $input->event($before, $before->uid, $zone));
         }
@@ -156,7 +155,7 @@ final class EventsController
     {
         $found = $this->find($series, $occurrence);
         $master = $series->master ?? throw ValidationException::withMessages(['following' => 'This event does not repeat.']);
-        $before = $found->event->beginningAt($found, OccurrenceChanges::rulesFrom($master, $occurrence));
+        $before = OccurrenceChanges::from($master, $found, $occurrence);
         $changed = $input->event($before, $before->uid, $zone);
         [$earlier, $later] = OccurrenceChanges::following($series, $occurrence, $changed, Str::uuid()->toString());
         if ($earlier === null) {
@@ -222,12 +221,6 @@ final class EventsController
     private function find(Series $series, EventTime $id): Occurrence
     {
         return $series->find($id) ?? throw (new ModelNotFoundException)->setModel(EventRecord::class);
-    }
-
-    /** An occurrence as an event of its own, before it is changed. */
-    private function asSingle(Occurrence $occurrence): Event
-    {
-        return $occurrence->event->recurrenceId !== null && ! $occurrence->event->andFollowing ? $occurrence->event : $occurrence->event->occurringAt($occurrence);
     }
 
     private function tell(EventRecord $head, ?EventTime $id, ?Perspective $perspective = null): EventData

@@ -15,6 +15,7 @@ use PinnedRota\Core\Access\SubjectKind;
  * @property string $slug
  * @property string $name
  * @property string $opening_view
+ * @property ?array{columns: list<string>, sort: string, descending: bool, period: string} $opening_table
  * @property SubjectKind $keeper_kind
  * @property int $keeper_id
  * @property bool $every_layer
@@ -23,6 +24,9 @@ use PinnedRota\Core\Access\SubjectKind;
 final class Overlay extends Model
 {
     use SoftDeletes;
+
+    /** How it can open. */
+    public const VIEWS = [...Sheet::VIEWS, 'table'];
 
     protected $guarded = [];
 
@@ -41,6 +45,6 @@ final class Overlay extends Model
 
     protected function casts(): array
     {
-        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer', 'every_layer' => 'boolean'];
+        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer', 'every_layer' => 'boolean', 'opening_table' => 'array'];
     }
 }

@@ -9,7 +9,7 @@ use PinnedRota\Core\Access\Level;
 final readonly class OverlayData
 {
     /**
-     * @param  'lanes'|'day'|'week'|'month'|'year'|'list'  $openingView
+     * @param  'lanes'|'day'|'week'|'month'|'year'|'list'|'table'  $openingView
      * @param  bool  $everyLayer  Whether an event shows in every layer that takes it, instead of in the first
      * @param  list<OverlayLayerData>  $layers
      */
@@ -17,6 +17,7 @@ final readonly class OverlayData
         public string $slug,
         public string $name,
         public string $openingView,
+        public ?OpeningTableData $openingTable,
         public SubjectData $keeper,
         public Level $level,
         public bool $everyLayer,

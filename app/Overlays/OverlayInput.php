@@ -13,7 +13,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
     new OA\Property(property: 'keeper', description: 'When it is made: oneself, or a group that one is in', nullable: true, required: ['kind', 'id'], properties: [new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']), new OA\Property(property: 'id', type: 'integer')], type: 'object'),
-    new OA\Property(property: 'openingView', type: 'string', enum: Sheet::VIEWS),
+    new OA\Property(property: 'openingView', type: 'string', enum: Overlay::VIEWS),
+    new OA\Property(property: 'openingTable', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/OpeningTable')]),
 ])]
 final class OverlayInput extends FormRequest
 {
@@ -27,12 +28,13 @@ final class OverlayInput extends FormRequest
     {
         return [
             'name' => ['required', 'string', 'max:120'],
-            'openingView' => ['sometimes', Rule::in(Sheet::VIEWS)],
+            'openingView' => ['sometimes', Rule::in(Overlay::VIEWS)],
             'keeper' => ['sometimes', 'nullable', 'array'],
             'keeper.kind' => ['required_with:keeper', Rule::in(['person', 'group'])],
             'keeper.id' => ['required_with:keeper', 'integer'],
             'everyLayer' => ['sometimes', 'boolean'],
             'layers' => ['required', 'array', 'min:1', 'max:'.self::MOST_LAYERS],
+            ...OpeningTableData::rules('openingTable'),
         ];
     }
 

@@ -50,6 +50,7 @@ final class OverlaysController
                 'slug' => Calendar::newSlug($input->validated('name')),
                 'name' => $input->validated('name'),
                 'opening_view' => $input->validated('openingView', 'lanes'),
+                'opening_table' => $input->validated('openingTable'),
                 'every_layer' => $input->boolean('everyLayer'),
                 'keeper_kind' => $keeper->kind,
                 'keeper_id' => $keeper->id,
@@ -76,6 +77,7 @@ final class OverlaysController
             $overlay->update([
                 'name' => $input->validated('name'),
                 'opening_view' => $input->validated('openingView', $locked->opening_view),
+                'opening_table' => $input->validated('openingTable', $locked->opening_table),
                 'every_layer' => $input->boolean('everyLayer', $locked->every_layer),
                 'version' => $locked->version + 1,
             ]);
@@ -168,6 +170,7 @@ final class OverlaysController
             slug: $overlay->slug,
             name: $overlay->name,
             openingView: $overlay->opening_view,
+            openingTable: $overlay->opening_table === null ? null : new OpeningTableData(...$overlay->opening_table),
             keeper: SubjectData::of($overlay->keeper(), $names),
             level: $level,
             everyLayer: $overlay->every_layer,

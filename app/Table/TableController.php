@@ -7,6 +7,7 @@ use App\Api\WindowGet;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Status;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class TableController
 {
@@ -14,7 +15,7 @@ final class TableController
         more: [
             new OA\QueryParameter(name: 'hidden[]', required: false, description: 'Layers that are not shown, by their place in the key, from 0', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
             new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
-            new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
+            new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::COLUMNS)),
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
             new OA\QueryParameter(name: 'cursor', required: false, description: 'Where the page begins, as the one before told it', schema: new OA\Schema(type: 'integer')),
         ],
@@ -28,12 +29,28 @@ final class TableController
         more: [
             new OA\QueryParameter(name: 'hidden[]', required: false, description: 'Layers that are not shown, by their place in the key, from 0', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
             new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
-            new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::SORTS)),
+            new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::COLUMNS)),
             new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
         ],
         responses: [new Answers(TableKeyData::class, 'The rows', many: true)])]
     public function whole(TableRequest $request, TableReader $reader): JsonResponse
     {
         return new JsonResponse($reader->whole($request));
+    }
+
+    #[WindowGet(path: '/table/csv', operationId: 'getTableCsv', summary: 'The rows of the table as comma-separated text for a spreadsheet, with no cell that it would take for a formula.',
+        more: [
+            new OA\QueryParameter(name: 'hidden[]', required: false, description: 'Layers that are not shown, by their place in the key, from 0', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'))),
+            new OA\QueryParameter(name: 'status', required: false, schema: new OA\Schema(type: 'string', enum: Status::class)),
+            new OA\QueryParameter(name: 'sort', required: false, schema: new OA\Schema(type: 'string', enum: TableRequest::COLUMNS)),
+            new OA\QueryParameter(name: 'descending', required: false, schema: new OA\Schema(type: 'boolean')),
+            new OA\QueryParameter(name: 'columns[]', required: false, description: 'Those that are shown, in order', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string', enum: TableRequest::COLUMNS))),
+        ],
+        responses: [new OA\Response(response: 200, description: 'The text, UTF-8 with a byte order mark', content: new OA\MediaType(mediaType: 'text/csv'))])]
+    public function csv(TableRequest $request, TableReader $reader, TableCsv $csv): StreamedResponse
+    {
+        $text = $csv->of($reader->all($request), $request->columns());
+
+        return response()->streamDownload(static fn () => print $text, "events-{$request->from()->toDate()}.csv", ['Content-Type' => 'text/csv; charset=utf-8']);
     }
 }

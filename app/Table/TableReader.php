@@ -22,14 +22,18 @@ final class TableReader
     {
         $rows = $this->sorted($request);
         $at = $request->integer('cursor');
-        $page = $rows->slice($at, self::PAGE)->values();
-        $known = $this->authors($page->map(static fn (TableEntry $entry): int => $entry->told->id)->all());
 
         return new TableData(
-            $page->map(static fn (TableEntry $entry): TableRowData => $entry->tell(...($known[$entry->told->id] ?? ['addedBy' => '', 'changedAt' => '', 'version' => 0])))->all(),
+            $this->tell($rows->slice($at, self::PAGE)),
             $rows->count(),
             $rows->count() > $at + self::PAGE ? $at + self::PAGE : null,
         );
+    }
+
+    /** @return list<TableRowData> every row */
+    public function all(TableRequest $request): array
+    {
+        return $this->tell($this->sorted($request));
     }
 
     /** @return list<TableKeyData> every row, with enough to do something with all of them */
@@ -39,6 +43,17 @@ final class TableReader
         $known = $this->authors($rows->map(static fn (TableEntry $entry): int => $entry->told->id)->all());
 
         return $rows->map(static fn (TableEntry $entry): TableKeyData => new TableKeyData($entry->told->id, $entry->told->hold, $known[$entry->told->id]['version'] ?? 0))->all();
+    }
+
+    /**
+     * @param  Collection<int, TableEntry>  $entries
+     * @return list<TableRowData>
+     */
+    private function tell(Collection $entries): array
+    {
+        $known = $this->authors($entries->map(static fn (TableEntry $entry): int => $entry->told->id)->values()->all());
+
+        return $entries->map(static fn (TableEntry $entry): TableRowData => $entry->tell(...($known[$entry->told->id] ?? ['addedBy' => '', 'changedAt' => '', 'version' => 0])))->values()->all();
     }
 
     /** @return Collection<int, TableEntry> */

@@ -11,19 +11,27 @@ final class TableRequest extends SheetRequest
 {
     protected const MOST_DAYS = 1_200;
 
-    public const SORTS = ['when', 'title', 'calendar', 'place', 'categories', 'status', 'responsible', 'addedBy', 'changedAt'];
+    public const COLUMNS = ['when', 'title', 'calendar', 'place', 'categories', 'status', 'responsible', 'addedBy', 'changedAt'];
 
     /** @return array<string, mixed> */
     public function rules(): array
     {
         return parent::rules() + [
-            'sort' => ['sometimes', Rule::in(self::SORTS)],
+            'sort' => ['sometimes', Rule::in(self::COLUMNS)],
             'descending' => ['sometimes', 'boolean'],
             'status' => ['sometimes', 'nullable', Rule::enum(Status::class)],
             'hidden' => ['sometimes', 'array', 'max:100'],
             'hidden.*' => ['integer', 'min:0'],
+            'columns' => ['sometimes', 'array', 'max:20'],
+            'columns.*' => ['distinct', Rule::in(self::COLUMNS)],
             'cursor' => ['sometimes', 'integer', 'min:0'],
         ];
+    }
+
+    /** @return list<string> the columns that are asked for, in order; all where none are */
+    public function columns(): array
+    {
+        return array_values((array) $this->query('columns', self::COLUMNS));
     }
 
     /** @return list<int> layers, by their place in the key, whose events are no rows */

@@ -12,6 +12,18 @@ use PinnedRota\Core\Time\EventTime;
 /** Changes to one occurrence of a series, to one and all that follow, and to all; what was changed before is kept. */
 final class OccurrenceChanges
 {
+    /** An occurrence as an event of its own, before it is changed. */
+    public static function single(Occurrence $occurrence): Event
+    {
+        return $occurrence->event->recurrenceId !== null && ! $occurrence->event->andFollowing ? $occurrence->event : $occurrence->event->occurringAt($occurrence);
+    }
+
+    /** An occurrence and all that follow as a series of its own, before it is changed. */
+    public static function from(Event $master, Occurrence $found, EventTime $occurrence): Event
+    {
+        return $found->event->beginningAt($found, self::rulesFrom($master, $occurrence));
+    }
+
     /** The series with this occurrence as given; an earlier change of it is replaced. */
     public static function one(Series $series, Event $changed): Series
     {

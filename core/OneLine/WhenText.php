@@ -11,32 +11,38 @@ use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
 
-/** When an event is, typed anew: "Fri 9:30–11", "3 Dec to 5 Dec"; a time alone stays on the day of the event. */
+/**
+ * When an event is, typed anew: "Fri 9:30–11", "3 Dec to 5 Dec". A time alone stays on the day of the event, and a weekday is the next
+ * one from there; what is said from now on ("tomorrow", "next week") is meant from today.
+ */
 final class WhenText
 {
     private const NONE = 'x';
+
+    private const FROM_TODAY = '/\b(?:today|tonight|tomorrow|now|next|this|in\s(?!the\b)|weekend|a\sweek\son)\b|day\sweek\b/ui';
 
     /**
      * @param  EventTime  $start  of the event as it is
      * @param  EventTime  $end  exclusive
      * @param  Zone  $wall  on whose wall the text is meant
+     * @param  LocalDateTime  $now  the moment at which it is typed, on that wall
      * @param  Habits  $habits  of the writer’s organisation
      * @return array{EventTime, EventTime} start and end (exclusive), in the zone of the event where it has one
      *
      * @throws InvalidTime where the text says no time, or more than one
      */
-    public static function read(string $text, EventTime $start, EventTime $end, Zone $wall, Habits $habits = new Habits): array
+    public static function read(string $text, EventTime $start, EventTime $end, Zone $wall, LocalDateTime $now, Habits $habits = new Habits): array
     {
         $onWall = $start->kind === TimeKind::Zoned ? $start->inZone($wall) : $start;
-        $midnight = new LocalDateTime($onWall->local->day() * 86_400);
-        $is = self::understood($text, $midnight, $habits);
+        $from = static fn (string $words): LocalDateTime => preg_match(self::FROM_TODAY, $words) === 1 ? $now : new LocalDateTime($onWall->local->day() * 86_400);
+        $is = self::understood($text, $from($text), $habits);
         // From a time of one day to a time of another: each side says its own.
         if ($is === null && preg_match('/^(.+\d)\s(?:to|until|till|-|–|—)\s(.+)$/ui', trim($text), $sides) === 1) {
-            [$from, $to] = [self::understood($sides[1], $midnight, $habits), self::understood($sides[2], $midnight, $habits)];
-            if ($from?->start !== null && $to?->start !== null && ! $from->allDay && ! $to->allDay && $start->kind !== TimeKind::Date) {
+            [$first, $last] = [self::understood($sides[1], $from($sides[1]), $habits), self::understood($sides[2], $from($sides[2]), $habits)];
+            if ($first?->start !== null && $last?->start !== null && ! $first->allDay && ! $last->allDay && $start->kind !== TimeKind::Date) {
                 $make = self::maker($start, $wall);
 
-                return [$make($from->start), $make($to->start)];
+                return [$make($first->start), $make($last->start)];
             }
         }
         if ($is === null || $is->start === null || $is->end === null) {
@@ -53,11 +59,11 @@ final class WhenText
             return [EventTime::date($is->start), EventTime::date($is->end)];
         }
         $make = self::maker($start, $wall);
-        $from = $make($is->start);
+        $begins = $make($is->start);
         $saysEnd = preg_match('/[-–—]|\b(?:to|for|until|till)\b|\d\s?(?:h|m|min|hours?|minutes?)\b/ui', $text) === 1;
 
         // A start alone keeps the length.
-        return [$from, $saysEnd || $start->kind === TimeKind::Date ? $make($is->end) : $from->at($from->local->plusSeconds($end->local->seconds - $start->local->seconds))];
+        return [$begins, $saysEnd || $start->kind === TimeKind::Date ? $make($is->end) : $begins->at($begins->local->plusSeconds($end->local->seconds - $start->local->seconds))];
     }
 
     /** What a text means, where it is a time and nothing else. */

@@ -67,6 +67,7 @@ const ON_CALENDARS = [
     'POST calendars/{slug}/files' => [404, 202, 202, 202, 202, 202],
     'GET table' => [404, 200, 200, 200, 200, 200],
     'GET table/whole' => [404, 200, 200, 200, 200, 200],
+    'GET table/csv' => [404, 200, 200, 200, 200, 200],
     'POST weeks/preview' => [422, 422, 422, 200, 200, 200],
     'POST weeks' => [422, 422, 422, 200, 200, 200],
     'POST events' => [422, 422, 422, 201, 201, 201],

@@ -63,6 +63,17 @@ test('an overlay is changed, deleted and brought back', function () {
     $this->as($this->ada, 'POST', "/overlays/{$slug}/restore")->assertOk()->assertJsonCount(2, 'layers');
 });
 
+test('an overlay opens as a table with its columns, order and time, and keeps them when only its layers change', function () {
+    $opening = ['columns' => ['when', 'title', 'place'], 'sort' => 'place', 'descending' => true, 'period' => 'year'];
+    $slug = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Rooms in use', 'openingView' => 'table', 'openingTable' => $opening, 'layers' => ($this->layers)()])
+        ->assertCreated()->assertJsonPath('openingView', 'table')->assertJsonPath('openingTable', $opening)->json('slug');
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'Rooms', 'layers' => ($this->layers)()], 1)->assertJsonPath('openingTable', $opening);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'Rooms', 'openingView' => 'week', 'openingTable' => null, 'layers' => ($this->layers)()], 2)->assertJsonPath('openingTable', null);
+    foreach (['columns' => ['colour'], 'sort' => 'colour', 'descending' => 'down', 'period' => 'ever'] as $field => $wrong) {
+        $this->as($this->ada, 'POST', '/overlays', ['name' => 'x', 'openingTable' => [$field => $wrong] + $opening, 'layers' => ($this->layers)()])->assertUnprocessable()->assertJsonPath('errors.0.field', $field === 'columns' ? 'openingTable.columns.0' : "openingTable.{$field}");
+    }
+});
+
 test('an overlay of nothing, or of calendars that are not there, is refused', function () {
     $this->as($this->ada, 'POST', '/overlays', ['name' => '', 'layers' => []])->assertUnprocessable()->assertJsonPath('errors.*.field', ['name', 'layers']);
     $this->as($this->ben, 'POST', '/overlays', ['name' => 'Nosy', 'layers' => ($this->layers)()])->assertUnprocessable()->assertJsonPath('errors.0.field', 'layers.0.calendars');

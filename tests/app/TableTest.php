@@ -125,6 +125,7 @@ test('of two who change the same events the second is told, with what they are n
 });
 
 test('cells are read as they are typed', function (string $column, string $text, Closure $seen) {
+    $this->group('Slip crew', $this->ben);
     ($this->bulk)(['events' => [['id' => $this->haul->id, 'version' => 1, 'cells' => [$column => $text]]]])->assertOk();
     $told = $this->as($this->ada, 'GET', "/events/{$this->haul->id}")->json();
     expect($seen($told))->toBeTrue(json_encode($told));
@@ -132,11 +133,14 @@ test('cells are read as they are typed', function (string $column, string $text,
     'title' => ['title', ' Launch ', fn (array $event) => $event['title'] === 'Launch' && $event['place'] === 'Slip 2'],
     'place' => ['place', '', fn (array $event) => $event['place'] === ''],
     'when' => ['when', 'fri 14:00', fn (array $event) => $event['start'] === '2026-11-13T14:00' && $event['end'] === '2026-11-13T15:00'],
-    'categories' => ['categories', 'Visit, launch, Visit', fn (array $event) => count($event['categories']) === 2],
+    'categories' => ['categories', 'launch, Launch', fn (array $event) => count($event['categories']) === 1],
     'no categories' => ['categories', '', fn (array $event) => $event['categories'] === []],
     'state' => ['status', 'Provisional', fn (array $event) => $event['status'] === 'provisional'],
     'calendar by name' => ['calendar', 'long LOFT', fn (array $event) => str_starts_with($event['calendar'], 'long-loft')],
     'responsible' => ['responsible', 'Ada Quill', fn (array $event) => array_column($event['participants'], 'name') === ['Ada Quill']],
+    'a group, found by its name' => ['responsible', 'slip CREW', fn (array $event) => array_column($event['participants'], 'kind') === ['group']],
+    'a group and a person' => ['responsible', 'Slip crew, Ben Oar', fn (array $event) => array_column($event['participants'], 'name') === ['Slip crew', 'Ben Oar']],
+    'tomorrow, which is from today' => ['when', 'tomorrow', fn (array $event) => $event['start'] === now('Europe/London')->addDay()->format('Y-m-d').'T09:00'],
     'nobody responsible' => ['responsible', '', fn (array $event) => $event['participants'] === []],
 ]);
 
@@ -151,9 +155,58 @@ test('a cell that cannot be so is told why, and changes nothing', function (stri
     ['status', 'maybe', '“maybe” is no state: an event is confirmed, provisional or cancelled.'],
     ['calendar', 'Nowhere', 'There is no such calendar for you.'],
     ['responsible', 'Nobody Known', 'Nobody is called “Nobody Known”.'],
+    ['responsible', 'Ben Oer', 'Nobody is called “Ben Oer”. Did you mean “Ben Oar”?'],
+    ['categories', 'Launch, Lanch', '“Lanch” is no category here yet. Did you mean “Launch”?'],
     ['responsible', 'Quill', 'Several people are called “Quill”: give the whole name.'],
     ['categories', str_repeat('x', 81), 'This has at most 80 characters.'],
 ]);
+
+test('a new category has to be confirmed, and is then added', function () {
+    $cells = ['events' => [['id' => $this->haul->id, 'version' => 1, 'cells' => ['categories' => 'Launch, wet']]]];
+    ($this->bulk)($cells)->assertUnprocessable()->assertJsonPath('errors.0.field', 'events.0.newCategories');
+    ($this->bulk)($cells, '/bulk/preview')->assertJsonPath('0.what', 'refused')->assertJsonPath('0.newCategories', ['wet']);
+    ($this->bulk)($cells + ['newCategories' => true], '/bulk/preview')->assertJsonPath('0.what', 'change');
+    expect(DB::table('categories')->where('name', 'wet')->exists())->toBeFalse();
+    ($this->bulk)($cells + ['newCategories' => true])->assertOk();
+    expect(DB::table('categories')->where('name', 'wet')->exists())->toBeTrue();
+    // Who may not add any is told so instead, and confirming changes nothing about it.
+    $this->slip->update(['free_categories' => false]);
+    $this->give($this->slip, $this->ben, Level::Change);
+    ($this->bulk)(['events' => [['id' => $this->haul->id, 'version' => 2, 'cells' => ['categories' => 'dry']]], 'newCategories' => true], '/bulk', $this->ben)->assertUnprocessable()->assertJsonPath('errors.0.message', '“dry” is no category of Slipway, and those who manage it add them.');
+});
+
+test('when a time of a series is, is changed for the times that are meant, and undone as one', function (string $times, array $starts) {
+    $cells = ['id' => $this->weekly->id, 'version' => 1, 'occurrence' => '2026-11-17T09:00:00Z', 'times' => $times, 'cells' => ['when' => '18 Nov 2026 10:00']];
+    $before = $this->everything();
+    ($this->bulk)(['events' => [$cells]], '/bulk/preview')->assertOk()->assertJsonPath('0.what', 'change');
+    expect($this->everything())->toEqual($before);
+    $operation = (int) ($this->bulk)(['events' => [$cells]])->assertOk()->headers->get('Operation');
+    $rows = array_filter($this->sheet($this->ada, '2026-11-01', '2026-12-31')->json('items'), fn (array $item): bool => $item['title'] === 'Rowing');
+    expect(array_values(array_column($rows, 'start')))->toBe($starts)->and(iterator_to_array(app(VerifyOccurrences::class)->differences(), false))->toBe([]);
+    $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertNoContent();
+    expect($this->everything())->toEqual($before);
+})->with([
+    'that one' => ['one', ['2026-11-03T09:00', '2026-11-10T09:00', '2026-11-18T10:00', '2026-11-24T09:00']],
+    'that and all that follow' => ['following', ['2026-11-03T09:00', '2026-11-10T09:00', '2026-11-18T10:00', '2026-11-25T10:00']],
+    'all' => ['all', ['2026-11-04T10:00', '2026-11-11T10:00', '2026-11-18T10:00', '2026-11-25T10:00']],
+]);
+
+test('what the table shows is exported with its columns, its order and its filters, and nothing in it is a formula', function () {
+    $this->add($this->slip, $this->ada, title: '=HYPERLINK("http://x")', start: '2026-11-20', end: '2026-11-22');
+    $csv = fn (string $more = '', $person = null): string => $this->as($person ?? $this->ada, 'GET', "/table/csv?from=2026-11-01&to=2027-05-01&tz=Europe/London{$more}")->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->streamedContent();
+    expect($csv('&sort=title&columns[]=title&columns[]=when&columns[]=calendar'))->toBe("\u{FEFF}Title,Start,End,Times,Calendar\r\n".implode("\r\n", [
+        '"\'=HYPERLINK(""http://x"")",2026-11-20,2026-11-21,1,Slipway',
+        'away,2026-11-10,2026-11-10,1,Long loft',
+        'Haul out,2026-11-12 09:00,2026-11-12 10:00,1,Slipway',
+        'Rowing,2026-11-03 09:00,2026-11-03 10:00,4,Long loft',
+    ])."\r\n")
+        ->and($csv('&status=provisional&columns[]=title'))->toBe("\u{FEFF}Title\r\naway\r\n")
+        ->and(str_getcsv(explode("\r\n", substr($csv('&words=haul'), 3))[1], ',', '"', ''))->toContain('Ada Quill', 'Launch', 'Slip 2', 'confirmed');
+    // What is only seen as taken time is no row here either.
+    $this->give($this->slip, $this->ben, Level::BusyTimes);
+    expect($csv('&columns[]=title', $this->ben))->toBe("\u{FEFF}Title\r\n");
+    $this->as($this->ada, 'GET', '/table/csv?from=2026-11-01&to=2026-12-01&tz=Europe/London&columns[]=colour')->assertUnprocessable();
+});
 
 test('a column pasted into many rows is one change', function () {
     $cells = fn (EventRecord $event, string $place): array => ['id' => $event->id, 'version' => 1, 'cells' => ['place' => $place]];
@@ -168,7 +221,13 @@ test('bad input of a bulk change is told at its field', function (array $body, s
     ($this->bulk)($body)->assertUnprocessable()->assertJsonPath('errors.0.field', $field);
 })->with([
     'no events' => [['events' => []], 'events'],
-    'twice the same' => [['events' => [['id' => 1, 'version' => 1], ['id' => 1, 'version' => 1]]], 'events.0.id'],
+    'twice the same' => [['events' => [['id' => 1, 'version' => 1], ['id' => 1, 'version' => 1]]], 'events.1.id'],
+    'no event' => [['events' => ['x']], 'events.0.id'],
+    'no version' => [['events' => [['id' => 1]]], 'events.0.version'],
+    'a cell that is no text' => [['events' => [['id' => 1, 'version' => 1, 'cells' => ['place' => [1]]]]], 'events.0.cells.place'],
+    'a time that is none' => [['events' => [['id' => 1, 'version' => 1, 'occurrence' => 'noon']]], 'events.0.occurrence'],
+    'times that are none' => [['events' => [['id' => 1, 'version' => 1, 'times' => 'some']]], 'events.0.times'],
+    'too many' => [['events' => array_fill(0, 5_001, ['id' => 1, 'version' => 1])], 'events'],
     'no such state' => [['status' => 'odd'], 'status'],
     'too far' => [['shiftDays' => 5000], 'shiftDays'],
     'a copy onto itself' => [['copyDays' => 0], 'copyDays'],

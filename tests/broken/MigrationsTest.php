@@ -139,6 +139,10 @@ function steps(): array
             fn () => null,
             fn () => expect(DB::table('deleted_categories')->count())->toBe(0)->and(DB::table('categories')->count())->toBeGreaterThan(0),
         ],
+        '2026_11_27_000021_opening_tables' => [
+            fn () => null,
+            fn () => expect(DB::table('overlays')->whereNull('opening_table')->count())->toBe(DB::table('overlays')->count())->toBeGreaterThan(0),
+        ],
     ];
 }
 

@@ -8,6 +8,8 @@ use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\SeriesMove;
+use PinnedRota\Core\Events\SeriesTimes;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Events\WeekLaying;
 use PinnedRota\Core\OneLine\WhenText;
@@ -103,7 +105,7 @@ test('dates left out are meant as they are given, or move along', function () {
 });
 
 test('when an event is can be typed anew', function (string $text, ?string $start, string $end = '') {
-    $read = fn () => WhenText::read($text, Make::time('2026-11-25T09:30'), Make::time('2026-11-25T11:00'), Zone::of('Europe/London'));
+    $read = fn () => WhenText::read($text, Make::time('2026-11-25T09:30'), Make::time('2026-11-25T11:00'), Zone::of('Europe/London'), LocalDateTime::parse('2026-12-30T15:00'));
     if ($start === null) {
         return expect($read)->toThrow(InvalidTime::class);
     }
@@ -121,6 +123,12 @@ test('when an event is can be typed anew', function (string $text, ?string $star
     'as the table tells it' => ['2026-12-03 09:30–11:00', '2026-12-03T09:30', '2026-12-03T11:00'],
     'whole days as the table tells them' => ['2026-12-03 to 2026-12-05', '2026-12-03', '2026-12-06'],
     'over midnight as the table tells it' => ['2026-12-03 22:00 to 2026-12-04 06:00', '2026-12-03T22:00', '2026-12-04T06:00'],
+    'tomorrow is from today' => ['tomorrow', '2026-12-31T09:30', '2026-12-31T11:00'],
+    'today, too' => ['today 14:00', '2026-12-30T14:00', '2026-12-30T15:30'],
+    'next week is from today' => ['wed next week', '2027-01-06T09:30', '2027-01-06T11:00'],
+    'so many weeks from today' => ['in two weeks', '2027-01-13T09:30', '2027-01-13T11:00'],
+    'the morning is no distance' => ['fri in the morning', '2026-11-27T09:00', '2026-11-27T10:30'],
+    'a night until tomorrow' => ['wed 22:00 to tomorrow 6:00', '2026-12-30T22:00', '2026-12-31T06:00'],
     'no time' => ['when the tide is out', null],
     'nothing' => ['', null],
     'a repeat' => ['every friday 9:00', null],
@@ -128,8 +136,41 @@ test('when an event is can be typed anew', function (string $text, ?string $star
 ]);
 
 test('a time typed on one wall is kept on that of the event', function () {
-    [$from, $to] = WhenText::read('10:00–12:00', Make::time('2026-11-25T09:30', 'America/New_York'), Make::time('2026-11-25T10:30', 'America/New_York'), Zone::of('Europe/London'));
+    [$from, $to] = WhenText::read('10:00–12:00', Make::time('2026-11-25T09:30', 'America/New_York'), Make::time('2026-11-25T10:30', 'America/New_York'), Zone::of('Europe/London'), LocalDateTime::parse('2026-12-30T15:00'));
     expect([$from->local->toMinute(), $to->local->toMinute(), $from->zone->id])->toBe(['2026-11-25T05:00', '2026-11-25T07:00', 'America/New_York']);
+});
+
+describe('a time of a series goes elsewhere', function () {
+    $to = fn (string $start, string $end): Closure => fn (): array => [Make::time($start), Make::time($end)];
+    $move = fn (?string $occurrence, SeriesTimes $times, Closure $to): array => array_map(wall(...), SeriesMove::by(wateryWeeks(), $occurrence === null ? null : Make::time($occurrence), $times, $to, 'second'));
+    $rest = ['26-10-21T14:00 Rowing, long', '26-11-03T09:30 Rowing', '26-11-10T09:30 Rowing'];
+
+    test('alone', function () use ($move, $to, $rest) {
+        expect($move('2026-10-15T09:30', SeriesTimes::One, $to('2026-10-16T11:00', '2026-10-16T12:00')))->toBe([['26-10-13T09:30 Rowing', '26-10-16T11:00 Rowing', ...$rest], []])
+            ->and($move('2026-10-20T09:30', SeriesTimes::One, $to('2026-10-22T14:00', '2026-10-22T15:00'))[0][2])->toBe('26-10-22T14:00 Rowing, long');
+    });
+
+    test('with all, by as many days and to the same hour, however late in the series it is', function () use ($move, $to) {
+        [$all, $second] = $move('2026-11-03T09:30', SeriesTimes::All, $to('2026-11-04T11:00', '2026-11-04T12:30'));
+        expect($all)->toBe(['26-10-14T11:00 Rowing', '26-10-16T11:00 Rowing', '26-10-21T14:00 Rowing, long', '26-11-04T11:00 Rowing', '26-11-11T11:00 Rowing'])->and($second)->toBe([]);
+        $series = SeriesMove::by(wateryWeeks(), Make::time('2026-11-03T09:30'), SeriesTimes::All, $to('2026-11-04T11:00', '2026-11-04T12:30'), 'second')[0];
+        expect($series->master->timing->lengthSeconds())->toBe(90 * 60);
+    });
+
+    test('with all that follow, which are a series of their own from there', function () use ($move, $to) {
+        expect($move('2026-11-03T09:30', SeriesTimes::Following, $to('2026-11-03T11:00', '2026-11-03T12:00')))
+            ->toBe([['26-10-13T09:30 Rowing', '26-10-15T09:30 Rowing', '26-10-21T14:00 Rowing, long'], ['26-11-03T11:00 Rowing', '26-11-10T11:00 Rowing']])
+            ->and($move('2026-10-13T09:30', SeriesTimes::Following, $to('2026-10-13T10:00', '2026-10-13T11:00'))[1])->toBe([]);
+    });
+
+    test('a time that there is not cannot', function () use ($move, $to) {
+        expect(fn () => $move('2026-10-14T09:30', SeriesTimes::One, $to('2026-10-16T11:00', '2026-10-16T12:00')))->toThrow(InvalidTime::class);
+    });
+
+    test('what does not repeat has one time, whatever is said', function () use ($to) {
+        $once = new Series(wateryWeeks()->master->repeating(new RecurrenceSet));
+        expect(wall(SeriesMove::by($once, null, SeriesTimes::Following, $to('2026-10-14T08:00', '2026-10-14T09:00'), 'second')[0]))->toBe(['26-10-14T08:00 Rowing']);
+    });
 });
 
 describe('a week laid over weeks', function () {

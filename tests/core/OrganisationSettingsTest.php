@@ -37,6 +37,6 @@ test('dates and parts of the day are read as the organisation writes them', func
     expect($read('launch 2/11 9:00'))->toBe('2027-02-11T09:00')
         ->and($read('launch fri morning'))->toBe('2026-11-27T08:00')
         ->and($read('launch fri in the evening'))->toBe('2026-11-27T19:00');
-    [$start] = WhenText::read('2/11 9:00', Make::time('2026-11-25T09:30'), Make::time('2026-11-25T11:00'), Zone::of('Europe/London'), $habits);
+    [$start] = WhenText::read('2/11 9:00', Make::time('2026-11-25T09:30'), Make::time('2026-11-25T11:00'), Zone::of('Europe/London'), LocalDateTime::parse('2026-12-30T15:00'), $habits);
     expect($start->local->toMinute())->toBe('2027-02-11T09:00');
 });
