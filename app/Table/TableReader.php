@@ -42,7 +42,7 @@ final class TableReader
         $rows = $this->sorted($request);
         $known = $this->authors($rows->map(static fn (TableEntry $entry): int => $entry->told->id)->all());
 
-        return $rows->map(static fn (TableEntry $entry): TableKeyData => new TableKeyData($entry->told->id, $entry->told->hold, $known[$entry->told->id]['version'] ?? 0))->all();
+        return $rows->map(static fn (TableEntry $entry): TableKeyData => new TableKeyData($entry->told->id, $entry->told->occurrence, $entry->told->hold, $known[$entry->told->id]['version'] ?? 0))->all();
     }
 
     /**

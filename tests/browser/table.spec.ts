@@ -164,6 +164,118 @@ test('two at the same table: what the other changes shows, and neither writes ov
     await other.context().close();
 });
 
+test('cells are copied, filled and cleared as in a spreadsheet; of a series it is asked which times are meant, a new category twice', async ({ page }) => {
+    const calendar = await laid(page, 'Oda Lindqvarn', ['Anchor', 'Bollard', 'Cleat', 'Davit']);
+    const places = () => Promise.all(['Anchor', 'Bollard', 'Cleat', 'Davit'].map((title) => cell(page, title, 'place').textContent()));
+
+    await test.step('a block is marked by Shift, copied, put over another, and cleared; each is one step back', async () => {
+        await cell(page, 'Anchor', 'place').click();
+        await page.keyboard.type('Quay');
+        await page.keyboard.press('Enter');
+        await expect(cell(page, 'Bollard', 'place')).toBeFocused();
+        await page.keyboard.press('ArrowUp');
+        const taken = await page.evaluate(() => {
+            const data = new DataTransfer();
+            document.activeElement?.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }));
+            return [data.getData('text/plain'), data.getData('text/html')];
+        });
+        expect(taken).toEqual(['Quay', '<table><tbody><tr><td>Quay</td></tr></tbody></table>']);
+        await page.keyboard.press('ArrowDown');
+        await page.keyboard.press('Shift+ArrowDown');
+        await page.keyboard.press('Shift+ArrowDown');
+        await expect(page.locator('[role=gridcell][aria-selected=true][data-column=place]')).toHaveCount(3);
+        await paste(page, 'Quay');
+        await page.getByRole('dialog').getByRole('button', { name: 'Change 3 events' }).click();
+        await expect.poll(places).toEqual(['Quay', 'Quay', 'Quay', 'Quay']);
+        await cell(page, 'Bollard', 'place').click();
+        await cell(page, 'Cleat', 'place').click({ modifiers: ['Shift'] });
+        await page.keyboard.press('Delete');
+        await page.getByRole('dialog').getByRole('button', { name: 'Change 2 events' }).click();
+        await expect.poll(places).toEqual(['Quay', '', '', 'Quay']);
+        await cell(page, 'Davit', 'place').click();
+        await page.keyboard.press('Delete');
+        await expect.poll(places).toEqual(['Quay', '', '', '']);
+        await page.keyboard.press('Control+z');
+        await expect.poll(places).toEqual(['Quay', '', '', 'Quay']);
+        await cell(page, 'Davit', 'title').click();
+        await page.keyboard.press('Delete');
+        await expect(page.getByText('Title cannot be empty.')).toBeVisible();
+    });
+
+    await test.step('a category that there is not is asked for twice', async () => {
+        await cell(page, 'Anchor', 'categories').click();
+        await page.keyboard.type('Moorings');
+        await page.keyboard.press('Enter');
+        await expect(page.getByRole('alert')).toContainText('“Moorings” is no category here yet.');
+        await expect(page.getByRole('textbox', { name: 'categories' })).toBeFocused();
+        await page.keyboard.press('Enter');
+        await expect(cell(page, 'Anchor', 'categories')).toHaveText('Moorings');
+        await cell(page, 'Bollard', 'categories').click();
+        await paste(page, 'Fenders\nMoorings');
+        const dialog = page.getByRole('dialog');
+        await expect(dialog.getByRole('region', { name: 'What is left out' })).toContainText('“Fenders” is no category here yet.');
+        await dialog.getByRole('checkbox', { name: 'Add “Fenders” as a new category' }).check();
+        await dialog.getByRole('button', { name: 'Change 2 events' }).click();
+        await expect(cell(page, 'Bollard', 'categories')).toHaveText('Fenders');
+        await expect(cell(page, 'Cleat', 'categories')).toHaveText('Moorings');
+    });
+
+    await test.step('the time of a series is changed for the times that are meant', async () => {
+        await addByApi(page, [{ calendar, title: 'Ebb watch', start: `${day(14)}T09:00`, repeat: { rule: 'FREQ=WEEKLY', count: 4 } }]);
+        await expect(cell(page, 'Ebb watch', 'when')).toContainText('9:00–10:00');
+        await cell(page, 'Ebb watch', 'when').click();
+        await page.keyboard.type('11:00');
+        await page.keyboard.press('Enter');
+        await expect(page.getByRole('dialog', { name: 'Move “Ebb watch”' })).toBeVisible();
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('textbox', { name: 'when' })).toHaveValue('11:00');
+        await expect(page.getByRole('textbox', { name: 'when' })).toBeFocused();
+        await page.keyboard.press('Enter');
+        await page.getByRole('dialog').getByRole('button', { name: 'Only this one' }).click();
+        await expect(cell(page, 'Ebb watch', 'when')).toContainText('11:00–12:00');
+        await page.goto(`/?calendar=${calendar}&view=list&date=${day(14)}`);
+        await expect(page.getByText('Ebb watch')).toHaveCount(4);
+        await expect(page.getByRole('button', { name: /Ebb watch.*9:00/ })).toHaveCount(3);
+    });
+});
+
+test('how a table looks is in its address, is kept under a name and handed on, and is taken along as a file', async ({ page }) => {
+    const calendar = await laid(page, 'Yusuf Calloway', ['Anchor', '=SUM(A1)', 'Cleat']);
+    await page.getByRole('button', { name: 'Title' }).click();
+    await page.getByRole('button', { name: 'Title' }).click();
+    await page.getByRole('button', { name: 'Columns' }).click();
+    for (const name of ['Categories', 'State', 'Responsible']) await page.getByRole('checkbox', { name }).uncheck();
+    await page.keyboard.press('Escape');
+    await page.getByLabel('Only with these words').fill('Slip');
+    await page.getByLabel('State').selectOption('confirmed');
+    const looks = async () => {
+        await expect(page.getByRole('row').nth(1)).toContainText('Cleat');
+        await expect(page.getByRole('columnheader')).toHaveText(['', 'When', 'Title ↓', 'Calendar', 'Place']);
+    };
+    await expect(page).toHaveURL(/sort=title/);
+    await expect(page).toHaveURL(/words=Slip/);
+    await page.reload();
+    await looks();
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: '.csv' }).click()]);
+    const text = await (await file.createReadStream()).toArray();
+    expect(Buffer.concat(text).toString('utf8')).toMatch(/^\uFEFFStart,End,Times,Title,Calendar,Place\r\n[^\r]+,Cleat,[^\r]+,Slip 1\r\n[^\r]+,Anchor,[^\r]+\r\n[^\r]+,"'=SUM\(A1\)",/);
+
+    const name = unique('Slip in turn');
+    await page.getByRole('button', { name: 'Keep…' }).click();
+    await page.getByRole('dialog').getByRole('textbox', { name: 'Name' }).fill(name);
+    await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+    await expect(page).toHaveURL(/overlay=slip-in-turn/);
+    await expect(page).not.toHaveURL(/sort=/);
+    await looks();
+    // What it asks for is a condition of its layer: an event of that calendar elsewhere is no row.
+    await addByApi(page, [{ calendar, title: 'Davit', start: `${day(8)}T09:00`, place: 'Quay' }]);
+    await page.goto(`/?view=lanes&overlay=all`);
+    await page.getByRole('heading', { level: 1 }).getByRole('button').click();
+    await page.getByRole('menuitem', { name: new RegExp(`${name}.*a table`) }).click();
+    await looks();
+    await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '4');
+});
+
 test('where a change of many or its answer is lost, it is asked for again, and done once', async ({ page }) => {
     await laid(page, 'Yusuf Calloway', ['Kedge', 'Leadline']);
     const change = async (place: string) => {

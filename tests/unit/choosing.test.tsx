@@ -7,8 +7,10 @@ import type { Move } from '@/features/sheet/landing';
 import type { LaneRow } from '@/features/sheet/rows';
 import { useItemStops } from '@/features/sheet/useItemStops';
 import { useSheetKeys } from '@/features/sheet/useSheetKeys';
-import { useColumns } from '@/features/table/useColumns';
+import { RotaContext, type Rota } from '@/features/sheet/RotaContext';
+import { readRotaSearch, type RotaSearch } from '@/features/sheet/rotaSearch';
 import { useSelection } from '@/features/table/useSelection';
+import { useTableLook } from '@/features/table/useTableLook';
 import { fakeServer, withQueries } from './server';
 
 beforeEach(() => localStorage.clear());
@@ -33,17 +35,31 @@ test('rows are chosen one by one, from one to another, and all; each is sent wit
     expect(ids()).toEqual([]);
 });
 
-test('columns are remembered in their own order, never without the title, and odd memories are forgotten', () => {
-    const { result, unmount } = renderHook(() => useColumns());
-    const usual = result.current[0];
-    act(() => result.current[1](['place', 'when']));
-    expect(result.current[0]).toEqual(expect.arrayContaining(['title', 'when', 'place']));
-    expect(result.current[0]).toHaveLength(3);
-    const kept = result.current[0];
-    unmount();
-    expect(renderHook(() => useColumns()).result.current[0]).toEqual(kept);
+test('a table looks as its address says, else as its overlay opens, else as in this browser before', () => {
+    const gone: Partial<RotaSearch>[] = [];
+    const look = (search: RotaSearch = {}, opening: Rota['opening'] = null) =>
+        renderHook(() => useTableLook(), { wrapper: ({ children }) => <RotaContext.Provider value={{ search, opening, go: (change) => gone.push(change) } as Partial<Rota> as Rota}>{children}</RotaContext.Provider> }).result.current;
+    const usual = look().shown;
+    expect(look().sorting).toEqual({ by: 'when', descending: false });
+    // Columns stay in their own order, and never without the title.
+    look().show(['place', 'when']);
+    expect(gone.pop()).toEqual({ columns: ['when', 'title', 'place'] });
+    expect(look().shown).toEqual(['when', 'title', 'place']);
+    const opening = { columns: ['title' as const, 'calendar' as const], sort: 'calendar' as const, descending: true, period: 'year' as const };
+    expect([look({}, opening).shown, look({}, opening).sorting]).toEqual([['title', 'calendar'], { by: 'calendar', descending: true }]);
+    const addressed = look({ columns: ['title'], sort: 'title' }, opening);
+    expect([addressed.shown, addressed.sorting]).toEqual([['title'], { by: 'title', descending: false }]);
+    // The same column once more is the other way round; another begins anew.
+    addressed.sort('title');
+    addressed.sort('place');
+    expect(gone.splice(0)).toEqual([{ sort: 'title', descending: true }, { sort: 'place', descending: undefined }]);
     localStorage.setItem('rota.columns', 'nonsense,,');
-    expect(renderHook(() => useColumns()).result.current[0]).toEqual(usual);
+    expect(look().shown).toEqual(usual);
+});
+
+test('an address is read for what can be, and no more', () => {
+    expect(readRotaSearch({ sort: 'place', descending: true, columns: ['place', 'nonsense', 'when'], state: 'provisional', period: 'half' })).toEqual({ sort: 'place', descending: true, columns: ['when', 'place'], state: 'provisional', period: 'half' });
+    expect(readRotaSearch({ sort: 'colour', descending: true, columns: 'when', state: 'odd', period: 'ever' })).toEqual({});
 });
 
 test('before a series changes it is said what becomes of its other times, as the server tells it; then one thing is done, once', async () => {

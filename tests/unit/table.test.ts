@@ -2,7 +2,10 @@ import { act, renderHook } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { quietDays } from '@/features/sheet/useSheet';
 import { useSelection } from '@/features/table/useSelection';
-import { cellText, COLUMNS, pasted, pasteInto, whenText, whenTyped, type Row } from '@/features/table/columns';
+import { cleared, copied, pasted, pasteInto, spread } from '@/features/table/clipboard';
+import { cellText, COLUMNS, copyText, whenText, whenTyped, type Row } from '@/features/table/columns';
+import { askedConditions, narrowed } from '@/features/table/narrowed';
+import { useCells } from '@/features/table/useCells';
 import { changeOf, NOTHING } from '@/features/table/ChangeFields';
 import { dueWords, reminderWords } from '@/features/reminders/reminderWords';
 
@@ -52,6 +55,71 @@ test('what is pasted goes to the right and down, into what can be written, as fa
     expect(pasteInto([['x'], ['y'], ['z']], rows, 2, columns, 0)).toEqual({ events: [{ id: 3, version: 4, cells: { title: 'x' } }], left: 2 });
     // A column that is not written takes nothing.
     expect(pasteInto([['x']], rows, 0, columns, 3)).toEqual({ events: [], left: 0 });
+});
+
+test('of a series it is told which time stands in the row', () => {
+    const columns = COLUMNS.filter((each) => each.key === 'when');
+    expect(pasteInto([['14:00']], [row(1, { occurrence: '2026-11-10T09:00:00Z', repeats: true })], 0, columns, 0).events).toEqual([{ id: 1, version: 4, cells: { when: '14:00' }, occurrence: '2026-11-10T09:00:00Z' }]);
+});
+
+test('what is copied comes back as it was, and no spreadsheet takes it for a formula', () => {
+    const rows = [['=1+1', 'Slip 2'], ['-', 'a < b'], ['', '+44 1234']];
+    const { text, html } = copied(rows);
+    expect(text).toBe("'=1+1\tSlip 2\n'-\ta < b\n\t'+44 1234");
+    expect(html).toContain('<td>a &lt; b</td>');
+    expect(html).not.toContain('<td>=');
+    expect(pasted(text)).toEqual(rows);
+    // An apostrophe that is meant stays.
+    expect(pasted(copied([["'tis"]]).text)).toEqual([["'tis"]]);
+    // Lines in a cell would be rows of their own.
+    expect(copied([['two\nlines']]).text).toBe('two lines');
+});
+
+test('a cell is copied as it can be typed again', () => {
+    const copy = (key: (typeof COLUMNS)[number]['key']) => copyText(row(1), key, (slug) => slug.toUpperCase());
+    expect([copy('when'), copy('calendar'), copy('categories'), copy('changedAt')]).toEqual(['2026-11-10 09:00–10:30', 'SLIP', 'launch, wet', '2026-11-01T08:00:00Z']);
+});
+
+test('what fits into a block a whole number of times fills it, and nothing else does', () => {
+    const block = (bottom: number, right: number) => ({ top: 0, left: 0, bottom, right });
+    expect(spread([['x']], block(1, 1))).toEqual([['x', 'x'], ['x', 'x']]);
+    expect(spread([['a'], ['b']], block(3, 0))).toEqual([['a'], ['b'], ['a'], ['b']]);
+    expect(spread([['a', 'b']], block(1, 1))).toEqual([['a', 'b'], ['a', 'b']]);
+    expect(spread([['a'], ['b']], block(2, 0))).toEqual([['a'], ['b']]);
+    expect(spread([['a'], ['b'], ['c']], block(0, 0))).toEqual([['a'], ['b'], ['c']]);
+});
+
+test('a block is cleared where a cell may be empty', () => {
+    const columns = COLUMNS.filter((each) => ['title', 'place', 'categories'].includes(each.key));
+    expect(cleared([row(1), row(2)], columns, { top: 0, left: 0, bottom: 1, right: 1 })).toEqual([1, 2].map((id) => ({ id, version: 4, cells: { place: '' } })));
+    expect(cleared([row(1)], columns, { top: 0, left: 1, bottom: 0, right: 2 })).toEqual([{ id: 1, version: 4, cells: { place: '', categories: '' } }]);
+    expect(cleared([row(1)], columns, { top: 0, left: 0, bottom: 0, right: 0 })).toEqual([]);
+});
+
+test('a block stays with its events when rows come in above', () => {
+    const { result, rerender } = renderHook(({ ids }) => useCells(ids.map((id) => ({ id }))), { initialProps: { ids: [1, 2, 3] } });
+    act(() => result.current.goTo({ row: 1, column: 2 }));
+    expect(result.current.many).toBe(false);
+    act(() => result.current.goTo({ row: 2, column: 3 }, true));
+    expect(result.current.block).toEqual({ top: 1, left: 1, bottom: 2, right: 2 });
+    rerender({ ids: [9, 1, 2, 3] });
+    expect([result.current.cursor, result.current.block]).toEqual([{ row: 3, column: 3 }, { top: 2, left: 1, bottom: 3, right: 2 }]);
+    // The box is no part of a block.
+    act(() => result.current.goTo({ row: 3, column: 0 }, true));
+    expect(result.current.many).toBe(false);
+    // What the keyboard is on has gone: it stays at its place.
+    act(() => result.current.goTo({ row: 3, column: 1 }));
+    rerender({ ids: [9, 1] });
+    expect(result.current.cursor).toEqual({ row: 1, column: 1 });
+});
+
+test('what a table is narrowed to becomes conditions of every layer that is kept', () => {
+    const asked = { through: { overlay: 'all', calendar: undefined, as: undefined, zone: 'Europe/London', categories: ['wet'], words: 'haul', people: [3], group: 'layer' as const }, span: { from: '2026-11-01', to: '2026-12-01' }, status: 'provisional' as const, hidden: [], sorting: { by: 'when' as const, descending: false } };
+    expect(askedConditions(asked).map((each) => each.about)).toEqual(['category', 'words', 'people', 'status']);
+    expect(askedConditions({ ...asked, status: '', through: { ...asked.through, categories: [], words: undefined, people: [] } })).toEqual([]);
+    const layer = { name: 'Slip', colour: 'sea' as const, mark: 'disc' as const, pattern: 'plain' as const, takes: 'chosen' as const, group: null, calendars: ['slip'], conditions: [{ about: 'busy' as const, is: true, not: false }] };
+    expect(narrowed([layer], askedConditions(asked))[0]?.conditions.map((each) => each.about)).toEqual(['busy', 'category', 'words', 'people', 'status']);
+    expect(layer.conditions).toHaveLength(1);
 });
 
 test('of a change of many only what was said is sent', () => {

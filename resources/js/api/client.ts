@@ -96,7 +96,7 @@ function problemOf(status: number, answer: unknown): Problem {
 }
 
 /** A list is told by its name again and again; yes and no are 1 and 0, which is how PHP reads them. */
-function queryString(query: Record<string, unknown>): string {
+export function queryString(query: Record<string, unknown>): string {
     const parameters = new URLSearchParams();
     for (const [name, value] of Object.entries(query)) {
         for (const each of Array.isArray(value) ? value : [value]) {

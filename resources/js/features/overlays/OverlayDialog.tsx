@@ -29,7 +29,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
     const calendars = useCalendars();
     const { save } = useOverlayActions();
     const keptAs = `overlay.${overlay?.slug ?? 'new'}`;
-    const [begun] = useState<Written>({ name: overlay?.name ?? '', layers: overlay?.layers ?? [], everyLayer: overlay?.everyLayer ?? false, openingView: overlay?.openingView ?? (rota.view === 'table' ? 'lanes' : rota.view) });
+    const [begun] = useState<Written>({ name: overlay?.name ?? '', layers: overlay?.layers ?? [], everyLayer: overlay?.everyLayer ?? false, openingView: overlay?.openingView ?? rota.view });
     const [resumed, setResumed] = useState(() => keptForm<Written>(keptAs)?.values ?? null);
     const [name, setName] = useState((resumed ?? begun).name);
     const [layers, setLayers] = useState((resumed ?? begun).layers);
@@ -177,6 +177,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                                 <option value="month">Month</option>
                                 <option value="year">Year</option>
                                 <option value="list">List</option>
+                                <option value="table">Table</option>
                             </select>
                         )}
                     </Field>

@@ -1,6 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useRota } from '@/features/sheet/RotaContext';
+import { AS_IT_OPENS } from '@/features/sheet/rotaSearch';
 import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
 
 const ITEM = 'flex cursor-pointer items-baseline gap-3 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
@@ -12,7 +13,7 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
     const rota = useRota();
     const overlays = useOverlays();
     const { remove } = useOverlayActions();
-    const choose = (slug: string) => rota.go({ overlay: slug, calendar: undefined, as: undefined, off: undefined, categories: undefined, words: undefined, people: undefined, view: undefined });
+    const choose = (slug: string) => rota.go({ ...AS_IT_OPENS, overlay: slug, calendar: undefined, as: undefined });
     const mayEdit = overlay !== null && (overlay.level === 'change' || overlay.level === 'manage');
     return (
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">
@@ -29,7 +30,7 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
                         </DropdownMenu.Item>
                         {overlays.data?.map((each) => (
                             <DropdownMenu.Item key={each.slug} className={ITEM} onSelect={() => choose(each.slug)}>
-                                {each.name} <span className="ml-auto text-soft">{each.layers.length === 1 ? '1 layer' : `${each.layers.length} layers`}</span>
+                                {each.name} <span className="ml-auto text-soft">{each.openingView === 'table' ? 'a table' : each.layers.length === 1 ? '1 layer' : `${each.layers.length} layers`}</span>
                             </DropdownMenu.Item>
                         ))}
                         <DropdownMenu.Separator className="my-1 border-t border-line" />

@@ -35,9 +35,12 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move, de
     const known = (slug: string | null | undefined) => slug === 'all' || overlays.data?.some((each) => each.slug === slug) === true;
     const overlay = search.overlay ?? (known(remembered) ? (remembered ?? 'all') : (overlays.data?.[0]?.slug ?? 'all'));
     const single = calendars.data?.find((each) => each.slug === search.calendar);
-    const view = search.view ?? (search.calendar === undefined ? null : single?.openingView) ?? overlays.data?.find((each) => each.slug === overlay)?.openingView ?? 'lanes';
+    const opens = overlays.data?.find((each) => each.slug === overlay);
+    const view = search.view ?? (search.calendar === undefined ? null : single?.openingView) ?? opens?.openingView ?? 'lanes';
+    const opening = (search.calendar === undefined ? opens?.openingTable : null) ?? null;
+    const period = search.period ?? opening?.period ?? 'half';
     const date = search.date ?? today;
-    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO', search.period, firstMonth), [view, date, laneDays, single?.firstDay, search.period, firstMonth]);
+    const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO', period, firstMonth), [view, date, laneDays, single?.firstDay, period, firstMonth]);
     const group = view === 'lanes' ? (search.group ?? 'layer') : 'layer';
     const through = useMemo(
         () => ({ overlay, calendar: search.calendar, as: search.as, zone, categories: search.categories ?? [], words: search.words, people: search.people ?? [], group }),
@@ -51,7 +54,7 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move, de
     const begin = useBegin({ search, go, calendars: calendars.data, single, layers: sheet.data?.layers, failed: sheet.isError, hidden, overlay: single?.slug ?? overlay, setDraft });
     const rota = useMemo<Rota>(
         () => ({
-            search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, move,
+            search, go, overlay, opening, period, view, date, today, now, zone, span, focus, hidden, through, move,
             sheet: sheet.data,
             step: (direction) => go({ date: stepped(view, date, laneDays, direction) }),
             chosen: (item) => search.event === item.id && (search.occurrence ?? null) === item.occurrence,
@@ -66,7 +69,7 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move, de
             },
             refuse: (why) => void toast.error(why),
         }),
-        [search, go, overlay, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, setDraft, move, deleteItem, begin],
+        [search, go, overlay, opening, period, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, setDraft, move, deleteItem, begin],
     );
     return { rota, sheet, overlays };
 }

@@ -2,7 +2,7 @@ import { createContext, useContext } from 'react';
 import type { Participant } from '@/features/participants/participants';
 import type { Item } from './geometry';
 import type { Move } from './landing';
-import type { RotaSearch, View } from './rotaSearch';
+import type { Period, RotaSearch, View } from './rotaSearch';
 import type { Schemas } from '@/api/client';
 import type { Sheet, Span, Through } from './useSheet';
 
@@ -17,6 +17,10 @@ export type Rota = {
     /** Changes a part of the address; the rest stays. */
     go: (change: Partial<RotaSearch>) => void;
     overlay: string;
+    /** How the overlay opens as a table, where it does. */
+    opening: Schemas['OpeningTable'] | null;
+    /** How far a table looks from its date on. */
+    period: Period;
     view: View;
     date: string;
     today: string;

@@ -1,4 +1,5 @@
 import { isDate } from '@/time/dates';
+import { STATUSES } from '@/api/generated/words';
 import type { Schemas } from '@/api/client';
 
 export const VIEWS = ['lanes', 'day', 'week', 'month', 'year', 'list', 'table'] as const;
@@ -17,6 +18,10 @@ export const PERIODS = ['month', 'half', 'year', 'all'] as const;
 
 export type Period = (typeof PERIODS)[number];
 
+export type TableColumn = Schemas['OpeningTable']['sort'];
+
+export const TABLE_COLUMNS: TableColumn[] = ['when', 'title', 'calendar', 'place', 'categories', 'status', 'responsible', 'addedBy', 'changedAt'];
+
 /** What the address of the rota says: it is the state, so that a copied address shows the same. */
 export type RotaSearch = {
     /** A kept overlay by its slug, or `all`. */
@@ -31,6 +36,11 @@ export type RotaSearch = {
     weeks?: number;
     group?: Grouping;
     period?: Period;
+    /** How the rows of a table are sorted, which columns it has, and in which state its events are. */
+    sort?: TableColumn;
+    descending?: boolean;
+    columns?: TableColumn[];
+    state?: Schemas['Event']['status'];
     /** Whether layers stand side by side in the hours of a day. */
     side?: boolean;
     categories?: string[];
@@ -51,6 +61,9 @@ export type RotaSearch = {
     laying?: boolean;
 };
 
+/** What is narrowed, and how a table looks: taken off where something else is looked through. */
+export const AS_IT_OPENS = { off: undefined, categories: undefined, words: undefined, people: undefined, view: undefined, period: undefined, sort: undefined, descending: undefined, columns: undefined, state: undefined } satisfies Partial<RotaSearch>;
+
 export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     const search: RotaSearch = {};
     if (typeof raw.overlay === 'string') search.overlay = raw.overlay;
@@ -63,7 +76,13 @@ export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     const group = GROUPINGS.find((each) => each === raw.group);
     if (group !== undefined && group !== 'layer') search.group = group;
     const period = PERIODS.find((each) => each === raw.period);
-    if (period !== undefined && period !== 'half') search.period = period;
+    if (period !== undefined) search.period = period;
+    const sort = TABLE_COLUMNS.find((each) => each === raw.sort);
+    if (sort !== undefined) Object.assign(search, { sort, descending: raw.descending === true || undefined });
+    const columns = Array.isArray(raw.columns) ? TABLE_COLUMNS.filter((each) => (raw.columns as unknown[]).includes(each)) : [];
+    if (columns.length > 0) search.columns = columns;
+    const state = STATUSES.find((each) => each === raw.state);
+    if (state !== undefined) search.state = state;
     if (raw.side === true) search.side = true;
     if (Array.isArray(raw.categories)) search.categories = raw.categories.filter((each) => typeof each === 'string');
     if (typeof raw.words === 'string' && raw.words !== '') search.words = raw.words;

@@ -1,21 +1,22 @@
-import { CalendarRange, Columns3 } from 'lucide-react';
+import { BookmarkPlus, CalendarRange, Columns3, Download } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { buttonLook } from '@/components/buttonLook';
 import { CheckField, CONTROL } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { PERIODS, type Period } from '@/features/sheet/rotaSearch';
+import { PERIODS, type Period, type RotaSearch } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { COLUMNS, type Column } from './columns';
-import type { StatusFilter } from './useTable';
+import { KeepTableDialog } from './KeepTableDialog';
+import { csvAddress, type Asked } from './useTable';
 import { WeeksDialog } from './WeeksDialog';
 
 export type BulkAction = 'set' | 'shift' | 'copy' | 'delete';
 
 type Props = {
     total: number;
-    status: StatusFilter;
-    onStatus: (status: StatusFilter) => void;
+    asked: Asked;
     shown: Column['key'][];
     onShown: (keys: Column['key'][]) => void;
     selected: { id: number }[];
@@ -28,9 +29,10 @@ const PERIOD_NAMES: Record<Period, string> = { month: 'a month on', half: 'half 
 const STATES = { '': 'in any state', confirmed: 'confirmed', provisional: 'provisional', cancelled: 'cancelled' };
 
 /** What the table is about; and once rows are chosen, what can be done with them. */
-export function TableBar({ total, status, onStatus, shown, onShown, selected, onAll, onNone, onBulk }: Props) {
+export function TableBar({ total, asked, shown, onShown, selected, onAll, onNone, onBulk }: Props) {
     const rota = useRota();
     const [laying, setLaying] = useState(false);
+    const [keeping, setKeeping] = useState(false);
     const mayAdd = useCalendars().data?.some((each) => each.mayAdd) === true && rota.search.as === undefined;
     return (
         <div className="flex min-h-10 shrink-0 flex-wrap items-center gap-2 border-b border-line px-3 py-1.5" role="toolbar" aria-label="Table">
@@ -40,14 +42,14 @@ export function TableBar({ total, status, onStatus, shown, onShown, selected, on
                         <b className="font-semibold text-ink">{total}</b> {total === 1 ? 'event' : 'events'}
                         <span className="max-xl:hidden"> · Enter writes in a cell, Alt Enter opens</span>
                     </p>
-                    <select aria-label="State" className={`${CONTROL} w-auto!`} value={status} onChange={(event) => onStatus(event.target.value as StatusFilter)}>
+                    <select aria-label="State" className={`${CONTROL} w-auto!`} value={asked.status} onChange={(event) => rota.go({ state: (event.target.value || undefined) as RotaSearch['state'] })}>
                         {Object.entries(STATES).map(([value, name]) => (
                             <option key={value} value={value}>
                                 {name}
                             </option>
                         ))}
                     </select>
-                    <select aria-label="Time" className={`${CONTROL} w-auto!`} value={rota.search.period ?? 'half'} onChange={(event) => rota.go({ period: event.target.value === 'half' ? undefined : (event.target.value as Period) })}>
+                    <select aria-label="Time" className={`${CONTROL} w-auto!`} value={rota.period} onChange={(event) => rota.go({ period: event.target.value as Period })}>
                         {PERIODS.map((each) => (
                             <option key={each} value={each}>
                                 {PERIOD_NAMES[each]}
@@ -57,7 +59,7 @@ export function TableBar({ total, status, onStatus, shown, onShown, selected, on
                     <Popover.Root>
                         <Popover.Trigger asChild>
                             <Button className="border-line">
-                                <Columns3 size={14} aria-hidden="true" /> Columns
+                                <Columns3 size={14} aria-hidden="true" className="max-sm:hidden" /> Columns
                             </Button>
                         </Popover.Trigger>
                         <Popover.Portal>
@@ -74,8 +76,16 @@ export function TableBar({ total, status, onStatus, shown, onShown, selected, on
                             </Popover.Content>
                         </Popover.Portal>
                     </Popover.Root>
+                    {rota.search.as === undefined && (
+                        <Button className="border-line" onClick={() => setKeeping(true)}>
+                            <BookmarkPlus size={14} aria-hidden="true" className="max-sm:hidden" /> Keep…
+                        </Button>
+                    )}
+                    <a href={csvAddress(asked, shown)} download className={buttonLook('plain', 'border-line')}>
+                        <Download size={14} aria-hidden="true" className="max-sm:hidden" /> .csv
+                    </a>
                     <Button className="border-line" disabled={!mayAdd} onClick={() => setLaying(true)}>
-                        <CalendarRange size={14} aria-hidden="true" /> Lay a week…
+                        <CalendarRange size={14} aria-hidden="true" className="max-sm:hidden" /> Lay a week…
                     </Button>
                 </>
             ) : (
@@ -99,6 +109,7 @@ export function TableBar({ total, status, onStatus, shown, onShown, selected, on
                     </Button>
                 </>
             )}
+            {keeping && <KeepTableDialog asked={asked} columns={shown} onClose={() => setKeeping(false)} />}
             {laying && <WeeksDialog onClose={() => setLaying(false)} />}
         </div>
     );

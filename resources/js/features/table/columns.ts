@@ -1,24 +1,27 @@
 import type { Schemas } from '@/api/client';
+import type { TableColumn } from '@/features/sheet/rotaSearch';
 import { addDays, daysBetween, formatDate, formatMoment, timeOfDay } from '@/time/dates';
 
 export type Row = Schemas['TableRow'];
 
 export type Column = {
-    key: 'when' | 'title' | 'calendar' | 'place' | 'categories' | 'status' | 'responsible' | 'addedBy' | 'changedAt';
+    key: TableColumn;
     name: string;
     width: string;
     /** Whether it can be typed into. */
     written: boolean;
+    /** Whether there may be nothing in it. */
+    empty?: boolean;
 };
 
 export const COLUMNS: Column[] = [
-    { key: 'when', name: 'When', width: '188px', written: true },
+    { key: 'when', name: 'When', width: '208px', written: true },
     { key: 'title', name: 'Title', width: 'minmax(150px, 1.5fr)', written: true },
     { key: 'calendar', name: 'Calendar', width: 'minmax(110px, 1fr)', written: true },
-    { key: 'place', name: 'Place', width: 'minmax(90px, 0.8fr)', written: true },
-    { key: 'categories', name: 'Categories', width: 'minmax(90px, 0.8fr)', written: true },
+    { key: 'place', name: 'Place', width: 'minmax(90px, 0.8fr)', written: true, empty: true },
+    { key: 'categories', name: 'Categories', width: 'minmax(90px, 0.8fr)', written: true, empty: true },
     { key: 'status', name: 'State', width: '84px', written: true },
-    { key: 'responsible', name: 'Responsible', width: 'minmax(100px, 0.9fr)', written: true },
+    { key: 'responsible', name: 'Responsible', width: 'minmax(100px, 0.9fr)', written: true, empty: true },
     { key: 'addedBy', name: 'Added by', width: 'minmax(100px, 0.8fr)', written: false },
     { key: 'changedAt', name: 'Changed', width: '130px', written: false },
 ];
@@ -59,23 +62,7 @@ export function whenTyped({ start, end, allDay }: Pick<Row, 'start' | 'end' | 'a
     return day(start) === day(end) ? `${from}–${end.slice(11)}` : `${from} to ${day(end)} ${end.slice(11)}`;
 }
 
-/** The rows and cells of a text that was copied from a table. */
-export function pasted(text: string): string[][] {
-    const lines = text.replace(/\r\n?/g, '\n').replace(/\n$/, '').split('\n');
-    return lines.map((line) => line.split('\t').map((cell) => cell.trim()));
-}
-
-/** What a pasted text puts into which cells: from one cell on to the right and down, over rows that may be changed. */
-export function pasteInto(cells: string[][], rows: Row[], row: number, columns: Column[], column: number): { events: Schemas['BulkEvent'][]; left: number } {
-    const events: Schemas['BulkEvent'][] = [];
-    for (const [down, line] of cells.entries()) {
-        const target = rows[row + down];
-        if (target === undefined) return { events, left: cells.length - down };
-        const written = line.flatMap((text, right) => {
-            const at = columns[column + right];
-            return at?.written === true ? [[at.key, text] as const] : [];
-        });
-        if (written.length > 0) events.push({ id: target.id, version: target.version, cells: Object.fromEntries(written) });
-    }
-    return { events, left: 0 };
+/** What is copied of a cell: what means the same when it is typed. */
+export function copyText(row: Row, column: Column['key'], calendarName: (slug: string) => string): string {
+    return column === 'when' ? whenTyped(row) : column === 'changedAt' ? row.changedAt : cellText(row, column, calendarName, '');
 }

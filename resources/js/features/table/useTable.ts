@@ -1,10 +1,9 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { answered, api, type Schemas } from '@/api/client';
+import { answered, api, queryString, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { windowQuery, type Span, type Through } from '@/features/sheet/useSheet';
 import type { Column } from './columns';
-
-export type Sorting = { by: Column['key']; descending: boolean };
+import type { Sorting } from './useTableLook';
 
 /** The state of events, or any. */
 export type StatusFilter = Schemas['TableRow']['status'] | '';
@@ -26,6 +25,11 @@ export function useTable(asked: Asked) {
         getNextPageParam: (page) => page.next,
         placeholderData: keepPreviousData,
     });
+}
+
+/** Where what the table shows is fetched for a spreadsheet. */
+export function csvAddress(asked: Asked, columns: Column['key'][]): string {
+    return `/api/v1/table/csv?${queryString({ ...query(asked), 'columns[]': columns })}`;
 }
 
 /** Every row that matches, however far one has read. */
