@@ -33,6 +33,7 @@ use App\OneLine\PlacesController;
 use App\OneLine\WhenController;
 use App\Organisation\FirstStepsController;
 use App\Organisation\OrganisationController;
+use App\Overlays\LayerCountsController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
 use App\Overlays\SheetController;
@@ -165,6 +166,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('when', [WhenController::class, 'show']);
     // Questions too long for an address: they change nothing, and need not be remembered as done.
     Route::post('line/message', [LineController::class, 'message'])->withoutMiddleware(DoneOnce::class);
+    Route::post('overlays/counts', [LayerCountsController::class, 'show'])->withoutMiddleware(DoneOnce::class);
     Route::post('sheet/shows', [ShowsController::class, 'show'])->withoutMiddleware(DoneOnce::class);
     Route::get('table', [TableController::class, 'show']);
     Route::get('table/whole', [TableController::class, 'whole']);

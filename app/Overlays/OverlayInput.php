@@ -18,7 +18,7 @@ use OpenApi\Attributes as OA;
 ])]
 final class OverlayInput extends FormRequest
 {
-    private const MOST_LAYERS = 200;
+    public const MOST_LAYERS = 200;
 
     /** @var list<array<string, mixed>> */
     private array $layers = [];

@@ -215,6 +215,7 @@ const OTHERS = [
     'GET when' => [401, 422, 422],
     'GET places' => [401, 200, 200],
     'POST line/message' => [401, 422, 422],
+    'POST overlays/counts' => [401, 422, 422],
     'POST sheet/shows' => [401, 422, 422],
     'GET repeat' => [401, 422, 422],
     'GET calendars' => [401, 200, 200],

@@ -63,6 +63,28 @@ test('an overlay is changed, deleted and brought back', function () {
     $this->as($this->ada, 'POST', "/overlays/{$slug}/restore")->assertOk()->assertJsonCount(2, 'layers');
 });
 
+test('while an overlay is composed it is told what each layer takes of the coming half year, and nothing is kept', function () {
+    $soon = now('Europe/London')->addDays(3)->format('Y-m-d');
+    $calendar = $this->calendar($this->ada, 'Counted');
+    $hidden = $this->calendar($this->ben, 'Hidden');
+    $this->add($hidden, $this->ben, title: 'Secret', start: "{$soon}T07:00");
+    $this->add($calendar, $this->ada, title: 'Oar test', start: "{$soon}T09:00", rule: 'FREQ=WEEKLY;COUNT=3');
+    $this->add($calendar, $this->ada, title: 'Mast step', start: "{$soon}T08:00");
+    $this->add($calendar, $this->ada, title: 'Long gone', start: '2020-01-01T08:00');
+    $layer = fn (string $name, array $more = []): array => $more + ['name' => $name, 'colour' => 'sea', 'mark' => 'disc', 'takes' => 'chosen', 'group' => null, 'calendars' => [$calendar->slug, $hidden->slug], 'conditions' => []];
+    $words = fn (array $words): array => ['conditions' => [['about' => 'words', 'words' => $words]]];
+    $overlays = App\Overlays\Overlay::query()->count();
+    $counts = fn (array $layers, array $more = []) => $this->as($this->ada, 'POST', '/overlays/counts', $more + ['tz' => 'Europe/London', 'layers' => $layers])->assertOk();
+    $counts([$layer('Oars', $words(['oar'])), $layer('Unfinished', $words([])), $layer('Rest', ['takes' => 'rest'])])
+        ->assertJsonPath('*.count', [3, null, 1])->assertJsonPath('0.example.title', 'Oar test')->assertJsonPath('0.example.start', "{$soon}T09:00")->assertJsonPath('2.example.title', 'Mast step');
+    $counts([$layer('Oars', $words(['oar'])), $layer('All')], ['everyLayer' => true])->assertJsonPath('*.count', [3, 4]);
+    // Of what is only seen as taken time there is a number, and no title.
+    $this->give($hidden, $this->ada, Level::BusyTimes);
+    $counts([$layer('Hidden', ['calendars' => [$hidden->slug]])])->assertJsonPath('0.count', 1)->assertJsonPath('0.example', null);
+    expect(App\Overlays\Overlay::query()->count())->toBe($overlays);
+    $this->as($this->ada, 'POST', '/overlays/counts', ['tz' => 'Europe/London', 'layers' => []])->assertUnprocessable();
+});
+
 test('an overlay opens as a table with its columns, order and time, and keeps them when only its layers change', function () {
     $opening = ['columns' => ['when', 'title', 'place'], 'sort' => 'place', 'descending' => true, 'period' => 'year'];
     $slug = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Rooms in use', 'openingView' => 'table', 'openingTable' => $opening, 'layers' => ($this->layers)()])

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { day, enter, makeCalendar, openCalendar, unique } from './support';
+import { day, enter, makeCalendar, openCalendar, slugOf, unique } from './support';
 
 /** A file with so many events, on the days of this week and the next. */
 function fileOf(count: number): Buffer {
@@ -40,6 +40,24 @@ test('long work goes on after its page was left, and its end is found among what
         await page.getByLabel('iCalendar file').setInputFiles({ name: 'berths.ics', mimeType: 'text/calendar', buffer: fileOf(350) });
         await page.getByRole('button', { name: 'Bring it in' }).click();
         await expect(page.getByText(`Brought into ${calendar}: 350 added, 0 changed, 0 already there.`)).toBeVisible();
+    });
+
+    await test.step('a column is pasted beyond the rows that have been read, and put in in the background', async () => {
+        await page.goto(`/?calendar=${await slugOf(page, calendar)}&view=table&date=${day(0)}`);
+        await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '351');
+        await page.locator('[role=gridcell][data-column=place]').first().click();
+        await page.evaluate((text) => {
+            const data = new DataTransfer();
+            data.setData('text/plain', text);
+            document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+        }, Array.from({ length: 360 }, (_, row) => `Berth place ${row}`).join('\n'));
+        const dialog = page.getByRole('dialog', { name: 'Paste into 350 events' });
+        await expect(dialog).toContainText('10 more lines have no row here and are left out.');
+        await dialog.getByRole('button', { name: 'Change 350 events' }).click();
+        await expect(page.getByText('350 events are changed.')).toBeVisible();
+        await page.goto(`/?calendar=${await slugOf(page, calendar)}&view=table&date=${day(0)}&words="Berth place 349"`);
+        await expect(page.locator('[role=gridcell][data-column=place]')).toHaveText(['Berth place 349']);
+        await openCalendar(page, calendar);
     });
 
     await test.step('the calendar is taken as a file', async () => {

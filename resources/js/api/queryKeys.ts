@@ -31,6 +31,7 @@ export const queryKeys = {
     find: (...asked: unknown[]) => events('find', ...asked),
     /** New ones come with events; calendars are found by those of their events. */
     places: events('places'),
+    layerCounts: (asked: string) => events('layer counts', asked),
     categories: events('categories'),
     categoryUses: (id: number) => events('category uses', id),
     calendarDirectory: (...asked: unknown[]) => events('calendar directory', ...asked),

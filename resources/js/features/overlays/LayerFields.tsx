@@ -4,6 +4,7 @@ import { InkPicker } from '@/components/InkPicker';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { useGroups } from '@/features/directory/useGroups';
 import { ConditionFields } from './ConditionFields';
+import { countWords, type LayerCount } from './useLayerCounts';
 
 export type Layer = Schemas['OverlayLayer'];
 
@@ -14,10 +15,10 @@ const TAKES: Record<Layer['takes'], string> = {
     rest: 'everything else: what no other layer takes',
 };
 
-type Props = { layer: Layer; calendars: Calendar[]; onChange: (part: Partial<Layer>) => void; errorOf: (field: string) => string | undefined };
+type Props = { layer: Layer; /** What it takes as it is now, once that is known. */ count: LayerCount | undefined; calendars: Calendar[]; onChange: (part: Partial<Layer>) => void; errorOf: (field: string) => string | undefined };
 
 /** One layer: what it is called, how it is drawn, of which calendars it is, and what it asks of events. */
-export function LayerFields({ layer, calendars, onChange, errorOf }: Props) {
+export function LayerFields({ layer, count, calendars, onChange, errorOf }: Props) {
     const groups = useGroups();
     const flip = (slug: string) => onChange({ calendars: layer.calendars.includes(slug) ? layer.calendars.filter((each) => each !== slug) : [...layer.calendars, slug] });
     return (
@@ -26,6 +27,9 @@ export function LayerFields({ layer, calendars, onChange, errorOf }: Props) {
                 <TextField label="Name of the layer" value={layer.name} error={errorOf('name')} onChange={(event) => onChange({ name: event.target.value })} />
                 <InkPicker ink={layer.colour} mark={layer.mark} onChange={(colour, mark) => onChange({ colour, mark })} pattern={layer.pattern} onPattern={(pattern) => onChange({ pattern })} />
                 <ConditionFields conditions={layer.conditions} onChange={(conditions) => onChange({ conditions })} errorOf={(index) => errorOf(`conditions.${index}`)} />
+                <p className="text-soft" aria-live="polite">
+                    {count !== undefined && countWords(count)}
+                </p>
             </div>
             <div>
                 <Field label="Of" error={errorOf('calendars') ?? errorOf('takes')}>

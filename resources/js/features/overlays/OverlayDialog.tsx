@@ -16,6 +16,7 @@ import { useKeeping } from '@/features/kept/useKeeping';
 import { LayerFields, type Layer } from './LayerFields';
 import { useRota } from '@/features/sheet/RotaContext';
 import { layerOf, STARTS } from './starts';
+import { useLayerCounts } from './useLayerCounts';
 import { useOverlayActions, type Overlay } from './useOverlays';
 
 type Written = Pick<Overlay, 'name' | 'layers' | 'everyLayer' | 'openingView'>;
@@ -37,6 +38,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
     const [openingView, setOpeningView] = useState((resumed ?? begun).openingView);
     const written: Written = { name, layers, everyLayer, openingView };
     const forget = useKeeping({ name: keptAs, label: name, values: written, touched: JSON.stringify(written) !== JSON.stringify(begun) });
+    const counts = useLayerCounts(layers, everyLayer);
     const categories = useCategories();
     const groups = useGroups();
     const person = usePerson();
@@ -137,6 +139,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                                         <span className="text-soft">
                                             {told(layer)}
                                             {layer.conditions.length > 0 && (layer.conditions.length === 1 ? ', 1 condition' : `, ${layer.conditions.length} conditions`)}
+                                            {counts[index]?.count != null && ` · ${counts[index].count} in half a year`}
                                         </span>
                                     </button>
                                     <Button look="quiet" className="px-1.5" disabled={index === 0} onClick={() => swap(index, index - 1)} aria-label={`Move ${layer.name} up`}>
@@ -150,7 +153,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                                     </Button>
                                 </div>
                                 {fieldOf(index) !== undefined && <FormProblem>{fieldOf(index)}</FormProblem>}
-                                {editing === index && <LayerFields layer={layer} calendars={calendars.data ?? []} onChange={(part) => change(index, part)} errorOf={(field) => fieldOf(index, field)} />}
+                                {editing === index && <LayerFields layer={layer} count={counts[index]} calendars={calendars.data ?? []} onChange={(part) => change(index, part)} errorOf={(field) => fieldOf(index, field)} />}
                             </li>
                         ))}
                     </ol>
