@@ -27,7 +27,7 @@ final class FeedDownloadController
     {
         $feed = Feed::byToken($token)->with(['publisher', 'calendar.source'])->first();
         if ($feed === null) {
-            return $this->unknown();
+            return $this->unknown($request);
         }
         if ($feed->revoked_at?->addDays(FeedEnd::DAYS)->isPast() === true) {
             return new Response("This feed was ended.\n", 410, ['Content-Type' => 'text/plain; charset=utf-8']);
@@ -35,7 +35,7 @@ final class FeedDownloadController
         // A deleted calendar is answered like a link that never was.
         $calendar = $feed->getRelation('calendar');
         if (! $calendar instanceof Calendar) {
-            return $this->unknown();
+            return $this->unknown($request);
         }
         $perspective = $this->access->perspective($this->access->viewer($feed->publisher), $calendar, $feed->detail === 'busy' ? Level::BusyTimes : null);
         $level = $perspective->eventLevel($calendar->id);
@@ -61,12 +61,12 @@ final class FeedDownloadController
     {
         $calendar = Calendar::query()->with('source')->where('slug', $slug)->first();
         if ($calendar === null) {
-            return $this->unknown();
+            return $this->unknown($request);
         }
         $perspective = $this->access->perspective(Viewer::outsider(), $calendar);
         $level = $perspective->eventLevel($calendar->id);
         if (! $level->includes(Level::BusyTimes)) {
-            return $this->unknown();
+            return $this->unknown($request);
         }
 
         return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class), url("/public/{$calendar->slug}.ics"));
@@ -103,8 +103,13 @@ final class FeedDownloadController
         return Pin::query()->where('calendar_id', $calendar->id)->exists() ? (int) Change::query()->whereNull('calendar_id')->max('id') : 0;
     }
 
-    private function unknown(): Response
+    /** Calendar programs are told in a line, somebody with a browser on a page with a way on. */
+    private function unknown(Request $request): Response
     {
+        if (in_array('text/html', $request->getAcceptableContentTypes(), true)) {
+            abort(404);
+        }
+
         return new Response("This feed link is not valid (any more). Ask whoever gave it to you for a new one.\n", 404, ['Content-Type' => 'text/plain; charset=utf-8']);
     }
 }

@@ -110,6 +110,11 @@ test('a feed of a deleted calendar, or of a link that never was, is answered ali
     expect(($this->fetch)($url)->assertNotFound()->getContent())->toBe($never);
 });
 
+test('whoever opens an address with a browser where nothing is, gets a page with a way on, and learns nothing by it', function (string $address) {
+    $this->calendar($this->ada, 'Not published', ['slug' => 'not-published']);
+    $this->withHeader('Accept', 'text/html,application/xhtml+xml,*/*;q=0.8')->get($address)->assertNotFound()->assertHeader('Content-Type', 'text/html; charset=utf-8')->assertSee('Nothing is at this address')->assertSee('href="/"', false)->assertDontSee('Not published');
+})->with(['/public/nothing', '/public/nothing.ics', '/public/not-published.ics', '/feeds/abcdefgh.ics', '/feeds/odd']);
+
 test('nobody revokes what is not theirs', function () {
     ($this->make)();
     $this->as($this->person('Eve Else'), 'DELETE', '/feeds/'.Feed::query()->value('id'))->assertNotFound();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, unique } from './support';
+import { addByApi, addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, slugOf, unique } from './support';
 
 const WIDTHS = [
     { name: '1280 × 800', width: 1280, height: 800 },
@@ -176,4 +176,35 @@ test('what somebody is changing stays theirs when a colleague deletes it', async
     await expect(events(page, `${title} anew`)).toBeVisible();
     await expect(events(other, `${title} anew`)).toBeVisible();
     await other.context().close();
+});
+
+test('what is deleted is asked for no more, from its panel and from the sheet', async ({ page }) => {
+    const name = unique('Gone');
+    await enter(page, 'Ines Halloran');
+    await makeCalendar(page, name);
+    const calendar = await slugOf(page, name);
+    await addByApi(page, [{ calendar, title: 'First away', start: `${day(8)}T09:00` }, { calendar, title: 'Second away', start: `${day(8)}T11:00` }, { calendar, title: 'Stays', start: `${day(8)}T13:00`, repeat: { rule: 'FREQ=DAILY', count: 3 } }]);
+    const missed: string[] = [];
+    page.on('response', (response) => void (response.status() === 404 && missed.push(response.url())));
+    await page.goto(`/?calendar=${calendar}&view=week&date=${day(7)}`);
+    const open = panel(page);
+    await page.getByRole('button', { name: /First away/ }).click();
+    await open.getByRole('button', { name: 'Delete' }).click();
+    await expect(page.getByText(/^Deleted: First away/)).toBeVisible();
+    await expect(open).toBeHidden();
+    await page.getByRole('button', { name: /Second away/ }).click();
+    await expect(open).toContainText('Second away');
+    await page.getByRole('button', { name: /Second away/ }).first().focus();
+    await page.keyboard.press('Delete');
+    await expect(page.getByText(/^Deleted: Second away/)).toBeVisible();
+    await expect(open).toBeHidden();
+    await page.getByRole('button', { name: /Stays/ }).nth(1).click();
+    await open.getByRole('button', { name: 'Delete' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Only this one' }).click();
+    await expect(page.getByRole('button', { name: /Stays/ })).toHaveCount(2);
+    await expect(open).toBeHidden();
+    // What is told of it later has come by the time that the next change has.
+    await addByApi(page, [{ calendar, title: 'Afterwards', start: `${day(9)}T09:00` }]);
+    await expect(page.getByRole('button', { name: /Afterwards/ })).toBeVisible();
+    expect(missed).toEqual([]);
 });

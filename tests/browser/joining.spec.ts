@@ -76,7 +76,7 @@ test('an event is prepared, joined and copied by others, with files, and shows w
         await expect(hers).toContainText(`A copy of ${title}`);
         await expect(hers.getByRole('button', { name: 'Change' })).toBeVisible();
         await hers.getByRole('button', { name: title, exact: true }).click();
-        await hers.getByRole('button', { name: 'Leave it' }).click();
+        await hers.getByRole('button', { name: 'No longer take part' }).click();
         await expect(hers).toContainText('Nobody has joined yet.');
         await aroha.locator('[data-sonner-toast]', { hasText: 'You no longer take part.' }).getByRole('button', { name: 'Undo' }).click();
         await expect(hers).toContainText('1 has joined');

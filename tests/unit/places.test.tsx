@@ -9,6 +9,7 @@ import { lastDone } from '@/features/history/operations';
 import { Answer } from '@/features/participants/Answer';
 import { CalendarPins } from '@/features/pins/CalendarPins';
 import { EventPlaces } from '@/features/pins/EventPlaces';
+import { PlaceActions } from '@/features/pins/PlaceActions';
 import { RotaContext, type Rota } from '@/features/sheet/RotaContext';
 import { madeCalendar, madeEvent } from './made';
 import { fakeServer, withQueries, type Asked } from './server';
@@ -32,6 +33,7 @@ function showPlaces(event: Schemas['Event'], search: object = {}) {
     const rota = { search, go: (change: object) => void went.push(change) } as unknown as Rota;
     return render(
         <RotaContext value={rota}>
+            <PlaceActions event={event} />
             <EventPlaces event={event} />
         </RotaContext>,
         { wrapper },
@@ -100,7 +102,7 @@ describe('where else an event is', () => {
         unmount();
         showPlaces(madeEvent({ joinable: true, joined: true, joiners: 2, mayChange: false }));
         expect(screen.getByText('2 have joined, you among them.')).toBeDefined();
-        fireEvent.click(screen.getByRole('button', { name: 'Leave it' }));
+        fireEvent.click(screen.getByRole('button', { name: 'No longer take part' }));
         await waitFor(() => expect(changes(asked).at(-1)).toEqual(['DELETE', '/events/7/join', null]));
     });
 

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { lastDay, layRow, type Item } from '@/features/sheet/geometry';
 import { hoursOf, layDay, sideBySide } from '@/features/sheet/hours';
+import { sameThrough } from '@/features/sheet/useSheet';
 
 function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
     return {
@@ -125,4 +126,12 @@ test('side by side each layer has columns of its own, as many as it has at one t
     expect(columns).toEqual([1, 2]);
     expect(blocks.map(({ item: { title }, column, columns: all, wide }) => [title, column, all, wide])).toEqual([['a', 0, 3, 1], ['b', 1, 3, 1], ['c', 2, 3, 1], ['d', 1, 3, 2]]);
     expect(sideBySide([], '2026-11-10', [0, 1]).columns).toEqual([1, 1]);
+});
+
+test('while another overlay is fetched nothing stands in for it; another week of the same one is', () => {
+    const through = { overlay: 'autumn', calendar: undefined, as: undefined, zone: 'Europe/London', categories: [], words: undefined, people: [], group: 'layer' as const };
+    const before = { queryKey: ['events', 'sheet', 'window', through, { from: '2026-11-02', to: '2026-11-09' }] };
+    expect(sameThrough({ ...through, words: 'haul', group: 'place' })('old', before)).toBe('old');
+    for (const other of [{ overlay: 'spring' }, { calendar: 'slip' }, { as: 4 }]) expect(sameThrough({ ...through, ...other })('old', before)).toBeUndefined();
+    expect(sameThrough(through)('old', undefined)).toBeUndefined();
 });

@@ -21,7 +21,7 @@ export const queryKeys = {
     sheet: (...asked: unknown[]) => events('sheet', 'window', ...asked),
     endlessSheet: (...asked: unknown[]) => events('sheet', 'endless', ...asked),
     tables: events('sheet', 'table'),
-    table: (asked: unknown) => events('sheet', 'table', asked),
+    table: (...asked: unknown[]) => events('sheet', 'table', ...asked),
     ruler: (...asked: unknown[]) => events('ruler', ...asked),
     event: (id: number, ...asked: unknown[]) => events('event', id, ...asked),
     eventHistory: (id: number, version: number) => events('history', id, version),

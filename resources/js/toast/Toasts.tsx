@@ -16,7 +16,8 @@ export function Toasts() {
                 classNames: {
                     toast: 'flex w-full items-center gap-3 border border-ink bg-ink text-paper px-3.5 py-2.5 shadow-(--shadow) text-[13px]',
                     description: 'opacity-80',
-                    actionButton: 'ml-auto shrink-0 cursor-pointer border border-current px-2 py-0.5 font-semibold',
+                    cancelButton: 'ml-auto min-h-6 shrink-0 cursor-pointer whitespace-nowrap pointer-coarse:min-h-11 pointer-coarse:px-1',
+                    actionButton: 'ml-auto min-h-6 shrink-0 cursor-pointer border border-current px-2 py-0.5 font-semibold whitespace-nowrap pointer-coarse:min-h-11 pointer-coarse:min-w-11',
                     error: '!bg-sheet !text-ink !border-pin border-l-4',
                 },
             }}

@@ -81,6 +81,16 @@ export function CalendarPage() {
                     Look at it
                 </Link>
             </div>
+            {manages && (
+                <Section title="Publish" about="A feed link of its own for one reader or one place, kept secret by whoever has it. Each can be revoked alone.">
+                    <FeedLinks calendar={calendar} />
+                </Section>
+            )}
+            {edits && !calendar.subscribed && !calendar.archived && (
+                <Section title="Bring in a file" about="An iCalendar file (.ics). You see what it would add before anything is changed.">
+                    <ImportPanel calendar={calendar} />
+                </Section>
+            )}
             <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].does}.`}>
                 <ul className="list-inside list-disc text-soft">
                     {calendar.reasons.map((reason) => (
@@ -110,19 +120,9 @@ export function CalendarPage() {
                     <CategoriesPanel calendar={calendar} />
                 </Section>
             )}
-            {manages && (
-                <Section title="Feed links" about="A link of its own for one reader or one place, kept secret by whoever has it. Each can be revoked alone.">
-                    <FeedLinks calendar={calendar} />
-                </Section>
-            )}
             {edits && (
                 <Section title="Pinned here" about="Events that are kept elsewhere and show here. A pin shows no more than whoever pinned it may see.">
                     <CalendarPins slug={calendar.slug} name={calendar.name} />
-                </Section>
-            )}
-            {edits && !calendar.subscribed && !calendar.archived && (
-                <Section title="Bring in a file" about="An iCalendar file (.ics). You see what it would add before anything is changed.">
-                    <ImportPanel calendar={calendar} />
                 </Section>
             )}
             <Section title="Take it as a file" about="An iCalendar file (.ics) of all its events as you see them today. A feed link stays up to date; a file does not.">

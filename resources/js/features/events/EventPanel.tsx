@@ -3,7 +3,6 @@ import { useState, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
-import { calendarLabel } from '@/features/calendars/calendarLabel';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { focusAfter } from '@/features/sheet/sheetFocus';
 import { useRota } from '@/features/sheet/RotaContext';
@@ -16,6 +15,8 @@ import { ANSWER_WORDS } from '@/features/participants/answerWords';
 import { EventFiles } from '@/features/attachments/EventFiles';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
+import { PlaceActions } from '@/features/pins/PlaceActions';
+import { PlacePicker } from '@/features/pins/PlacePicker';
 import { EventTasks } from '@/features/preparation/EventTasks';
 import { Linked } from './Linked';
 import { reminderWords } from '@/features/reminders/reminderWords';
@@ -48,31 +49,14 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const series = event.repeat !== null && event.occurrence !== null;
     const drop = (scope: Scope) => {
         focusAfter(event.id);
-        remove.mutate({ event, scope }, { onSuccess: () => rota.go({ event: undefined, occurrence: undefined }) });
+        remove.mutate({ event, scope });
     };
-    const targets = calendars.data?.filter((each) => each.mayAdd || each.slug === event.calendar) ?? [];
+    const targets = calendars.data?.filter((each) => each.mayAdd && each.slug !== event.calendar) ?? [];
     return (
         <article aria-labelledby="event-title">
             <div data-ink={calendar?.colour} className="flex items-center gap-2 border border-(--k) bg-[color-mix(in_srgb,var(--k)_9%,var(--sheet))] px-2 py-1.5 font-semibold text-(--k)">
                 {calendar !== undefined && <Mark mark={calendar.mark} size={12} />}
                 <span className="min-w-0 truncate">{calendar?.name ?? 'A calendar'}</span>
-                {event.mayChange && targets.length > 1 && (
-                    <label className="relative ml-auto shrink-0 text-xs font-normal text-soft underline">
-                        move…
-                        <select
-                            aria-label="Move to another calendar"
-                            className="absolute inset-0 cursor-pointer opacity-0"
-                            value={event.calendar}
-                            onChange={(change) => update.mutate({ event, scope: null, change: { calendar: change.target.value } })}
-                        >
-                            {targets.map((each) => (
-                                <option key={each.slug} value={each.slug}>
-                                    {calendarLabel(each, calendars.data)}
-                                </option>
-                            ))}
-                        </select>
-                    </label>
-                )}
                 <button type="button" onClick={onClose} className="ml-auto shrink-0 text-soft hover:text-ink" aria-label="Close the event">
                     <X size={16} />
                 </button>
@@ -95,6 +79,26 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                     {timeOfDay(event.endThere)} in {event.endTimezone}
                 </p>
             )}
+            <div role="group" aria-label="What can be done with it" className="mt-2.5 flex flex-wrap gap-1.5 empty:hidden">
+                {event.mayChange && (
+                    <>
+                        <Button look="primary" data-first onClick={() => (series ? setAsking('change') : onEdit(null))}>
+                            Change
+                        </Button>
+                        <Button className="border-line" onClick={() => (series ? setAsking('delete') : drop(null))}>
+                            Delete
+                        </Button>
+                    </>
+                )}
+                <PlaceActions event={event} />
+                {event.mayChange && targets.length > 0 && <PlacePicker label="Move to…" name="Move to another calendar" calendars={targets} onChoose={(slug) => update.mutate({ event, scope: null, change: { calendar: slug } })} />}
+                {event.mayChange && (
+                    <Button className="border-line" aria-expanded={looking} onClick={() => setLooking(!looking)}>
+                        History
+                    </Button>
+                )}
+            </div>
+            {event.mayChange && looking && <EventHistory id={event.id} version={event.version} />}
             {event.busyOnly && (
                 <p className="mt-3 border-l-[3px] border-line pl-2.5">
                     {calendar?.level === 'busy'
@@ -143,21 +147,9 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             </dl>
             {event.pinned && <p className="mb-3 text-soft italic">It is pinned here; its own calendar is not open to you, and it is changed there.</p>}
             {calendar?.subscribed === true && <p className="mb-3 text-soft italic">It comes from outside and is changed there.</p>}
-            {event.mayChange && (
-                <div className="flex gap-1.5">
-                    <Button look="primary" data-first onClick={() => (series ? setAsking('change') : onEdit(null))}>
-                        Change
-                    </Button>
-                    <Button onClick={() => (series ? setAsking('delete') : drop(null))}>Delete</Button>
-                    <Button look="quiet" className="ml-auto" aria-expanded={looking} onClick={() => setLooking(!looking)}>
-                        History
-                    </Button>
-                </div>
-            )}
             <EventTasks event={event} />
             <EventFiles event={event} />
             <EventPlaces event={event} />
-            {event.mayChange && looking && <EventHistory id={event.id} version={event.version} />}
             {asking !== null && (
                 <SeriesQuestion
                     doing={asking}

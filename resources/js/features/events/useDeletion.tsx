@@ -3,6 +3,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { queryKeys } from '@/api/queryKeys';
 import { lazily } from '@/components/lazily';
 import type { Item } from '@/features/sheet/geometry';
+import type { Rota } from '@/features/sheet/RotaContext';
+import type { RotaSearch } from '@/features/sheet/rotaSearch';
 import { focusAfter } from '@/features/sheet/sheetFocus';
 import { toast } from '@/toast/toast';
 import { fetchEvent, useEventActions } from './useEventActions';
@@ -11,7 +13,7 @@ import { following, type Scope } from './scope';
 const SeriesQuestion = lazily(() => import('./SeriesQuestion'), 'SeriesQuestion');
 
 /** Deletes an event from the sheet itself; of a series it asks first which times are meant. */
-export function useDeletion() {
+export function useDeletion(search: RotaSearch, go: Rota['go']) {
     const { remove } = useEventActions();
     const { mutate } = remove;
     const client = useQueryClient();
@@ -24,11 +26,11 @@ export function useDeletion() {
                 .then((event) => {
                     if (!event.mayChange) return toast.error(`You may not delete “${item.title}”.`);
                     focusAfter(item.id);
-                    mutate({ event, scope });
+                    mutate({ event, scope }, { onSuccess: () => search.event === item.id && go({ event: undefined, occurrence: undefined }) });
                 })
                 .catch(() => toast.error(`“${item.title}” is not there any more.`));
         },
-        [client, mutate],
+        [client, mutate, search.event, go],
     );
     const deleteItem = useCallback(
         (item: Item) => {

@@ -58,7 +58,10 @@ export function useEventActions() {
     const remove = useMutation({
         mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => done(api.DELETE('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) } })),
         onSuccess: ({ operation }, { event }) => {
-            void refresh();
+            if (rota?.search.event === event.id) rota.go({ event: undefined, occurrence: undefined });
+            // What is gone is asked for no more.
+            const [topic, kind, id] = queryKeys.event(event.id);
+            void client.invalidateQueries({ queryKey: [topic], predicate: ({ queryKey }) => queryKey[1] !== kind || queryKey[2] !== id });
             tellDone(operation, `Deleted: ${named(event)}. The page of the calendar keeps what is deleted.`);
         },
         onError: tellRefusal,

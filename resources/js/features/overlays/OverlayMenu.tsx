@@ -1,5 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
+import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
 import { AS_IT_OPENS } from '@/features/sheet/rotaSearch';
 import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
@@ -14,12 +15,16 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
     const overlays = useOverlays();
     const { remove } = useOverlayActions();
     const choose = (slug: string) => rota.go({ ...AS_IT_OPENS, overlay: slug, calendar: undefined, as: undefined });
+    const calendar = useCalendars().data?.find((each) => each.slug === rota.search.calendar)?.name;
+    const through = overlay?.name ?? (rota.overlay === 'all' ? 'My list' : overlays.isPending ? 'Loading…' : 'No such overlay');
+    // What is not known yet goes by no other name meanwhile.
+    const name = rota.search.calendar === undefined ? through : (calendar ?? rota.sheet?.layers[0]?.name ?? 'Loading…');
     const mayEdit = overlay !== null && (overlay.level === 'change' || overlay.level === 'manage');
     return (
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">
             <DropdownMenu.Root>
                 <DropdownMenu.Trigger className="flex max-w-full items-center gap-1.5 rounded-sm">
-                    <span className="truncate">{rota.search.calendar === undefined ? (overlay?.name ?? 'My list') : (rota.sheet?.layers[0]?.name ?? 'A calendar')}</span>
+                    <span className="truncate">{name}</span>
                     <ChevronDown size={18} className="shrink-0 text-soft" aria-hidden="true" />
                 </DropdownMenu.Trigger>
                 <DropdownMenu.Portal>

@@ -20,8 +20,9 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
     const [finding, setFinding] = useState(false);
     const [editing, setEditing] = useState<'this' | 'sharing' | null>(null);
     const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
-    const layers = rota.sheet?.layers.length ?? 0;
-    const about = `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
+    // Nothing is told of what is not known yet.
+    const layers = overlay?.layers.length ?? rota.sheet?.layers.length;
+    const about = layers === undefined ? '' : `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
     return (
         <header className="relative flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
             <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => rota.go({ laying: true })} onShare={() => setEditing('sharing')} />

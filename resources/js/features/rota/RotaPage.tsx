@@ -30,12 +30,12 @@ export function RotaPage() {
     const [draft, setDraft] = useState<Draft | null>(null);
     const [keyOpen, setKeyOpen] = useState(false);
     const { move, question } = useMoves();
-    const { deleteItem, deletionQuestion } = useDeletion();
     useUndoKeys();
     const go = useCallback(
         (change: Partial<RotaSearch>) => void navigate({ search: (before: RotaSearch) => ({ ...before, ...change }) }),
         [navigate],
     );
+    const { deleteItem, deletionQuestion } = useDeletion(search, go);
     const doing = useMemo(() => ({ setDraft, move, deleteItem }), [move, deleteItem]);
     const { rota, sheet, overlays } = usePane(search, go, doing);
     useEffect(() => {

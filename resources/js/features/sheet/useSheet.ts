@@ -1,4 +1,4 @@
-import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import type { Grouping } from './rotaSearch';
@@ -28,12 +28,20 @@ function sheetQuery(through: Through, span: Span) {
     return { ...windowQuery(through, span), ...(through.group === 'layer' ? {} : { group: through.group }) };
 }
 
+/** What was asked before stands in for what is asked now, as long as it is looked through the same; never another's events under a name. */
+export function sameThrough({ overlay, calendar, as }: Through) {
+    return <Answer>(previous: Answer | undefined, asked: { queryKey: readonly unknown[] } | undefined): Answer | undefined => {
+        const before = asked?.queryKey.find((each): each is Through => typeof each === 'object' && each !== null && 'overlay' in each);
+        return before?.overlay === overlay && before.calendar === calendar && before.as === as ? previous : undefined;
+    };
+}
+
 export function useSheet(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: queryKeys.sheet(through, span),
         queryFn: ({ signal }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, span) }, signal })),
         meta: { days: span },
-        placeholderData: keepPreviousData,
+        placeholderData: sameThrough(through),
         enabled,
     });
 }
@@ -43,7 +51,7 @@ export function useRuler(through: Through, span: Span, enabled: boolean) {
         queryKey: queryKeys.ruler(through, span),
         queryFn: ({ signal }) => answered(api.GET('/ruler', { params: { query: windowQuery(through, span) }, signal })),
         meta: { days: span },
-        placeholderData: keepPreviousData,
+        placeholderData: sameThrough(through),
         enabled,
     });
 }
@@ -69,6 +77,6 @@ export function useEndlessSheet(through: Through, span: Span) {
         initialPageParam: span,
         queryFn: ({ signal, pageParam }) => answered(api.GET('/sheet', { params: { query: sheetQuery(through, pageParam) }, signal })),
         getNextPageParam: (_, __, { to, from }) => ({ from: to, to: addDays(to, nextDays(daysBetween(from, to))) }),
-        placeholderData: keepPreviousData,
+        placeholderData: sameThrough(through),
     });
 }

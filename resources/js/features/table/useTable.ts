@@ -1,7 +1,7 @@
-import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { answered, api, queryString, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
-import { windowQuery, type Span, type Through } from '@/features/sheet/useSheet';
+import { sameThrough, windowQuery, type Span, type Through } from '@/features/sheet/useSheet';
 import type { Column } from './columns';
 import type { Sorting } from './useTableLook';
 
@@ -18,12 +18,12 @@ function query({ through, span, status, hidden, sorting }: Asked) {
 /** The events of a window as rows, page after page as one reads on. */
 export function useTable(asked: Asked) {
     return useInfiniteQuery({
-        queryKey: queryKeys.table(asked),
+        queryKey: queryKeys.table(asked.through, asked),
         meta: { days: asked.span },
         initialPageParam: 0,
         queryFn: ({ signal, pageParam }) => answered(api.GET('/table', { params: { query: { ...query(asked), cursor: pageParam } }, signal })),
         getNextPageParam: (page) => page.next,
-        placeholderData: keepPreviousData,
+        placeholderData: sameThrough(asked.through),
     });
 }
 
