@@ -21,7 +21,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
         await expect(page.getByText('There is a group of this name.')).toBeVisible();
         await page.getByRole('button', { name: 'Cancel', exact: true }).click();
         const all = page.getByRole('region', { name: allName });
-        await all.getByRole('button', { name: `Put somebody into ${allName}` }).click();
+        await all.getByRole('button', { name: `Put somebody in: ${allName}` }).click();
         await all.getByRole('combobox', { name: 'Person or group' }).fill(yearName);
         await page.getByRole('option', { name: new RegExp(yearName) }).click();
         await all.getByRole('button', { name: `Put into ${allName}` }).click();
@@ -30,7 +30,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
 
     await test.step('the other way round it is refused, with the reason', async () => {
         const year = page.getByRole('region', { name: yearName });
-        await year.getByRole('button', { name: `Put somebody into ${yearName}` }).click();
+        await year.getByRole('button', { name: `Put somebody in: ${yearName}` }).click();
         await year.getByRole('combobox', { name: 'Person or group' }).fill(allName);
         await page.getByRole('option', { name: new RegExp(allName) }).click();
         await year.getByRole('button', { name: `Put into ${yearName}` }).click();
@@ -55,7 +55,7 @@ test('a calendar shared with a group of groups is seen by whoever comes to be in
     await test.step('put into the inner group she sees it without a reload; taken out she does not', async () => {
         await page.goto('/groups');
         const year = page.getByRole('region', { name: yearName });
-        await year.getByRole('button', { name: `Put somebody into ${yearName}` }).click();
+        await year.getByRole('button', { name: `Put somebody in: ${yearName}` }).click();
         await year.getByRole('combobox', { name: 'Person or group' }).fill('maeve');
         await page.getByRole('option', { name: /Maeve Ostrander/ }).click();
         await year.getByRole('button', { name: `Put into ${yearName}` }).click();

@@ -86,7 +86,7 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
     await test.step('the reasons of any person, and the real sheet as they see it', async () => {
         await page.getByLabel('Find somebody').fill('astrid');
         await expect(page.getByRole('list', { name: 'What people can see' })).toContainText('See: given by name');
-        await page.getByRole('link', { name: 'See it as Astrid Nakamoto-Bell does' }).click();
+        await page.getByRole('link', { name: 'see it as they do: Astrid Nakamoto-Bell' }).click();
         await expect(page.getByRole('status', { name: 'What you look at' })).toContainText('as Astrid Nakamoto-Bell does, with See');
         await expect(page.locator(`[data-day="${day(3)}"]`).getByRole('button', { name: /^Busy/ })).toBeVisible();
         await expect(page.getByText('Survey of the hull')).toHaveCount(0);

@@ -2,6 +2,7 @@ import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { queryKeys } from '@/api/queryKeys';
 import { useEventActions, type Event } from '@/features/events/useEventActions';
+import { useEventSaves } from '@/features/events/useEventSaves';
 import { following } from '@/features/events/scope';
 import { lastDone, lastUndone } from '@/features/history/operations';
 import { useUndoKeys } from '@/features/history/useUndo';
@@ -42,7 +43,7 @@ afterEach(() => {
 function rendered(sheet: Sheet) {
     const { client, wrapper } = withQueries();
     client.setQueryData(queryKeys.sheet('all', 'week'), sheet);
-    const { result } = renderHook(() => useEventActions(), { wrapper });
+    const { result } = renderHook(() => ({ ...useEventActions(), ...useEventSaves() }), { wrapper });
     const starts = () => client.getQueryData<Sheet>(queryKeys.sheet('all', 'week'))?.items.map(({ id, start }) => `${id} ${start}`);
     return { result, starts };
 }

@@ -18,7 +18,7 @@ export function Dialog({ open, onOpenChange, title, about, wide = false, coverin
                             <Radix.Title className="text-xl font-semibold">{title}</Radix.Title>
                             {about !== undefined && <Radix.Description className="mt-1 text-soft">{about}</Radix.Description>}
                         </div>
-                        <Radix.Close className="rounded-sm p-1 text-soft hover:bg-wash hover:text-ink" aria-label="Close">
+                        <Radix.Close className="grid size-7 place-items-center rounded-sm text-soft hover:bg-wash hover:text-ink pointer-coarse:size-11" aria-label="Close">
                             <X size={18} />
                         </Radix.Close>
                     </div>

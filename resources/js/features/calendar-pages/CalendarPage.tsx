@@ -69,7 +69,7 @@ export function CalendarPage() {
             }
         >
             <div className="mb-6 flex flex-wrap items-center gap-x-5 gap-y-1">
-                <Link to="/calendars" className="flex items-center gap-1 text-soft hover:text-ink hover:underline">
+                <Link to="/calendars" className="hit flex items-center gap-1 text-soft hover:text-ink hover:underline">
                     <ArrowLeft size={14} aria-hidden="true" /> All calendars
                 </Link>
                 <span className="flex items-center gap-2">
@@ -77,7 +77,7 @@ export function CalendarPage() {
                 </span>
                 <span className="text-soft">{calendar.timezone}</span>
                 {calendar.archived && <span className="border border-line px-1.5 text-xs">archived</span>}
-                <Link to="/" search={{ calendar: calendar.slug }} className="ml-auto underline">
+                <Link to="/" search={{ calendar: calendar.slug }} className="hit ml-auto underline">
                     Look at it
                 </Link>
             </div>

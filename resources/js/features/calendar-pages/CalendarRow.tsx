@@ -23,7 +23,7 @@ export function CalendarRow({ calendar }: { calendar: Calendar }) {
                 </span>
             </Link>
             <span className="flex items-center gap-2 max-sm:w-full max-sm:pb-2 max-sm:pl-9">
-                <Link to="/" search={{ calendar: calendar.slug }} className="underline" aria-label={`Look at ${calendar.name}`}>
+                <Link to="/" search={{ calendar: calendar.slug }} className="hit underline" aria-label={`Look at ${calendar.name}`}>
                     look
                 </Link>
                 {!calendar.archived && (

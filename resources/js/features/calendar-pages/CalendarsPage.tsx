@@ -11,7 +11,7 @@ import { CalendarRow } from './CalendarRow';
 import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
 
 const route = getRouteApi('/calendars');
-const TAB = 'border-b-[3px] px-1 pb-1.5 text-[15px] font-semibold';
+const TAB = 'hit justify-center border-b-[3px] px-1 pb-1.5 text-[15px] font-semibold';
 
 /** The calendars on one's own list, and beside them the directory of all that one may see. */
 export function CalendarsPage() {

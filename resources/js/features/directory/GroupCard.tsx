@@ -19,10 +19,10 @@ export function GroupCard({ group, mayChange }: { group: Group; mayChange: boole
     return (
         <section aria-label={group.name} className="mb-7">
             <header className="flex flex-wrap items-center gap-2 border-b border-ink pb-1.5">
-                <h2 className="min-w-0 flex-1 text-base font-semibold [overflow-wrap:anywhere]">{group.name}</h2>
+                <h2 className="min-w-[min(100%,11rem)] flex-1 text-base font-semibold [overflow-wrap:anywhere]">{group.name}</h2>
                 {mayChange && (
                     <>
-                        <Button look="quiet" onClick={() => setDoing(doing === 'adding' ? 'nothing' : 'adding')} aria-expanded={doing === 'adding'} aria-label={`Put somebody into ${group.name}`}>
+                        <Button look="quiet" onClick={() => setDoing(doing === 'adding' ? 'nothing' : 'adding')} aria-expanded={doing === 'adding'} aria-label={`Put somebody in: ${group.name}`}>
                             Put somebody in
                         </Button>
                         <Button look="quiet" onClick={() => setDoing('renaming')} aria-label={`Rename ${group.name}`}>

@@ -30,7 +30,7 @@ export function GroupsPage() {
                 mayChange && (
                     <>
                         {role === 'coordinator' && (
-                            <Link to="/organisation" className="mr-2 underline">
+                            <Link to="/organisation" className="hit mr-2 underline">
                                 Categories of the organisation
                             </Link>
                         )}

@@ -26,7 +26,7 @@ export function HoursFields({ hours, onChange, error }: { hours: Span[]; onChang
                     const span = hours.find((each) => each.day === day);
                     return (
                         <li key={day} className="flex items-center gap-2">
-                            <label className="flex w-32 items-center gap-2">
+                            <label className="hit w-32 gap-2">
                                 <input
                                     type="checkbox"
                                     className="size-4 accent-(--ink)"

@@ -27,7 +27,7 @@ export function RoomsPanel({ mayChange }: { mayChange: boolean }) {
                     <li key={room.id} className="flex min-h-7 items-center border border-line bg-sheet px-2">
                         {room.name}
                         {mayChange && (
-                            <button type="button" className="-mr-1.5 grid size-6 place-items-center" aria-label={`Take ${room.name} off the list`} onClick={() => remove.mutate(room)}>
+                            <button type="button" className="hit -mr-1.5 justify-center" aria-label={`Take ${room.name} off the list`} onClick={() => remove.mutate(room)}>
                                 <X size={13} />
                             </button>
                         )}

@@ -23,7 +23,8 @@ import { useKeeping } from '@/features/kept/useKeeping';
 import { PlaceField } from './PlaceField';
 import { ShowsNote } from './ShowsNote';
 import { TargetPicker } from './TargetPicker';
-import { useEventActions, type Event } from './useEventActions';
+import type { Event } from './useEventActions';
+import { useEventSaves } from './useEventSaves';
 import { isFollowing, type Scope } from './scope';
 
 type Props = {
@@ -43,7 +44,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
     const [event] = useState(current);
     const rota = useRota();
     const { draft, setDraft } = useDraft();
-    const { create, update } = useEventActions();
+    const { create, update } = useEventSaves();
     // Each new event is kept under a name of its own, so that beginning another one loses nothing.
     const [name] = useState(() => (event === null ? (draft?.kept?.name ?? `${KEPT}new.${crypto.randomUUID()}`) : keptName(event.id, scope)));
     const [begun] = useState(() => valuesOf(event ?? { ...(draft ?? { begun: 0, calendar: '', title: '', allDay: false, start: `${rota.date}T09:00`, end: `${rota.date}T10:00` }), kept: undefined }));

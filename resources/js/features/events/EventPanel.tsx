@@ -9,6 +9,7 @@ import { useRota } from '@/features/sheet/RotaContext';
 import { formatDate, formatInstants, formatMoment, formatWhen, timeOfDay } from '@/time/dates';
 import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
+import { useEventSaves } from './useEventSaves';
 import { usePerson } from '@/features/session/useSession';
 import { Answer } from '@/features/participants/Answer';
 import { ANSWER_WORDS } from '@/features/participants/answerWords';
@@ -36,7 +37,8 @@ const LINKS = [
 export function EventPanel({ event, onEdit, onClose }: Props) {
     const rota = useRota();
     const calendars = useCalendars();
-    const { remove, update } = useEventActions();
+    const { remove } = useEventActions();
+    const { update } = useEventSaves();
     const [looking, setLooking] = useState(false);
     const [asking, setAsking] = useState<'change' | 'delete' | null>(null);
     const calendar = calendars.data?.find((each) => each.slug === event.calendar);
@@ -57,7 +59,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             <div data-ink={calendar?.colour} className="flex items-center gap-2 border border-(--k) bg-[color-mix(in_srgb,var(--k)_9%,var(--sheet))] px-2 py-1.5 font-semibold text-(--k)">
                 {calendar !== undefined && <Mark mark={calendar.mark} size={12} />}
                 <span className="min-w-0 truncate">{calendar?.name ?? 'A calendar'}</span>
-                <button type="button" onClick={onClose} className="ml-auto shrink-0 text-soft hover:text-ink" aria-label="Close the event">
+                <button type="button" onClick={onClose} className="-my-1 -mr-1 ml-auto grid size-6 shrink-0 place-items-center text-soft hover:text-ink pointer-coarse:-my-2 pointer-coarse:-mr-2.5 pointer-coarse:size-11" aria-label="Close the event">
                     <X size={16} />
                 </button>
             </div>

@@ -4,12 +4,11 @@ import { answered, api, done, ifMatch, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { tellRefusal, useRefresh } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
-import { placeOf } from '@/features/sheet/inView';
 import { RotaContext } from '@/features/sheet/RotaContext';
 import type { Sheet } from '@/features/sheet/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
-import { formatStart, formatWhen } from '@/time/dates';
-import { rememberTarget } from './lastTarget';
+import { formatWhen } from '@/time/dates';
+import { useEventName } from './useEventName';
 import { isFollowing, occurrenceOf, scopeQuery, type Scope } from './scope';
 import { useTellDone } from '@/features/history/useTellDone';
 
@@ -22,39 +21,14 @@ export function fetchEvent(id: number, scope: Scope, as?: number): Promise<Event
     return answered(api.GET('/events/{id}', { params: { path: { id }, query: { occurrence: occurrenceOf(scope) ?? undefined, as } } }));
 }
 
-/** What can be done to events. Each says what it did, and can be undone. */
+/** What can be done to events on the sheet itself. Each says what it did, and can be undone. */
 export function useEventActions() {
     const client = useQueryClient();
     const rota = useContext(RotaContext);
     const refreshAll = useRefresh();
     const refresh = () => refreshAll('events');
-    const nameOf = (slug: string) => client.getQueryData<Schemas['Calendar'][]>(queryKeys.calendars)?.find((each) => each.slug === slug)?.name ?? slug;
     const tellDone = useTellDone();
-    /** Tells an event from others: “Oar test, Thu 26 Nov 13:30, on Assessments”. */
-    const named = (event: Pick<Event, 'title' | 'start' | 'end' | 'allDay' | 'calendar'>) => `${event.title}, ${formatStart(event)}, on ${nameOf(event.calendar)}`;
-
-    const create = useMutation({
-        // What is clicked or typed is on the wall of the sheet, unless the event says another zone.
-        mutationFn: (input: EventInput) => done(api.POST('/events', { body: rota === null || input.timezone !== undefined ? input : { ...input, tz: rota.zone } })),
-        onSuccess: ({ answer: event, operation }) => {
-            void refresh();
-            rememberTarget(rota === null ? 'all' : placeOf(rota.through), event.calendar);
-            // Opened, it is moved to another calendar by one choice.
-            tellDone(operation, `Added: ${named(event)}.`, rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } });
-        },
-    });
-
-    const update = useMutation({
-        mutationFn: ({ event, scope, change: part }: { event: Event; scope: Scope; change: EventChange }) =>
-            done(api.PATCH('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) }, body: part })),
-        onSuccess: ({ answer: saved, operation }, { event, scope }) => {
-            void refresh();
-            // From here on it is a series of its own.
-            if (isFollowing(scope)) rota?.go({ event: saved.id, occurrence: undefined });
-            tellDone(operation, saved.calendar === event.calendar ? `Changed: ${named(saved)}.` : `Moved: ${named(saved)}.`);
-        },
-    });
-
+    const named = useEventName();
     const remove = useMutation({
         mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => done(api.DELETE('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) } })),
         onSuccess: ({ operation }, { event }) => {
@@ -100,7 +74,7 @@ export function useEventActions() {
         onSettled: () => (client.isMutating({ mutationKey: ['move'] }) > 1 ? undefined : refresh()),
     });
 
-    return { create, update, remove, move };
+    return { remove, move };
 }
 
 function movedWords(move: Move, saved: Event): string {

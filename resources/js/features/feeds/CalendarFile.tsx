@@ -24,7 +24,7 @@ export function CalendarFile({ calendar }: { calendar: Calendar }) {
                 </FormProblem>
             )}
             {write.isSuccess && write.data.id !== null && (
-                <a href={`/api/v1/jobs/${write.data.id}/file`} className="underline" download>
+                <a href={`/api/v1/jobs/${write.data.id}/file`} className="hit underline" download>
                     {calendar.slug}.ics
                 </a>
             )}

@@ -29,7 +29,7 @@ export function FeedsPage() {
                         <section key={calendar.slug} className="mb-8">
                             <h2 className="mb-2 flex items-center gap-2 text-base font-semibold">
                                 <Mark mark={calendar.mark} ink={calendar.colour} size={14} />
-                                <Link to="/calendars/$slug" params={{ slug: calendar.slug }} className="hover:underline">
+                                <Link to="/calendars/$slug" params={{ slug: calendar.slug }} className="hit hover:underline">
                                     {calendar.name}
                                 </Link>
                             </h2>

@@ -33,7 +33,7 @@ export function StepRow({ step, number, categories, open, onOpen, onSkip, onDone
             <div className="min-w-0 flex-1">
                 <div className="flex flex-wrap items-baseline gap-x-3">
                     <h2 className="text-base font-semibold">
-                        <button type="button" aria-expanded={open} className={clsx('text-left hover:underline', step.state === 'skipped' && !open && 'text-soft')} onClick={onOpen}>
+                        <button type="button" aria-expanded={open} className={clsx('hit text-left hover:underline', step.state === 'skipped' && !open && 'text-soft')} onClick={onOpen}>
                             {step.title}
                         </button>
                     </h2>

@@ -32,14 +32,14 @@ function Ended({ job }: { job: Job }) {
     const actions: ReactNode[] = [];
     if (job.hasFile && id !== null) {
         actions.push(
-            <a key="file" href={`/api/v1/jobs/${id}/file`} className="underline" download>
+            <a key="file" href={`/api/v1/jobs/${id}/file`} className="hit underline" download>
                 Take the file
             </a>,
         );
     }
     if (job.state === 'done' && calendar !== null) {
         actions.push(
-            <Link key="look" to="/" search={{ calendar }} className="underline">
+            <Link key="look" to="/" search={{ calendar }} className="hit underline">
                 Look at it
             </Link>,
         );

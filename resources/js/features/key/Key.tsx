@@ -51,7 +51,7 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                 <span className="text-[11px] text-soft" role="status">
                     {shown} in view
                 </span>
-                <button type="button" className="md:hidden" onClick={onClose} aria-label="Close the key">
+                <button type="button" className="hit justify-center md:hidden" onClick={onClose} aria-label="Close the key">
                     <X size={16} />
                 </button>
             </div>
@@ -71,7 +71,7 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                 ))}
             </ul>
             {rota.hidden.size > 0 && (
-                <button type="button" className="mt-2 flex items-center gap-1.5 text-soft hover:text-ink hover:underline" onClick={() => setOff([])}>
+                <button type="button" className="hit mt-2 flex items-center gap-1.5 text-soft hover:text-ink hover:underline" onClick={() => setOff([])}>
                     <Eye size={13} aria-hidden="true" /> Show all layers
                 </button>
             )}

@@ -52,17 +52,17 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
                   },
               };
     return (
-        <li className={clsx('group relative border-b', over ? 'border-b-2 border-ink' : 'border-hair')} {...dragging}>
+        <li className={clsx('relative border-b', over ? 'border-b-2 border-ink' : 'border-hair')} {...dragging}>
             <button
                 type="button"
                 data-layer={layer.name}
                 aria-pressed={!off}
-                aria-label={`${layer.name}, ${count} in view`}
+                aria-label={`${layer.name}, ${count} in view${layer.about === '' ? '' : `, ${layer.about}`}`}
                 aria-keyshortcuts={change === null ? undefined : 'Alt+ArrowUp Alt+ArrowDown'}
                 title={off ? 'Show this layer' : 'Hide this layer'}
                 onClick={onToggle}
                 onKeyDown={onKeyDown}
-                className="flex w-full items-center gap-2 py-1.5 text-left"
+                className="key-layer"
             >
                 <span className={clsx('grid w-4.5 shrink-0 place-items-center', off && 'opacity-45')}>
                     <Mark mark={layer.mark} ink={layer.colour} size={13} />
@@ -74,13 +74,13 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
                 </span>
                 <span className="text-soft">{off ? <EyeOff size={13} aria-hidden="true" /> : count}</span>
             </button>
-            <span className="absolute top-1 -right-1 flex gap-0.5 bg-paper pl-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 has-data-[state=open]:opacity-100">
-                <button type="button" onClick={onOnly} aria-pressed={only} aria-label={`only this: ${layer.name}`} title={only ? 'Show the others again' : 'Show only this layer'} className="min-h-6 border border-line bg-sheet px-1 text-[11px]">
+            <span className="key-tools">
+                <button type="button" onClick={onOnly} aria-pressed={only} aria-label={`only this: ${layer.name}`} title={only ? 'Show the others again' : 'Show only this layer'} className="hit">
                     only
                 </button>
                 {change?.layer !== undefined && (
                     <KeyLayerEdit layer={change.layer} index={index} last={change.last} onShift={(to) => change.shift(index, to)} onSave={(part) => change.save(index, part)}>
-                        <button type="button" aria-label={`Change ${layer.name} here`} className="grid size-6 place-items-center border border-line bg-sheet">
+                        <button type="button" aria-label={`Change ${layer.name} here`} className="hit">
                             <Pencil size={12} />
                         </button>
                     </KeyLayerEdit>

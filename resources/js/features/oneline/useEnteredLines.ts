@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api, answered, Problem, type Schemas } from '@/api/client';
 import { toast } from '@/toast/toast';
-import { useEventActions } from '@/features/events/useEventActions';
+import { useEventSaves } from '@/features/events/useEventSaves';
 import { calendarsQuery } from '@/features/calendars/useCalendars';
 import { beginningOfLine, findQuery, inputOfLine, isBlocked, lineQuery, type AskedLine } from './useLine';
 import { targetOf } from './useLineTarget';
@@ -21,7 +21,7 @@ export type Refused = { entered: Entered; why: string };
 /** Lines that were entered: each is done with as it was written, one after the other, however fast they come. */
 export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) => void) {
     const client = useQueryClient();
-    const { create } = useEventActions();
+    const { create } = useEventSaves();
     const [waiting, setWaiting] = useState<string[]>([]);
     const last = useRef<Promise<void>>(Promise.resolve());
 

@@ -34,10 +34,10 @@ function Decisions() {
     return (
         <Page title="Organisation" about="What holds for everybody here. Each change is written down below, and taken back from there.">
             <p className="mb-6 flex flex-wrap items-center gap-x-6 gap-y-2 text-soft">
-                <Link to="/people" className="flex items-center gap-1 hover:text-ink hover:underline">
+                <Link to="/people" className="hit flex items-center gap-1 hover:text-ink hover:underline">
                     <ArrowLeft size={14} aria-hidden="true" /> People
                 </Link>
-                <Link to="/first-steps" className="hover:text-ink hover:underline">
+                <Link to="/first-steps" className="hit hover:text-ink hover:underline">
                     First steps
                 </Link>
             </p>

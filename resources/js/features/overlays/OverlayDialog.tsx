@@ -134,7 +134,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                             <li key={index} className="border-b border-line py-1.5">
                                 <div className="flex items-center gap-2">
                                     <Mark mark={layer.mark} ink={layer.colour} size={14} />
-                                    <button type="button" className="min-w-0 flex-1 text-left" aria-expanded={editing === index} onClick={() => setEditing(editing === index ? null : index)}>
+                                    <button type="button" className="min-h-6 min-w-0 flex-1 text-left pointer-coarse:min-h-11" aria-expanded={editing === index} onClick={() => setEditing(editing === index ? null : index)}>
                                         <b className="font-semibold">{layer.name}</b>{' '}
                                         <span className="text-soft">
                                             {told(layer)}

@@ -2,7 +2,7 @@ import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useRota } from '@/features/sheet/RotaContext';
-import { AS_IT_OPENS } from '@/features/sheet/rotaSearch';
+import { AS_IT_OPENS } from '@/features/sheet/asItOpens';
 import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
 
 const ITEM = 'flex cursor-pointer items-baseline gap-3 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
@@ -23,7 +23,7 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
     return (
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">
             <DropdownMenu.Root>
-                <DropdownMenu.Trigger className="flex max-w-full items-center gap-1.5 rounded-sm">
+                <DropdownMenu.Trigger className="flex max-w-full items-center gap-1.5 rounded-sm pointer-coarse:min-h-11">
                     <span className="truncate">{name}</span>
                     <ChevronDown size={18} className="shrink-0 text-soft" aria-hidden="true" />
                 </DropdownMenu.Trigger>

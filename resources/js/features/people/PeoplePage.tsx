@@ -35,7 +35,7 @@ function People() {
             about="Everybody who can come in. Whoever leaves hands over what they keep in the same step, so that nothing is left alone."
             actions={
                 <>
-                    <Link to="/organisation" className="mr-2 underline">
+                    <Link to="/organisation" className="hit mr-2 underline">
                         Categories, and what the organisation decides
                     </Link>
                     <Button onClick={() => setDoing('table')}>From a table…</Button>

@@ -27,7 +27,7 @@ export function EventPlaces({ event }: { event: Event }) {
             {event.copyOf !== null && (
                 <p className="mb-1.5">
                     A copy of{' '}
-                    <button type="button" className="underline" onClick={() => rota.go({ event: event.copyOf?.id, occurrence: undefined })}>
+                    <button type="button" className="hit underline" onClick={() => rota.go({ event: event.copyOf?.id, occurrence: undefined })}>
                         {event.copyOf.title}
                     </button>
                     .

@@ -46,7 +46,7 @@ export function SheetControls() {
                         role="tab"
                         aria-selected={rota.view === view}
                         onClick={() => rota.go({ view })}
-                        className="border-b-[3px] border-transparent py-1 text-soft max-sm:min-h-11 max-sm:px-1.5 hover:text-ink aria-selected:border-pin aria-selected:font-bold aria-selected:text-ink"
+                        className="tab"
                     >
                         {NAMES[view]}
                     </button>

@@ -30,8 +30,8 @@ export function PersonMenu() {
     return (
         <>
             <DropdownMenu.Root>
-                <DropdownMenu.Trigger className="grid size-8 shrink-0 place-items-center rounded-full border-[1.5px] border-ink text-xs font-semibold" aria-label={`You: ${person.name}`}>
-                    {initials}
+                <DropdownMenu.Trigger className="grid size-8 shrink-0 place-items-center rounded-full pointer-coarse:size-11 border-[1.5px] border-ink text-xs font-semibold" aria-label={`You: ${person.name}`}>
+                    <span aria-hidden="true">{initials}</span>
                 </DropdownMenu.Trigger>
                 <DropdownMenu.Portal>
                     <DropdownMenu.Content align="end" sideOffset={6} className="z-50 min-w-56 border border-ink bg-sheet p-1.5 shadow-(--shadow)">

@@ -14,7 +14,7 @@ function DemoPeople({ people, large = false, onEnter }: DemoPeopleProps) {
         <ul className="grid gap-px">
             {people.map((person) => (
                 <li key={person.email}>
-                    <button type="button" className={`flex w-full items-baseline gap-3 border-b border-hair px-2 text-left hover:bg-wash ${large ? 'py-2.5' : 'py-1.5'}`} onClick={() => onEnter(person)}>
+                    <button type="button" className={`flex min-h-6 w-full items-center gap-3 border-b pointer-coarse:min-h-11 border-hair px-2 text-left hover:bg-wash ${large ? 'py-2.5' : 'py-1.5'}`} onClick={() => onEnter(person)}>
                         <span className="font-semibold">{person.name}</span>
                         <span className="ml-auto text-right text-soft">{person.post}</span>
                     </button>

@@ -28,7 +28,7 @@ function LookAs({ calendar, person }: { calendar: Calendar; person: number }) {
             <p className="min-w-0 flex-1">
                 You see “{calendar.name}” as <b>{found?.name ?? 'somebody else'}</b> does{found === undefined ? '' : `, with ${LEVELS[found.level].name}`}. Nothing can be changed here.
             </p>
-            <Link to="/calendars/$slug" params={{ slug: calendar.slug }} className="border border-current px-2.5 py-1 font-semibold">
+            <Link to="/calendars/$slug" params={{ slug: calendar.slug }} className="hit border border-current px-2.5 py-1 font-semibold">
                 Back to your own eyes
             </Link>
         </Bar>
@@ -57,7 +57,7 @@ function OwnLook({ calendar }: { calendar: Calendar }) {
                     {calendar.onList ? 'Take off my list' : 'Add to my list'}
                 </Button>
             )}
-            <Link to="/calendars/$slug" params={{ slug: calendar.slug }} className="underline">
+            <Link to="/calendars/$slug" params={{ slug: calendar.slug }} className="hit underline">
                 About it
             </Link>
         </Bar>

@@ -29,8 +29,8 @@ export function ReasonsPanel({ calendar }: { calendar: Calendar }) {
                                 <span className="w-24">{LEVELS[person.level].name}</span>
                                 <span className="w-32 text-right">
                                     {person.level !== 'none' && (
-                                        <Link to="/" search={{ calendar: calendar.slug, as: person.id }} className="underline" aria-label={`See it as ${person.name} does`}>
-                                            see it as they do
+                                        <Link to="/" search={{ calendar: calendar.slug, as: person.id }} className="hit underline">
+                                            see it as they do<span className="sr-only">: {person.name}</span>
                                         </Link>
                                     )}
                                 </span>

@@ -83,7 +83,7 @@ export function ListSheet() {
                 {!isFetchingNextPage && quiet && (
                     <>
                         {days.length === 0 ? 'Nothing' : 'Nothing more'} is on until {formatDate(reached, 'short')} {reached.slice(0, 4)}.{' '}
-                        <button type="button" className="underline hover:text-ink" onClick={() => void fetchNextPage()}>
+                        <button type="button" className="hit underline hover:text-ink" onClick={() => void fetchNextPage()}>
                             Look further
                         </button>
                     </>

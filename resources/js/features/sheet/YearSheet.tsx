@@ -28,7 +28,7 @@ export function YearSheet({ sheet }: { sheet: Sheet }) {
                     {months.map((first) => (
                         <tr key={first}>
                             <th scope="row">
-                                <button type="button" className="hover:underline" onClick={() => go({ view: 'month', date: first })}>
+                                <button type="button" className="hit hover:underline" onClick={() => go({ view: 'month', date: first })}>
                                     {formatDate(first, 'month')}
                                 </button>
                             </th>

@@ -31,7 +31,7 @@ function sheetQuery(through: Through, span: Span) {
 /** What was asked before stands in for what is asked now, as long as it is looked through the same; never another's events under a name. */
 export function sameThrough({ overlay, calendar, as }: Through) {
     return <Answer>(previous: Answer | undefined, asked: { queryKey: readonly unknown[] } | undefined): Answer | undefined => {
-        const before = asked?.queryKey.find((each): each is Through => typeof each === 'object' && each !== null && 'overlay' in each);
+        const before = asked?.queryKey.find((each) => (each as Through | null)?.overlay !== undefined) as Through | undefined;
         return before?.overlay === overlay && before.calendar === calendar && before.as === as ? previous : undefined;
     };
 }

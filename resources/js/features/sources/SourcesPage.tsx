@@ -126,7 +126,7 @@ function SourceCard({ source }: { source: Source }) {
                 <Mark mark={source.calendar.mark} ink={source.calendar.colour} size={16} />
                 <div className="min-w-48 flex-1">
                     <h2 className="text-base font-semibold">
-                        <Link to="/calendars/$slug" params={{ slug: source.calendar.slug }} className="hover:underline">
+                        <Link to="/calendars/$slug" params={{ slug: source.calendar.slug }} className="hit hover:underline">
                             {source.calendar.name}
                         </Link>
                     </h2>

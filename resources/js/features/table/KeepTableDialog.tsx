@@ -8,7 +8,7 @@ import { useCalendars } from '@/features/calendars/useCalendars';
 import { layerOf } from '@/features/overlays/starts';
 import { useOverlayActions, useOverlays } from '@/features/overlays/useOverlays';
 import { useRota } from '@/features/sheet/RotaContext';
-import { AS_IT_OPENS } from '@/features/sheet/rotaSearch';
+import { AS_IT_OPENS } from '@/features/sheet/asItOpens';
 import { COLUMNS, type Column } from './columns';
 import { askedConditions, narrowed } from './narrowed';
 import type { Asked } from './useTable';

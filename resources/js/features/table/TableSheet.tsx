@@ -21,7 +21,8 @@ import { fetchWhole, useTable, type Asked } from './useTable';
 import { useTableLook } from './useTableLook';
 
 /** By touch a row is as high as a finger is wide. */
-const HEIGHT = matchMedia('(pointer: coarse)').matches ? 44 : 30;
+const FINGER = matchMedia('(pointer: coarse)').matches;
+const HEIGHT = FINGER ? 45 : 30;
 
 /** All events as rows: sorted, filtered, many changed at once, cells written in place. */
 export function TableSheet() {
@@ -149,7 +150,7 @@ export function TableSheet() {
     useNarrowing(selection, asked);
     if (table.isError) return <Failed error={table.error} retry={() => void table.refetch()} />;
     if (table.data === undefined) return <Loading what="the table" />;
-    const template = `34px ${columns.map((each) => each.width).join(' ')}`;
+    const template = `${FINGER ? 44 : 34}px ${columns.map((each) => each.width).join(' ')}`;
     return (
         <div className="flex h-full flex-col">
             <TableBar
@@ -168,19 +169,21 @@ export function TableSheet() {
                 <div ref={grid} role="grid" aria-label="Events" aria-rowcount={total + 1} aria-multiselectable="true" className="min-w-[760px] select-none" onKeyDown={onKeyDown} onCopy={onCopy} onPaste={onPaste}>
                     <div role="row" aria-rowindex={1} className="sticky top-0 z-10 grid border-b border-ink bg-paper text-xs" style={{ gridTemplateColumns: template }}>
                         <span role="columnheader" className="grid place-items-center">
-                            <input
-                                type="checkbox"
-                                aria-label="Choose all that match"
-                                className="size-4 accent-(--ink)"
-                                checked={selection.events.length > 0 && selection.events.length >= total}
-                                onChange={() => (selection.events.length > 0 ? selection.none() : selectAll())}
-                            />
+                            <label className="grid size-full cursor-pointer place-items-center">
+                                <input
+                                    type="checkbox"
+                                    aria-label="Choose all that match"
+                                    className="size-4 accent-(--ink)"
+                                    checked={selection.events.length > 0 && selection.events.length >= total}
+                                    onChange={() => (selection.events.length > 0 ? selection.none() : selectAll())}
+                                />
+                            </label>
                         </span>
                         {columns.map((column) => (
                             <span key={column.key} role="columnheader" aria-sort={sorting.by === column.key ? (sorting.descending ? 'descending' : 'ascending') : 'none'} className="border-l border-hair">
                                 <button
                                     type="button"
-                                    className={clsx('w-full px-1.5 py-1.5 text-left hover:text-ink', sorting.by === column.key ? 'font-bold' : 'text-soft')}
+                                    className={clsx('w-full px-1.5 py-1.5 text-left hover:text-ink pointer-coarse:min-h-11', sorting.by === column.key ? 'font-bold' : 'text-soft')}
                                     onClick={() => sort(column.key)}
                                 >
                                     {column.name}

@@ -1,0 +1,44 @@
+import { useMutation } from '@tanstack/react-query';
+import { useContext } from 'react';
+import { api, done, ifMatch } from '@/api/client';
+import { useRefresh } from '@/api/useAction';
+import { useTellDone } from '@/features/history/useTellDone';
+import { placeOf } from '@/features/sheet/inView';
+import { RotaContext } from '@/features/sheet/RotaContext';
+import { rememberTarget } from './lastTarget';
+import { isFollowing, scopeQuery, type Scope } from './scope';
+import type { Event, EventChange, EventInput } from './useEventActions';
+import { useEventName } from './useEventName';
+
+/** What forms and the line do: an event is added, or changed. Each says what it did, and can be undone. */
+export function useEventSaves() {
+    const rota = useContext(RotaContext);
+    const refreshAll = useRefresh();
+    const refresh = () => refreshAll('events');
+    const tellDone = useTellDone();
+    const named = useEventName();
+
+    const create = useMutation({
+        // What is clicked or typed is on the wall of the sheet, unless the event says another zone.
+        mutationFn: (input: EventInput) => done(api.POST('/events', { body: rota === null || input.timezone !== undefined ? input : { ...input, tz: rota.zone } })),
+        onSuccess: ({ answer: event, operation }) => {
+            void refresh();
+            rememberTarget(rota === null ? 'all' : placeOf(rota.through), event.calendar);
+            // Opened, it is moved to another calendar by one choice.
+            tellDone(operation, `Added: ${named(event)}.`, rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } });
+        },
+    });
+
+    const update = useMutation({
+        mutationFn: ({ event, scope, change: part }: { event: Event; scope: Scope; change: EventChange }) =>
+            done(api.PATCH('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) }, body: part })),
+        onSuccess: ({ answer: saved, operation }, { event, scope }) => {
+            void refresh();
+            // From here on it is a series of its own.
+            if (isFollowing(scope)) rota?.go({ event: saved.id, occurrence: undefined });
+            tellDone(operation, saved.calendar === event.calendar ? `Changed: ${named(saved)}.` : `Moved: ${named(saved)}.`);
+        },
+    });
+
+    return { create, update };
+}

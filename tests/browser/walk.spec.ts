@@ -1,0 +1,59 @@
+import { devices, expect, test, type Page } from '@playwright/test';
+import { enter } from './support';
+import { faultsOf } from './walk';
+
+const { userAgent, hasTouch, isMobile, deviceScaleFactor } = devices['Pixel 7'];
+
+const PAGES = [
+    '/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
+    '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps',
+];
+
+/** What opens over a page. */
+const OPENED: [path: string, open: (page: Page) => Promise<void>][] = [
+    ['/?view=lanes', (page) => page.getByRole('button', { name: 'Add an event' }).click()],
+    ['/?laying=true', (page) => page.getByRole('dialog').getByRole('button', { name: 'what my groups keep' }).click()],
+    ['/?view=lanes', (page) => page.getByRole('heading', { level: 1 }).getByRole('button').click()],
+    ['/?view=week', (page) => page.getByRole('button', { name: 'How it is drawn' }).click()],
+    ['/?view=table', (page) => page.getByRole('button', { name: 'Keep…' }).click()],
+    ['/calendars', (page) => page.getByRole('button', { name: 'Make a calendar' }).click()],
+    ['/calendars/assessments', (page) => page.getByRole('button', { name: 'Settings' }).click()],
+    ['/people', (page) => page.getByRole('button', { name: 'Add somebody' }).click()],
+];
+
+async function walk(page: Page, touch: boolean): Promise<string[]> {
+    const found: string[] = [];
+    const look = async (where: string) => found.push(...(await faultsOf(page, touch)).map((fault) => `${where}: ${fault}`));
+    const go = async (path: string) => {
+        await page.goto(path);
+        await expect(page.getByText(/^Fetching /)).toHaveCount(0);
+        if (!path.includes('laying')) await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+        if (/^\/\?/.test(path) && !path.includes('laying')) await expect(page.locator('[data-scroller]').getByRole('grid').or(page.locator('[data-scroller] table, [data-scroller] li[data-day]')).first()).toBeVisible();
+    };
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
+    await look('sign in');
+    await enter(page, 'Bertil Acheng');
+    for (const path of PAGES) {
+        await go(path);
+        await look(path);
+    }
+    for (const [path, open] of OPENED) {
+        await go(path);
+        await open(page);
+        await look(`${path}, opened`);
+    }
+    return found;
+}
+
+test('every control of every page can be read and hit: 1280 × 800, with a mouse', async ({ page }) => {
+    expect(await walk(page, false)).toEqual([]);
+});
+
+test.describe('by touch', () => {
+    test.use({ viewport: { width: 390, height: 844 }, userAgent, hasTouch, isMobile, deviceScaleFactor });
+
+    test('every control of every page can be read and hit: 390 × 844', async ({ page }) => {
+        expect(await walk(page, true)).toEqual([]);
+    });
+});
