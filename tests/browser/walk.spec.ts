@@ -5,7 +5,7 @@ import { faultsOf } from './walk';
 const { userAgent, hasTouch, isMobile, deviceScaleFactor } = devices['Pixel 7'];
 
 const PAGES = [
-    '/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
+    '/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=lanes&overlay=all&weeks=3', '/?view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
     '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps',
 ];
 

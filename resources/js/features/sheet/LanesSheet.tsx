@@ -95,7 +95,7 @@ function Lane({ row, index, days, closed, sheet, measure }: LaneProps) {
                                 style={{ top: 4 + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
                             />
                         ))}
-                    <div className={clsx('contents', compact && 'compact')}>
+                    <div className={clsx('contents', compact && 'compact', row.mark !== null && 'marked')}>
                         {row.laid.tickets[column]?.map((item) => (
                             <ItemView key={itemKey(item)} item={item} shape="ticket" look={sheet.layers[item.layer] ?? PLAIN} chosen={chosen(item)} resizes={item.allDay && !compact ? 'days' : undefined} />
                         ))}
