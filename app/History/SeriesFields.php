@@ -20,6 +20,9 @@ use PinnedRota\Core\Time\EventTime;
 /** A series as it was, field by field in words, for people to compare. */
 final class SeriesFields
 {
+    /** As they are called on the screen. */
+    private const PARTS = ['Responsible' => 'responsible', 'Required' => 'required', 'Optional' => 'optional', 'Informed' => 'told of it'];
+
     /** @var array<int, string> names, by id */
     private array $calendars = [];
 
@@ -114,7 +117,7 @@ final class SeriesFields
             'categories' => implode(', ', $event->contents->categories),
             'state' => $event->contents->status->value,
             'repeats' => RecurrenceWords::of($event->timing->recurrence, $event->timing->start),
-            'people' => implode(', ', array_map(static fn (Participant $each): string => ($each->name === '' ? $each->mailAddress() : $each->name).' ('.strtolower($each->role->name).')', $event->participants)),
+            'people' => implode(', ', array_map(static fn (Participant $each): string => ($each->name === '' ? $each->mailAddress() : $each->name).' ('.self::PARTS[$each->role->name].')', $event->participants)),
             'time' => $event->contents->busy ? 'busy' : 'free',
             'seen by' => $event->contents->private ? 'those who may change it' : '',
             'priority' => $event->contents->priority === 0 ? '' : (string) $event->contents->priority,

@@ -19,7 +19,8 @@ export function SelfDialog({ onClose }: { onClose: () => void }) {
     const save = useAction(() => answered(api.PATCH('/session/person', { body: input })), {
         onDone: (session) => {
             client.setQueryData(queryKeys.session, session);
-            toast('That is how you are known now.');
+            const changed = [input.name !== person.name && 'Name', input.timezone !== person.timezone && 'Time zone', JSON.stringify(input.workingHours) !== JSON.stringify(person.workingHours) && 'Hours'].filter((each) => each !== false);
+            toast(changed.length === 0 ? 'Nothing was changed.' : `${changed.join(', ')} saved.`);
             onClose();
         },
         quiet: true,
