@@ -5,17 +5,17 @@ import { faultsOf } from './walk';
 const { userAgent, hasTouch, isMobile, deviceScaleFactor } = devices['Pixel 7'];
 
 const PAGES = [
-    '/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=lanes&overlay=all&weeks=3', '/?view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
+    ...['lanes', 'month', 'week', 'day', 'year', 'list', 'table', 'lanes&event=1', 'lanes&group=person&weeks=8'].map((view) => `/?overlay=the-term-at-a-glance&view=${view}`), '/?view=lanes&overlay=all&weeks=3', '/?overlay=the-term-at-a-glance&view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
     '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/feeds', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps',
 ];
 
 /** What opens over a page. */
 const OPENED: [path: string, open: (page: Page) => Promise<void>][] = [
-    ['/?view=lanes', (page) => page.getByRole('button', { name: 'Add an event' }).click()],
+    ['/?overlay=the-term-at-a-glance&view=lanes', (page) => page.getByRole('button', { name: 'Add an event' }).click()],
     ['/?laying=true', (page) => page.getByRole('dialog').getByRole('button', { name: 'what my groups keep' }).click()],
-    ['/?view=lanes', (page) => page.getByRole('heading', { level: 1 }).getByRole('button').click()],
-    ['/?view=week', (page) => page.getByRole('button', { name: 'How it is drawn' }).click()],
-    ['/?view=table', (page) => page.getByRole('button', { name: 'Keep…' }).click()],
+    ['/?overlay=all&view=lanes', (page) => page.getByRole('heading', { level: 1 }).getByRole('button').click()],
+    ['/?overlay=all&view=week', (page) => page.getByRole('button', { name: 'How it is drawn' }).click()],
+    ['/?overlay=all&view=table', (page) => page.getByRole('button', { name: 'Keep…' }).click()],
     ['/calendars', (page) => page.getByRole('button', { name: 'Make a calendar' }).click()],
     ['/calendars/assessments', (page) => page.getByRole('button', { name: 'Settings' }).click()],
     ['/people', (page) => page.getByRole('button', { name: 'Add somebody' }).click()],

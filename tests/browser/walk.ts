@@ -26,7 +26,8 @@ export async function faultsOf(page: Page, touch: boolean): Promise<string[]> {
             // A box stands for its label, and so does what lies unseen over a button that it looks like.
             const target = control.matches('input[type=checkbox], input[type=radio], select') ? (control.closest('label') ?? control) : control;
             if (!visible(target)) continue;
-            const box = target.getBoundingClientRect();
+            // A bar is thin; its name is a part of it.
+            const box = (target.querySelector('.beside') ?? target).getBoundingClientRect();
             const named = control.matches('[data-item], [data-item] *') || control.closest('[data-item]') !== null || control.matches('[data-day] *');
             // A link in a sentence is as high as its line.
             const inText = control.matches('a, button') && getComputedStyle(control).display === 'inline' && (control.parentElement?.textContent ?? '').trim().length > (control.textContent ?? '').trim().length + 3;

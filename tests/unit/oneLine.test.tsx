@@ -30,12 +30,15 @@ beforeEach(() => {
 afterEach(cleanup);
 
 /** A line on a page that is not the rota, with a server that understands lines as it is told. */
-function page(line: (text: string) => Schemas['UnderstoodLine'], calendars = [slip, loft]) {
+function page(line: (text: string) => Schemas['UnderstoodLine'] | 'never', calendars = [slip, loft]) {
     const { client } = withQueries();
     client.setQueryData(queryKeys.session, { person: madePerson(), demo: null, organisation: { name: '', firstMonth: null } });
     client.setQueryData(queryKeys.calendars, calendars);
     const asked = fakeServer(({ method, path, query }: Asked) => {
-        if (path === '/line') return { body: line(query.get('line') ?? '') };
+        if (path === '/line') {
+            const told = line(query.get('line') ?? '');
+            return told === 'never' ? told : { body: told };
+        }
         if (path === '/find') return { body: { date: null, events: [] } };
         return method === 'POST' && path === '/events' ? { status: 201, body: { id: 1, title: 'x', start: '2026-11-27T09:00', end: '2026-11-27T10:00', allDay: false, calendar: 'slip' } } : { body: [] };
     });
@@ -71,6 +74,17 @@ describe('Enter', () => {
         type('Right fri');
         enter();
         await waitFor(() => expect(added().map(({ title }) => title)).toEqual(['Right']));
+    });
+
+    test('adds a line whose answer was on its way when it left the field, and was broken off with that', async () => {
+        let times = 0;
+        const { asked, type, enter, added, field } = page((text) => (++times === 1 ? 'never' : understood(text)));
+        type('Drill fri 9:00');
+        await waitFor(() => expect(asked.some(({ path }) => path === '/line')).toBe(true));
+        enter();
+        await waitFor(() => expect(added().map(({ title }) => title)).toEqual(['Drill']));
+        expect(field.value).toBe('');
+        expect(screen.queryByRole('alert')).toBeNull();
     });
 
     test('asks once a pause, not once a key', async () => {

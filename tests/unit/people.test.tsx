@@ -276,7 +276,7 @@ test('what somebody sees is told with why, and looked at with their eyes where t
     const rows = await screen.findAllByRole('listitem');
     expect(rows[0]?.textContent).toContain('in Riggers; everyone');
     expect(rows[1]?.textContent).toContain('Nothing: it is not shared with them');
-    expect(screen.getAllByRole('link').map((each) => each.textContent)).toEqual(['see it as they do: Ben Oar']);
+    expect(screen.getAllByRole('link').map((each) => each.getAttribute('aria-label'))).toEqual(['see it as they do: Ben Oar']);
     expect(within(rows[0] as HTMLElement).getByRole('link').getAttribute('href')).toBe('/?{"calendar":"slip","as":4}');
     expect(screen.getByText('and 7 more: type part of a name.')).toBeDefined();
 });

@@ -1,5 +1,6 @@
 import { useCallback, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
+import { fetchUncancelled } from '@/api/fetchUncancelled';
 import { queryKeys } from '@/api/queryKeys';
 import { lazily } from '@/components/lazily';
 import type { Item } from '@/features/sheet/geometry';
@@ -21,8 +22,7 @@ export function useDeletion(search: RotaSearch, go: Rota['go']) {
     const drop = useCallback(
         (item: Item, scope: Scope) => {
             // The version that is deleted is the one that there is now.
-            void client
-                .fetchQuery({ queryKey: queryKeys.event(item.id, scope, undefined), queryFn: () => fetchEvent(item.id, scope), staleTime: 0 })
+            void fetchUncancelled(client, { queryKey: queryKeys.event(item.id, scope, undefined), queryFn: () => fetchEvent(item.id, scope), staleTime: 0 })
                 .then((event) => {
                     if (!event.mayChange) return toast.error(`You may not delete “${item.title}”.`);
                     focusAfter(item.id);

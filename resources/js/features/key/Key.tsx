@@ -1,4 +1,3 @@
-import clsx from 'clsx';
 import { Eye, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { KeyLayer } from './KeyLayer';
@@ -41,10 +40,8 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
     return (
         <aside
             aria-label="Key"
-            className={clsx(
-                'w-58 shrink-0 overflow-y-auto border-l border-line bg-paper px-3.5 py-3 text-[12.5px]',
-                open ? 'max-md:fixed max-md:inset-x-0 max-md:bottom-13 max-md:z-30 max-md:max-h-[65vh] max-md:w-auto max-md:border-t-2 max-md:border-ink max-md:shadow-(--shadow)' : 'max-md:hidden',
-            )}
+            className="key"
+            data-open={open || undefined}
         >
             <div className="mb-2 flex items-baseline justify-between">
                 <h2 className="text-[15px] font-semibold">Key</h2>

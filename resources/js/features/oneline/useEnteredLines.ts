@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api, answered, Problem, type Schemas } from '@/api/client';
+import { fetchUncancelled } from '@/api/fetchUncancelled';
 import { toast } from '@/toast/toast';
 import { useEventSaves } from '@/features/events/useEventSaves';
 import { calendarsQuery } from '@/features/calendars/useCalendars';
@@ -27,7 +28,7 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
 
     const carryOut = async (entered: Entered): Promise<void> => {
         const { asked, description } = entered;
-        const [line, found, calendars] = await Promise.all([client.fetchQuery(lineQuery(asked)), client.fetchQuery(findQuery(asked.text, asked.zone)), client.ensureQueryData(calendarsQuery)]);
+        const [line, found, calendars] = await Promise.all([fetchUncancelled(client, lineQuery(asked)), fetchUncancelled(client, findQuery(asked.text, asked.zone)), client.ensureQueryData(calendarsQuery)]);
         const targets = calendars.filter((each) => each.mayAdd);
         const target = targetOf(line, entered.target, targets, host);
         const inForm = () => host.begin(beginningOfLine(line, target?.slug ?? null, host.date, description));

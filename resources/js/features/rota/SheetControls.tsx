@@ -38,7 +38,7 @@ export function SheetControls() {
                 {['lanes', 'month', 'week'].includes(rota.view) ? `${from === to ? `week ${from}` : `weeks ${from} to ${to}`} · ` : ''}
                 {rota.zone}
             </p>
-            <div role="tablist" aria-label="View" className="ml-auto flex min-w-0 gap-3 overflow-x-auto max-sm:order-last max-sm:-mx-3 max-sm:basis-[calc(100%+1.5rem)] max-sm:justify-between max-sm:gap-0 max-sm:px-1 sm:gap-4">
+            <div role="tablist" aria-label="View" className="tabs">
                 {VIEWS.map((view) => (
                     <button
                         key={view}

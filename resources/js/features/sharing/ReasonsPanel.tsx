@@ -29,8 +29,8 @@ export function ReasonsPanel({ calendar }: { calendar: Calendar }) {
                                 <span className="w-24">{LEVELS[person.level].name}</span>
                                 <span className="w-32 text-right">
                                     {person.level !== 'none' && (
-                                        <Link to="/" search={{ calendar: calendar.slug, as: person.id }} className="hit underline">
-                                            see it as they do<span className="sr-only">: {person.name}</span>
+                                        <Link to="/" search={{ calendar: calendar.slug, as: person.id }} className="hit underline" aria-label={`see it as they do: ${person.name}`}>
+                                            see it as they do
                                         </Link>
                                     )}
                                 </span>

@@ -3,6 +3,8 @@ import { Mark } from '@/components/Mark';
 import { useDraft, useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
 import { daysBetween, daysFrom, formatDate, isWeekend, minutesBetween } from '@/time/dates';
+import { BarView, Ties } from './BarView';
+import { isCrowded, layBars, leastBarsWidth, LINE } from './bars';
 import { Cell } from './Cell';
 import { Grid } from './Grid';
 import { itemKey, layRow } from './geometry';
@@ -12,6 +14,8 @@ import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
 
 const TRACK = 24;
+/** What of the width of a day its cell takes itself. */
+const CELL = 6;
 const WORKING: [number, number] = [7, 20];
 
 /** Days side by side, an hour as high as lets the working day fit; the hours outside of it folded until asked for. */
@@ -31,13 +35,20 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
         [shown, days, side, layers],
     );
     const { first, last, before, after } = unfolded ? { first: 0, last: 24, before: 0, after: 0 } : hoursOf(laid.flatMap((day) => day.blocks), ...WORKING);
-    const { ref, hour } = useHourHeight(last - first);
+    const { ref, hour: fitting, width: share } = useRoom(last - first, count);
+    const within = laid.map((day) => day.blocks.filter((block) => block.to > first * 60 && block.from < last * 60));
+    const bars = within.map((blocks) => !side && isCrowded(blocks, share));
+    // As many names as there are have a line each.
+    const names = Math.max(0, ...within.map((blocks, day) => (bars[day] === true ? blocks.length : 0)));
+    const hour = Math.max(fitting, Math.ceil((names * LINE) / (last - first)));
     const tracks = Math.max(0, ...whole.tracks);
     const top = (minutes: number) => ((minutes - first * 60) / 60) * hour;
     const look = (layer: number) => sheet.layers[layer] ?? PLAIN;
-    const least = `${Math.max(0, ...laid.flatMap((day) => day.blocks).map((block) => leastWidth(block.columns / block.wide)))}px`;
+    const least = Math.max(0, ...within.flatMap((blocks, day) => (bars[day] === true ? [leastBarsWidth(blocks)] : blocks.map((block) => leastWidth(block.columns / block.wide)))));
+    const width = Math.max(share, least) - CELL;
+    const drawn = within.map((blocks, day) => (bars[day] === true ? layBars(blocks, { width, height: (last - first) * hour, at: top }) : null));
     return (
-        <Grid ref={ref} kind="hours" label={count === 1 ? 'Day, by the hour' : 'Week, by the hour'} style={{ ['--days' as string]: count, ['--least' as string]: least }}>
+        <Grid ref={ref} kind="hours" label={count === 1 ? 'Day, by the hour' : 'Week, by the hour'} style={{ ['--days' as string]: count, ['--least' as string]: `${least}px` }}>
             <div role="row" className="sheet-row">
                 <div role="columnheader" className="sheet-head" data-corner>
                     <span className="sr-only">Hour</span>
@@ -93,7 +104,7 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                         </span>
                     ))}
                     <button type="button" className="fold" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>
-                        {unfolded ? 'working day' : `all hours${before + after > 0 ? ` (+${before + after})` : ''}`}
+                        {unfolded ? 'fewer hours' : `all hours${before + after > 0 ? ` (+${before + after})` : ''}`}
                     </button>
                 </div>
                 {days.map((day, column) => (
@@ -106,9 +117,8 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                                     ))}
                                 </div>
                             )}
-                            {laid[column]?.blocks
-                                .filter((block) => block.to > first * 60 && block.from < last * 60)
-                                .map((block) => (
+                            {drawn[column] == null ? (
+                                within[column]?.map((block) => (
                                     <ItemView
                                         key={itemKey(block.item)}
                                         item={block.item}
@@ -127,7 +137,15 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                                             width: `calc(${(100 * block.wide) / block.columns}% - 3px)`,
                                         }}
                                     />
-                                ))}
+                                ))
+                            ) : (
+                                <>
+                                    <Ties bars={drawn[column] ?? []} />
+                                    {drawn[column]?.map((bar) => (
+                                        <BarView key={itemKey(bar.block.item)} bar={bar} look={look(bar.block.item.layer)} chosen={chosen(bar.block.item)} width={width} />
+                                    ))}
+                                </>
+                            )}
                             <PendingAt day={day} first={first} hour={hour} />
                             {day === today && <NowLine first={first} last={last} hour={hour} />}
                         </div>
@@ -165,10 +183,11 @@ function PendingAt({ day, first, hour }: { day: string; first: number; hour: num
     );
 }
 
-/** The height of an hour: as chosen, or that with which all of them fit into the sheet. */
-function useHourHeight(hours: number) {
+/** The height of an hour: as chosen, or that with which all of them fit into the sheet; and the share that a day has of its width. */
+function useRoom(hours: number, days: number) {
     const ref = useRef<HTMLDivElement>(null);
     const [room, setRoom] = useState(476);
+    const [across, setAcross] = useState(930);
     const chosen = useSyncExternalStore(onHourHeight, hourHeight);
     useEffect(() => {
         const grid = ref.current;
@@ -177,11 +196,12 @@ function useHourHeight(hours: number) {
         const measure = () => {
             const scale = grid.querySelector('.hours-scale')?.getBoundingClientRect().top ?? 84;
             setRoom(frame.clientHeight - (scale - grid.getBoundingClientRect().top) - 8);
+            setAcross(frame.clientWidth - (grid.querySelector('.hours-scale')?.clientWidth ?? 58));
         };
         const observer = new ResizeObserver(measure);
         observer.observe(frame);
         observer.observe(grid);
         return () => observer.disconnect();
     }, []);
-    return { ref, hour: chosen ?? Math.max(24, Math.floor(room / hours)) };
+    return { ref, hour: chosen ?? Math.max(24, Math.floor(room / hours)), width: across / days };
 }

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { CircleHelp, Import, Lock } from 'lucide-react';
-import { memo, type CSSProperties } from 'react';
+import { memo, type CSSProperties, type ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark, type MarkName } from '@/components/Mark';
 import { formatWhen, timeOfDay } from '@/time/dates';
@@ -30,7 +30,17 @@ type Props = {
 };
 
 /** One occurrence as it stands in the sheet. It listens to nothing: the sheet does, for all of them. */
-export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends = true, continued = false, resizes, short = false, style }: Props) {
+export const ItemView = memo(function ItemView(props: Props) {
+    const { item, shape, look } = props;
+    return (
+        <ItemButton {...props}>
+            <ItemFace item={item} shape={shape} mark={look.mark} />
+        </ItemButton>
+    );
+});
+
+/** What every item of the sheet is, however it is drawn: what is told of it, and its ends where they can be taken. */
+export function ItemButton({ item, shape, look, chosen, ends = true, continued = false, resizes, short = false, style, children }: Omit<Props, 'shape'> & { shape: Shape | 'bar'; children: ReactNode }) {
     return (
         <button
             type="button"
@@ -46,7 +56,7 @@ export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends
             aria-current={chosen || undefined}
             aria-label={`${spoken(item)}${continued ? ', continued' : ''}`}
         >
-            <ItemFace item={item} shape={shape} mark={look.mark} />
+            {children}
             {resizes !== undefined && item.hold === null && (
                 <>
                     {!continued && <span aria-hidden="true" data-handle="start" data-axis={resizes} />}
@@ -55,7 +65,7 @@ export const ItemView = memo(function ItemView({ item, shape, look, chosen, ends
             )}
         </button>
     );
-});
+}
 
 type Face = Pick<Item, 'title' | 'start' | 'allDay'> & Partial<Pick<Item, 'private' | 'external' | 'unanswered' | 'pinned' | 'moreFollow'>>;
 
@@ -83,7 +93,7 @@ export function ItemFace({ item, shape, mark }: { item: Face; shape: Shape; mark
 }
 
 /** Small signs for what colour does not tell: asked and not answered, private, from outside, pinned. */
-function Signs({ item }: { item: Face }) {
+export function Signs({ item }: { item: Face }) {
     if (item.unanswered !== true && item.private !== true && item.external !== true && item.pinned !== true) return null;
     return (
         <span className="signs" aria-hidden="true">

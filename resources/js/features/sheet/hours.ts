@@ -2,7 +2,7 @@ import { minutesBetween } from '@/time/dates';
 import { lastDay, type Item } from './geometry';
 
 /** Where a timed item stands in the column of one day: minutes from midnight, and its share of the width. */
-export type Block = { item: Item; from: number; to: number; column: number; columns: number; /** How many of the columns it takes. */ wide: number; begins: boolean; ends: boolean };
+export type Block = { item: Item; from: number; to: number; /** When it is over, however high it is drawn. */ end: number; column: number; columns: number; /** How many of the columns it takes. */ wide: number; begins: boolean; ends: boolean };
 
 /** An item is drawn at least so high, in minutes, that its name can be read. */
 export const LEAST_MINUTES = 30;
@@ -20,7 +20,7 @@ export function layDay(items: readonly Item[], day: string): Block[] {
             const from = Math.max(0, minutesBetween(midnight, item.start));
             const end = minutesBetween(midnight, item.end);
             const to = Math.min(DAY, Math.max(end, from + LEAST_MINUTES));
-            return { item, from: Math.min(from, DAY - LEAST_MINUTES), to, column: 0, columns: 1, wide: 1, begins: item.start.slice(0, 10) === day, ends: end <= DAY };
+            return { item, from: Math.min(from, DAY - LEAST_MINUTES), to, end: Math.min(DAY, Math.max(end, from)), column: 0, columns: 1, wide: 1, begins: item.start.slice(0, 10) === day, ends: end <= DAY };
         })
         .sort((a, b) => a.from - b.from || b.to - a.to);
     let cluster: Block[] = [];
