@@ -102,57 +102,60 @@ for (const { name, ...viewport } of WIDTHS) {
     });
 }
 
-test('from signing in to a moved event by the keyboard alone', async ({ page }) => {
-    const book = unique('Key book');
-    const title = unique('Oars');
-    await enter(page, 'Hana Brekspear');
-    await makeCalendar(page, book);
-    // What is on its way still would bring the session back.
-    await page.goto('about:blank');
-    await page.context().clearCookies();
-    await page.goto(`/?overlay=all&view=lanes&date=${day(0)}`);
-    await expect(page.getByLabel('Your address')).toBeVisible();
-    const tabTo = async (name: string) => {
-        for (let stop = 0; stop < 4 && !(await page.getByLabel(name, { exact: true }).evaluate((each) => each === document.activeElement)); stop++) await page.keyboard.press('Tab');
-    };
-    await tabTo('Your address');
-    await page.keyboard.type('hana.brekspear@skerrin-quay.example');
-    await tabTo('Password');
-    await page.keyboard.type('high-water-mark');
-    await page.keyboard.press('Enter');
-    await expect(laneCell(page, book, day(0))).toBeVisible();
+for (const { name, ...viewport } of WIDTHS) {
+    test(`from signing in to a moved event by the keyboard alone, at ${name}`, async ({ page }) => {
+        await page.setViewportSize(viewport);
+        const book = unique('Key book');
+        const title = unique('Oars');
+        await enter(page, 'Hana Brekspear');
+        await makeCalendar(page, book);
+        // What is on its way still would bring the session back.
+        await page.goto('about:blank');
+        await page.context().clearCookies();
+        await page.goto(`/?overlay=all&view=lanes&date=${day(0)}`);
+        await expect(page.getByLabel('Your address')).toBeVisible();
+        const tabTo = async (name: string) => {
+            for (let stop = 0; stop < 4 && !(await page.getByLabel(name, { exact: true }).evaluate((each) => each === document.activeElement)); stop++) await page.keyboard.press('Tab');
+        };
+        await tabTo('Your address');
+        await page.keyboard.type('hana.brekspear@skerrin-quay.example');
+        await tabTo('Password');
+        await page.keyboard.type('high-water-mark');
+        await page.keyboard.press('Enter');
+        await expect(laneCell(page, book, day(0))).toBeVisible();
 
-    // The first stop leads to the sheet.
-    await page.keyboard.press('Tab');
-    await expect(page.getByRole('link', { name: 'Go to the sheet' })).toBeFocused();
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('grid')).toBeFocused();
-    await page.keyboard.press('ArrowDown');
-    await page.keyboard.press('Home');
-    const at = async () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
-    for (let row = 0; row < 40 && !(await at()).startsWith(book); row++) await page.keyboard.press(row < 20 ? 'ArrowDown' : 'ArrowUp');
-    expect(await at()).toContain(book);
+        // The first stop leads to the sheet.
+        await page.keyboard.press('Tab');
+        await expect(page.getByRole('link', { name: 'Go to the sheet' })).toBeFocused();
+        await page.keyboard.press('Enter');
+        await expect(page.getByRole('grid')).toBeFocused();
+        await page.keyboard.press('ArrowDown');
+        await page.keyboard.press('Home');
+        const at = async () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
+        for (let row = 0; row < 40 && !(await at()).startsWith(book); row++) await page.keyboard.press(row < 20 ? 'ArrowDown' : 'ArrowUp');
+        expect(await at()).toContain(book);
 
-    await page.keyboard.press('Enter');
-    await expect(page.getByLabel('Title')).toBeFocused();
-    await page.keyboard.type(title);
-    await page.keyboard.press('Enter');
-    // The focus is on what was added.
-    await expect(events(page, title)).toBeFocused();
-    await page.keyboard.press('Shift+ArrowRight');
-    await expect(laneCell(page, book, day(1)).getByRole('button', { name: new RegExp(`^${title}`) })).toBeVisible();
-    await events(page, title).focus();
-    await page.keyboard.press('Enter');
-    await expect(panel(page).getByRole('heading', { name: title })).toBeVisible();
-    await page.keyboard.press('Escape');
-    await expect(events(page, title)).toBeFocused();
-    await page.keyboard.press('Delete');
-    await expect(events(page, title)).toHaveCount(0);
-    await expect(page.getByText(new RegExp(`^Deleted: ${title}`))).toBeVisible();
-    await page.getByRole('grid').focus();
-    await page.keyboard.press('Control+z');
-    await expect(events(page, title)).toBeVisible();
-});
+        await page.keyboard.press('Enter');
+        await expect(page.getByLabel('Title')).toBeFocused();
+        await page.keyboard.type(title);
+        await page.keyboard.press('Enter');
+        // The focus is on what was added.
+        await expect(events(page, title)).toBeFocused();
+        await page.keyboard.press('Shift+ArrowRight');
+        await expect(laneCell(page, book, day(1)).getByRole('button', { name: new RegExp(`^${title}`) })).toBeVisible();
+        await events(page, title).focus();
+        await page.keyboard.press('Enter');
+        await expect(panel(page).getByRole('heading', { name: title })).toBeVisible();
+        await page.keyboard.press('Escape');
+        await expect(events(page, title)).toBeFocused();
+        await page.keyboard.press('Delete');
+        await expect(events(page, title)).toHaveCount(0);
+        await expect(page.getByText(new RegExp(`^Deleted: ${title}`))).toBeVisible();
+        await page.getByRole('grid').focus();
+        await page.keyboard.press('Control+z');
+        await expect(events(page, title)).toBeVisible();
+    });
+}
 
 test('what somebody is changing stays theirs when a colleague deletes it', async ({ page, browser }) => {
     const book = unique('Shared book');

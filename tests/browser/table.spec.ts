@@ -110,59 +110,63 @@ test('cells are written in place by keyboard, a column is pasted, many are chang
     });
 });
 
-test('two at the same table: what the other changes shows, and neither writes over the other unawares', async ({ page, browser }) => {
-    const calendar = await laid(page, 'Hana Brekspear', ['Halyard', 'Jib']);
-    const other = await enterElsewhere(browser, 'Hana Brekspear');
-    await other.goto(`/?calendar=${calendar}&view=table&date=${day(0)}`);
-    await cell(page, 'Halyard', 'place').dblclick();
-    const field = page.getByRole('textbox', { name: 'place' });
-    await field.fill('My loft');
-    await cell(other, 'Halyard', 'place').focus();
-    await other.keyboard.type('Their loft');
-    await other.keyboard.press('Enter');
-    await expect(cell(other, 'Halyard', 'place')).toHaveText('Their loft');
-    await field.press('Enter');
-    await expect(page.getByRole('alert')).toContainText('Somebody else changed this event just now.');
-    await expect(field).toHaveValue('My loft');
-    await field.press('Enter');
-    await expect(cell(page, 'Halyard', 'place')).toHaveText('My loft');
-    await expect(cell(other, 'Halyard', 'place')).toHaveText('My loft');
+for (const width of [1280, 390]) {
+    test(`two at the same table, ${width} px wide: what the other changes shows, and neither writes over the other unawares`, async ({ page, browser }) => {
+        await page.setViewportSize({ width, height: 844 });
+        const calendar = await laid(page, 'Hana Brekspear', ['Halyard', 'Jib']);
+        const other = await enterElsewhere(browser, 'Hana Brekspear');
+        await other.goto(`/?calendar=${calendar}&view=table&date=${day(0)}`);
+        await cell(page, 'Halyard', 'place').dblclick();
+        const field = page.getByRole('textbox', { name: 'place' });
+        await field.fill('My loft');
+        await cell(other, 'Halyard', 'place').focus();
+        await other.keyboard.type('Their loft');
+        await other.keyboard.press('Enter');
+        await expect(cell(other, 'Halyard', 'place')).toHaveText('Their loft');
+        await field.press('Enter');
+        await expect(page.getByRole('alert')).toContainText('Somebody else changed this event just now.');
+        await expect(field).toHaveValue('My loft');
+        await field.press('Enter');
+        await expect(cell(page, 'Halyard', 'place')).toHaveText('My loft');
+        await expect(cell(other, 'Halyard', 'place')).toHaveText('My loft');
 
-    // Many at once: looked at, then somebody is first; nothing is changed, and it is looked at again.
-    await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
-    await page.getByRole('button', { name: 'Change…' }).click();
-    const dialog = page.getByRole('dialog');
-    await dialog.getByLabel('State').selectOption('cancelled');
-    await dialog.getByRole('button', { name: 'See what it does' }).click();
-    await cell(other, 'Jib', 'place').focus();
-    await other.keyboard.type('Elsewhere');
-    await other.keyboard.press('Enter');
-    await expect(cell(other, 'Jib', 'place')).toHaveText('Elsewhere');
-    await dialog.getByRole('button', { name: 'Change 2 events' }).click();
-    await expect(dialog).toContainText('Somebody else was first with some of these.');
-    await dialog.getByRole('button', { name: 'Change 2 events' }).click();
-    await expect(cell(page, 'Jib', 'status')).toHaveText('cancelled');
-    await expect(cell(page, 'Jib', 'place')).toHaveText('Elsewhere');
+        // Many at once: looked at, then somebody is first; nothing is changed, and it is looked at again.
+        await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
+        await page.getByRole('button', { name: 'Change…' }).click();
+        const dialog = page.getByRole('dialog');
+        await dialog.getByLabel('State').selectOption('cancelled');
+        await dialog.getByRole('button', { name: 'See what it does' }).click();
+        await cell(other, 'Jib', 'place').focus();
+        await other.keyboard.type('Elsewhere');
+        await other.keyboard.press('Enter');
+        await expect(cell(other, 'Jib', 'place')).toHaveText('Elsewhere');
+        await dialog.getByRole('button', { name: 'Change 2 events' }).click();
+        await expect(dialog).toContainText('Somebody else was first with some of these.');
+        await dialog.getByRole('button', { name: 'Change 2 events' }).click();
+        await expect(cell(page, 'Jib', 'status')).toHaveText('cancelled');
+        await expect(cell(page, 'Jib', 'place')).toHaveText('Elsewhere');
 
-    // A row that comes in above does not shift what is being typed onto another event.
-    await cell(page, 'Jib', 'place').dblclick();
-    await page.getByRole('textbox', { name: 'place' }).fill('Sail loft, bench 2');
-    await addByApi(other, [{ calendar, title: 'Anchor', start: `${day(1)}T09:00`, place: 'Quay' }]);
-    await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '4');
-    await expect(page.getByRole('textbox', { name: 'place' })).toHaveValue('Sail loft, bench 2');
-    await page.keyboard.press('Enter');
-    await expect(cell(page, 'Jib', 'place')).toHaveText('Sail loft, bench 2');
-    await expect(cell(page, 'Halyard', 'place')).toHaveText('My loft');
-    await expect(cell(page, 'Anchor', 'place')).toHaveText('Quay');
+        // A row that comes in above does not shift what is being typed onto another event.
+        await cell(page, 'Jib', 'place').dblclick();
+        await page.getByRole('textbox', { name: 'place' }).fill('Sail loft, bench 2');
+        await addByApi(other, [{ calendar, title: 'Anchor', start: `${day(1)}T09:00`, place: 'Quay' }]);
+        await expect(page.getByRole('grid', { name: 'Events' })).toHaveAttribute('aria-rowcount', '4');
+        await expect(page.getByRole('textbox', { name: 'place' })).toHaveValue('Sail loft, bench 2');
+        await page.keyboard.press('Enter');
+        await expect(cell(page, 'Jib', 'place')).toHaveText('Sail loft, bench 2');
+        await expect(cell(page, 'Halyard', 'place')).toHaveText('My loft');
+        await expect(cell(page, 'Anchor', 'place')).toHaveText('Quay');
 
-    // What is chosen shows: what is looked at afterwards narrows the choice, and it is said.
-    await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
-    await expect(page.getByRole('toolbar', { name: 'Table' })).toContainText('3 of 3 chosen');
-    await page.getByLabel('Only with these words').fill('Anchor');
-    await expect(page.getByText('2 events that were chosen do not show any more, and are not chosen.')).toBeVisible();
-    await expect(page.getByRole('toolbar', { name: 'Table' })).toContainText('1 of 1 chosen');
-    await other.context().close();
-});
+        // What is chosen shows: what is looked at afterwards narrows the choice, and it is said.
+        await page.getByRole('checkbox', { name: 'Choose all that match' }).click();
+        await expect(page.getByRole('toolbar', { name: 'Table' })).toContainText('3 of 3 chosen');
+        if (width < 768) await page.getByRole('button', { name: 'Key', exact: true }).click();
+        await page.getByLabel('Only with these words').fill('Anchor');
+        await expect(page.getByText('2 events that were chosen do not show any more, and are not chosen.')).toBeVisible();
+        await expect(page.getByRole('toolbar', { name: 'Table' })).toContainText('1 of 1 chosen');
+        await other.context().close();
+    });
+}
 
 test('cells are copied, filled and cleared as in a spreadsheet; of a series it is asked which times are meant, a new category twice', async ({ page }) => {
     const calendar = await laid(page, 'Oda Lindqvarn', ['Anchor', 'Bollard', 'Cleat', 'Davit']);

@@ -18,7 +18,7 @@ type Props = {
 };
 
 /** An event as a thin bar at its hours; its name is a part of it, and stands beside. */
-export function BarView({ bar: { block, name, ...bar }, look, chosen, width }: Props) {
+export function BarView({ look, chosen, width, bar: { block, name, ...bar } }: Props) {
     const { item } = block;
     const room = width - name.left - 2;
     // Two lines are for words that fit into them.
