@@ -140,8 +140,8 @@ function steps(): array
             fn () => expect(DB::table('deleted_categories')->count())->toBe(0)->and(DB::table('categories')->count())->toBeGreaterThan(0),
         ],
         '2026_11_27_000021_opening_tables' => [
-            fn () => null,
-            fn () => expect(DB::table('overlays')->whereNull('opening_table')->count())->toBe(DB::table('overlays')->count())->toBeGreaterThan(0),
+            fn () => DB::table('overlays')->insert(['slug' => 'before', 'name' => 'Before', 'opening_view' => 'month', 'keeper_kind' => 'person', 'keeper_id' => 1, 'every_layer' => true]),
+            fn () => expect((array) DB::table('overlays')->where('slug', 'before')->first(['opening_view', 'every_layer', 'opening_table']))->toBe(['opening_view' => 'month', 'every_layer' => 1, 'opening_table' => null]),
         ],
     ];
 }
