@@ -201,6 +201,17 @@ test('cells are copied, filled and cleared as in a spreadsheet; of a series it i
         await expect.poll(places).toEqual(['Quay', '', '', '']);
         await page.keyboard.press('Control+z');
         await expect.poll(places).toEqual(['Quay', '', '', 'Quay']);
+        // Whoever goes on in another cell while the one that was left is saved writes there.
+        await cell(page, 'Bollard', 'place').click();
+        await page.keyboard.type('Loft');
+        await cell(page, 'Cleat', 'place').click();
+        await expect(cell(page, 'Bollard', 'place')).toHaveText('Loft');
+        await expect(cell(page, 'Cleat', 'place')).toBeFocused();
+        await page.keyboard.type('Pontoon');
+        await page.getByRole('textbox', { name: 'place' }).click();
+        await page.getByLabel('Only with these words').click();
+        await expect.poll(places).toEqual(['Quay', 'Loft', 'Pontoon', 'Quay']);
+        await expect(page.getByLabel('Only with these words')).toBeFocused();
         await cell(page, 'Davit', 'title').click();
         await page.keyboard.press('Delete');
         await expect(page.getByText('Title cannot be empty.')).toBeVisible();

@@ -10,8 +10,8 @@ import { useRota } from '@/features/sheet/RotaContext';
 import { whenTyped, type Column, type Row } from './columns';
 import { useBulk } from './useBulk';
 
-/** Where the keyboard goes once a cell is written. */
-export type Leaving = 'down' | 'right' | 'left' | 'stay';
+/** Where the keyboard goes once a cell is written; away is where somebody has gone already. */
+export type Leaving = 'down' | 'right' | 'left' | 'stay' | 'away';
 
 type Props = { row: Row; column: Column['key']; first: string | null; onDone: (to: Leaving) => void };
 
@@ -76,7 +76,7 @@ export function CellEditor({ row, column, first, onDone }: Props) {
         setTimeout(() => field.current?.focus());
     };
     const meant = (times: Schemas['BulkEvent']['times']) => {
-        const to = asking ?? 'stay';
+        const to = asking === 'away' ? 'stay' : (asking ?? 'stay');
         setAsking(null);
         leaving.current = to;
         put(to, { times, occurrence: row.occurrence });
@@ -93,7 +93,7 @@ export function CellEditor({ row, column, first, onDone }: Props) {
         else return;
         event.preventDefault();
     };
-    const control = { 'aria-label': column, 'aria-invalid': wrong !== undefined, 'aria-describedby': wrong === undefined ? undefined : 'cell-wrong', autoFocus: true, disabled: save.isPending, className: 'absolute inset-0 w-full border-2 border-ink bg-sheet px-1 text-ink', onKeyDown, onBlur: () => wrong === undefined && submit('stay') };
+    const control = { 'aria-label': column, 'aria-invalid': wrong !== undefined, 'aria-describedby': wrong === undefined ? undefined : 'cell-wrong', autoFocus: true, disabled: save.isPending, className: 'absolute inset-0 w-full border-2 border-ink bg-sheet px-1 text-ink', onKeyDown, onBlur: () => wrong === undefined && submit('away') };
     return (
         <>
             {choices === null ? (

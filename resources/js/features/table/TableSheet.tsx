@@ -42,6 +42,7 @@ export function TableSheet() {
     const { cursor, block } = cells;
     const [editing, setEditing] = useState<{ id: number; text: string | null } | null>(null);
     const [bulk, setBulk] = useState<BulkStart | null>(null);
+    const gone = useRef<{ id: number; column: number } | null>(null);
     const clearOne = useBulk(() => 'It is cleared.');
     const grid = useRef<HTMLDivElement>(null);
     const scroller = useRef<HTMLDivElement>(null);
@@ -142,7 +143,10 @@ export function TableSheet() {
     };
     /** A press begins there, or with Shift goes on from where it was; drawn on, it marks a block. */
     const point = (cell: Cell, extending: boolean) => {
-        if (editing !== null || (cursor.row === cell.row && cursor.column === cell.column && !cells.many)) return;
+        // While a cell is being saved, where one goes on is remembered: what is typed next is never put into the one that was left.
+        const same = cursor.row === cell.row && cursor.column === cell.column;
+        if (editing !== null && !same) gone.current = { id: rows[cell.row]?.id ?? 0, column: cell.column };
+        if (editing !== null || (same && !cells.many)) return;
         cells.goTo(cell, extending);
         if (extending) focusCell();
     };
@@ -218,6 +222,12 @@ export function TableSheet() {
                                     editing={editing?.id === row.id ? editing : null}
                                     onDone={(to) => {
                                         setEditing(null);
+                                        const next = gone.current;
+                                        gone.current = null;
+                                        if (to === 'away') {
+                                            if (next !== null) moveTo(rows.findIndex((each) => each.id === next.id), next.column);
+                                            return;
+                                        }
                                         moveTo(cursor.row + (to === 'down' ? 1 : 0), cursor.column + (to === 'right' ? 1 : to === 'left' ? -1 : 0));
                                     }}
                                 />
