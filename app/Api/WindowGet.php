@@ -7,7 +7,7 @@ use OpenApi\Attributes as OA;
 
 /** Describes an operation that tells of a window: it is asked for as the sheet is, and what else may be asked comes after that. */
 #[Attribute(Attribute::TARGET_METHOD)]
-final class WindowGet extends OA\Get
+class WindowGet extends OA\Get
 {
     /**
      * @param  list<OA\Response>  $responses

@@ -40,7 +40,7 @@ final class BulkInput extends FormRequest
     /** What a cell may be of. */
     public const COLUMNS = ['title', 'when', 'calendar', 'place', 'categories', 'status', 'responsible'];
 
-    public const MOST = 5_000;
+    private const MOST = 5_000;
 
     /** So many things that are wrong with the events are told. */
     private const MOST_ERRORS = 20;

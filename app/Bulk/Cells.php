@@ -31,6 +31,12 @@ final class Cells
     /** @var array<string, Participant> who was found, by lower-case name: a column names the same ones again and again */
     private array $named = [];
 
+    /** Of all who can be responsible, once a name is not known. */
+    private ?Names $everybody = null;
+
+    /** @var array<int, Names> of the categories of a calendar, once one is not known */
+    private array $categoriesOf = [];
+
     public function __construct(private readonly CurrentViewer $viewer, private readonly TargetCalendar $targets, private readonly CategoryNames $categoryNames, private readonly Organisation $organisation)
     {
     }
@@ -103,7 +109,7 @@ final class Cells
      */
     public function areNew(array $names, AccessibleCalendar $calendar): string
     {
-        $known = new Names($this->categoryNames->known($calendar->calendar->id));
+        $known = $this->categoriesOf[$calendar->calendar->id] ??= new Names($this->categoryNames->known($calendar->calendar->id));
         $near = array_values(array_filter(array_map($known->near(...), $names)));
 
         return '“'.implode('”, “', $names).'” '.(count($names) === 1 ? 'is no category' : 'are no categories').' here yet.'.($near === [] ? '' : ' Did you mean “'.implode('”, “', $near).'”?');
@@ -156,7 +162,7 @@ final class Cells
         if ($found->count() === 1) {
             return Participant::ofPerson($found[0]->id, $found[0]->email, $found[0]->name, ParticipantRole::Responsible);
         }
-        $near = $found->isEmpty() ? (new Names([...Person::query()->where('status', 'active')->pluck('name'), ...Group::query()->pluck('name')]))->near($name) : null;
+        $near = $found->isEmpty() ? ($this->everybody ??= new Names([...Person::query()->where('status', 'active')->pluck('name'), ...Group::query()->pluck('name')]))->near($name) : null;
         throw ValidationException::withMessages(['responsible' => match (true) {
             $near !== null => "Nobody is called “{$name}”. Did you mean “{$near}”?",
             $found->isEmpty() => "Nobody is called “{$name}”.",

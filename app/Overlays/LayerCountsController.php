@@ -64,10 +64,8 @@ final class LayerCountsController
     private static function overlay(CurrentViewer $viewer, array $layers, bool $everyLayer): Overlay
     {
         $calendars = $viewer->calendars()->mapWithKeys(static fn ($each): array => [$each->calendar->slug => $each->calendar]);
-        $records = array_map(static fn (LayerInput $each): LayerRecord => (new LayerRecord([
-            'name' => $each->values['name'], 'colour' => $each->values['colour'], 'mark' => $each->values['mark'], 'takes' => $each->values['takes'] ?? 'chosen',
-            'group_id' => $each->values['group'] ?? null, 'filter' => ['conditions' => $each->values['conditions']],
-        ]))->setRelation('calendars', new Collection(array_values(array_filter(array_map(static fn (string $slug) => $calendars[$slug] ?? null, $each->values['calendars'] ?? []))))), $layers);
+        $records = array_map(static fn (LayerInput $each): LayerRecord => (new LayerRecord(LayerRecord::columns($each->values)))
+            ->setRelation('calendars', new Collection(array_values(array_filter(array_map(static fn (string $slug) => $calendars[$slug] ?? null, $each->values['calendars'] ?? []))))), $layers);
 
         return (new Overlay(['every_layer' => $everyLayer]))->setRelation('layers', new Collection($records));
     }

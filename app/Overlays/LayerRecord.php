@@ -33,6 +33,21 @@ final class LayerRecord extends Model
 
     protected $attributes = ['takes' => 'chosen', 'group_id' => null, 'pattern' => 'plain'];
 
+    /**
+     * A layer that was sent and found fit, as it is stored.
+     *
+     * @param  array<string, mixed>  $values  as LayerInput has them
+     * @return array<string, mixed>
+     */
+    public static function columns(array $values): array
+    {
+        return [
+            'name' => $values['name'], 'colour' => $values['colour'], 'mark' => $values['mark'], 'pattern' => $values['pattern'] ?? 'plain',
+            'takes' => $values['takes'] ?? 'chosen', 'group_id' => ($values['takes'] ?? '') === 'group' ? $values['group'] : null,
+            'filter' => ['conditions' => $values['conditions']],
+        ];
+    }
+
     /** @return BelongsToMany<Calendar, $this> */
     public function calendars(): BelongsToMany
     {

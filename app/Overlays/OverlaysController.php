@@ -147,11 +147,7 @@ final class OverlaysController
             foreach ($input['calendars'] ?? [] as $slug) {
                 $calendars[] = $ids[$slug] ?? throw ValidationException::withMessages(["layers.{$position}.calendars" => 'One of these calendars is not there for you.']);
             }
-            $layer = $overlay->layers()->create([
-                'position' => $position, 'name' => $input['name'], 'colour' => $input['colour'], 'mark' => $input['mark'], 'pattern' => $input['pattern'] ?? 'plain',
-                'takes' => $input['takes'] ?? 'chosen', 'group_id' => ($input['takes'] ?? '') === 'group' ? $input['group'] : null,
-                'filter' => ['conditions' => $input['conditions']],
-            ]);
+            $layer = $overlay->layers()->create(['position' => $position] + LayerRecord::columns($input));
             $layer->calendars()->sync(array_unique([...$calendars, ...$hidden->get($input['id'] ?? 0, [])]));
         }
     }

@@ -25,7 +25,7 @@ export function EventFiles({ event }: { event: Event }) {
                     {event.attachments.map((file) => (
                         <li key={file.id} className="flex items-center gap-1.5">
                             <Paperclip size={12} aria-hidden="true" className="shrink-0 text-soft" />
-                            <a className="hit min-w-0 flex-1 truncate underline" href={`/api/v1/events/${event.id}/attachments/${file.id}`} download={file.name}>
+                            <a className="min-w-0 flex-1 truncate py-1 underline pointer-coarse:py-3.5" href={`/api/v1/events/${event.id}/attachments/${file.id}`} download={file.name}>
                                 {file.name}
                             </a>
                             <span className="text-xs text-soft">{sized(file.size)}</span>

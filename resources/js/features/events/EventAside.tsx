@@ -102,10 +102,10 @@ function OpenEvent({ id, occurrence, onClose }: { id: number; occurrence: Scope;
             {kept !== undefined && (
                 <p role="status" className="mb-2 flex flex-wrap items-baseline gap-x-2 border-l-[3px] border-pin pl-2.5 text-[12.5px]">
                     You had begun to change it.
-                    <button type="button" className="hit min-h-6 underline" onClick={() => edit(kept.values.scope)}>
+                    <button type="button" className="hit underline" onClick={() => edit(kept.values.scope)}>
                         Go on
                     </button>
-                    <button type="button" className="hit min-h-6 text-soft underline" onClick={() => forgetForm(kept.name)}>
+                    <button type="button" className="hit text-soft underline" onClick={() => forgetForm(kept.name)}>
                         Throw away
                     </button>
                 </p>

@@ -51,7 +51,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const series = event.repeat !== null && event.occurrence !== null;
     const drop = (scope: Scope) => {
         focusAfter(event.id);
-        remove.mutate({ event, scope });
+        remove.mutate({ event, scope }, { onSuccess: () => rota.go({ event: undefined, occurrence: undefined }) });
     };
     const targets = calendars.data?.filter((each) => each.mayAdd && each.slug !== event.calendar) ?? [];
     return (

@@ -29,10 +29,10 @@ export function KeptEvents() {
                     <span className="min-w-0 flex-1 truncate">
                         Not saved yet: <b className="font-semibold">{form.label}</b>
                     </span>
-                    <button type="button" className="hit min-h-6 underline" aria-label={`Go on with ${form.label}`} onClick={() => goOn(form)}>
+                    <button type="button" className="hit underline" aria-label={`Go on with ${form.label}`} onClick={() => goOn(form)}>
                         Go on
                     </button>
-                    <button type="button" className="hit min-h-6 text-soft underline" aria-label={`Throw away ${form.label}`} onClick={() => forgetForm(form.name)}>
+                    <button type="button" className="hit text-soft underline" aria-label={`Throw away ${form.label}`} onClick={() => forgetForm(form.name)}>
                         Throw away
                     </button>
                 </li>

@@ -1,10 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useContext } from 'react';
 import { answered, api, done, ifMatch, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { tellRefusal, useRefresh } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
-import { RotaContext } from '@/features/sheet/RotaContext';
 import type { Sheet } from '@/features/sheet/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
 import { formatWhen } from '@/time/dates';
@@ -24,7 +22,6 @@ export function fetchEvent(id: number, scope: Scope, as?: number): Promise<Event
 /** What can be done to events on the sheet itself. Each says what it did, and can be undone. */
 export function useEventActions() {
     const client = useQueryClient();
-    const rota = useContext(RotaContext);
     const refreshAll = useRefresh();
     const refresh = () => refreshAll('events');
     const tellDone = useTellDone();
@@ -32,7 +29,6 @@ export function useEventActions() {
     const remove = useMutation({
         mutationFn: ({ event, scope }: { event: Event; scope: Scope }) => done(api.DELETE('/events/{id}', { params: { path: { id: event.id }, query: scopeQuery(scope), header: ifMatch(event.version) } })),
         onSuccess: ({ operation }, { event }) => {
-            if (rota?.search.event === event.id) rota.go({ event: undefined, occurrence: undefined });
             // What is gone is asked for no more.
             const [topic, kind, id] = queryKeys.event(event.id);
             void client.invalidateQueries({ queryKey: [topic], predicate: ({ queryKey }) => queryKey[1] !== kind || queryKey[2] !== id });

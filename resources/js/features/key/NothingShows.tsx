@@ -15,7 +15,7 @@ export function NothingShows({ held }: { /** Whether hidden layers have somethin
         <p role="status" className="mt-4 border-l-[3px] border-pin pl-2">
             <b className="block">Nothing shows</b>
             because {why}.
-            <button type="button" className="hit mt-1 block min-h-6 underline" onClick={() => rota.go({ categories: undefined, words: undefined, people: undefined, off: undefined })}>
+            <button type="button" className="hit mt-1 flex underline" onClick={() => rota.go({ categories: undefined, words: undefined, people: undefined, off: undefined })}>
                 Show everything
             </button>
         </p>

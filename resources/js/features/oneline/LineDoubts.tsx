@@ -22,7 +22,7 @@ export function LineDoubts({ doubts, onTake, onPlain }: Props) {
                         </button>
                     ))}
                     {doubt.blocks && (
-                        <button type="button" className="hit min-h-6 px-1 text-soft underline" aria-label={`Keep ${doubt.text} in the title`} onMouseDown={(event) => event.preventDefault()} onClick={() => onPlain(doubt.text)}>
+                        <button type="button" className="hit px-1 text-soft underline" aria-label={`Keep ${doubt.text} in the title`} onMouseDown={(event) => event.preventDefault()} onClick={() => onPlain(doubt.text)}>
                             keep it in the title
                         </button>
                     )}

@@ -223,7 +223,7 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
                 {shown && writing.description !== '' && (
                     <p className="flex items-center gap-1 border-t border-line px-2.5 py-1.5 text-soft">
                         The whole message goes into “About”.
-                        <button type="button" className="hit min-h-6 px-1 underline" onMouseDown={(event) => event.preventDefault()} onClick={() => put({ description: '' })}>
+                        <button type="button" className="hit px-1 underline" onMouseDown={(event) => event.preventDefault()} onClick={() => put({ description: '' })}>
                             <X size={11} aria-hidden="true" className="mr-0.5 inline" />
                             leave it out
                         </button>

@@ -17,28 +17,26 @@ export function ReasonsPanel({ calendar }: { calendar: Calendar }) {
     return (
         <>
             <TextField label="Find somebody" type="search" fieldClassName="max-w-72" value={words} onChange={(event) => setWords(event.target.value)} />
-            <Folded entries={reach.data.people} what="people">
-                {(shown) => (
-                    <Scrolling as="ul" aria-label="What people can see" className="mt-2 max-h-96 overflow-y-auto border-t border-line">
-                        {shown.map((person) => (
-                            <li key={person.id} className="flex flex-wrap items-baseline gap-x-3 gap-y-0.5 border-b border-line py-1.5">
-                                <span className="min-w-40 flex-1">
-                                    <b className="font-semibold">{person.name}</b> <span className="text-soft">{person.post}</span>
-                                </span>
-                                <span className="min-w-52 flex-1 text-soft">{person.reasons.length === 0 ? 'Nothing: it is not shared with them' : person.reasons.map((reason) => reason.words).join('; ')}</span>
-                                <span className="w-24">{LEVELS[person.level].name}</span>
-                                <span className="w-32 text-right">
-                                    {person.level !== 'none' && (
-                                        <Link to="/" search={{ calendar: calendar.slug, as: person.id }} className="hit underline" aria-label={`see it as they do: ${person.name}`}>
-                                            see it as they do
-                                        </Link>
-                                    )}
-                                </span>
-                            </li>
-                        ))}
-                    </Scrolling>
-                )}
-            </Folded>
+            <Scrolling as="ul" aria-label="What people can see" className="mt-2 max-h-96 overflow-y-auto border-t border-line">
+                <Folded entries={reach.data.people} keyOf={(person) => person.id} what="people">
+                    {(person) => (
+                        <li className="flex flex-wrap items-baseline gap-x-3 gap-y-0.5 border-b border-line py-1.5">
+                            <span className="min-w-40 flex-1">
+                                <b className="font-semibold">{person.name}</b> <span className="text-soft">{person.post}</span>
+                            </span>
+                            <span className="min-w-52 flex-1 text-soft">{person.reasons.length === 0 ? 'Nothing: it is not shared with them' : person.reasons.map((reason) => reason.words).join('; ')}</span>
+                            <span className="w-24">{LEVELS[person.level].name}</span>
+                            <span className="w-32 text-right">
+                                {person.level !== 'none' && (
+                                    <Link to="/" search={{ calendar: calendar.slug, as: person.id }} className="hit underline" aria-label={`see it as they do: ${person.name}`}>
+                                        see it as they do
+                                    </Link>
+                                )}
+                            </span>
+                        </li>
+                    )}
+                </Folded>
+            </Scrolling>
             {reach.data.people.length === 0 && <p className="py-2 text-soft">Nobody here is called that.</p>}
             {reach.data.total > reach.data.people.length && <p className="py-2 text-soft">and {reach.data.total - reach.data.people.length} more: type part of a name.</p>}
         </>

@@ -82,68 +82,66 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
             </div>
             {pasting && <PasteAddresses calendar={calendar} level={level} letter={letter} />}
             {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
-            <Folded entries={named} what="who were named">
-                {(shown) => (
-                    <ul className="border-t border-line" aria-label="Who has access">
+            <ul className="border-t border-line" aria-label="Who has access">
+                <li className="flex min-h-11 items-center gap-3 border-b border-line py-1.5">
+                    <span className="min-w-0 flex-1">
+                        <b className="font-semibold">{sharing.data.keeper.name}</b> <span className="text-soft">keeps it</span>
+                    </span>
+                    <span className="text-soft">Manage, always</span>
+                </li>
+                <li className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-line py-1.5">
+                    <Users size={15} aria-hidden="true" />
+                    <span className="min-w-0 flex-1 font-semibold">Everyone in the organisation</span>
+                    {given('everyone') !== 'none' && given('everyone') !== 'busy' && (
+                        <SavedCheckField
+                            label="on everyone’s list"
+                            title="Whoever may read it has it on their list until they take it off"
+                            checked={calendar.offered}
+                            save={(offered) => update.mutateAsync({ calendar, input: { offered } })}
+                        />
+                    )}
+                    <LevelSelect
+                        label="Level of everyone"
+                        hidden
+                        levels={['none', ...GIVABLE]}
+                        value={given('everyone')}
+                        onChange={(chosen) => put.mutate({ kind: 'everyone', id: null, level: chosen }, { onSuccess: () => void toast(`Everyone: ${LEVELS[chosen].name}.`) })}
+                    />
+                    <span className="w-[37px]" />
+                </li>
+                <li className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-line py-1.5">
+                    <Globe size={15} aria-hidden="true" />
+                    <span className="min-w-0 flex-1">
+                        <b className="font-semibold">The public</b> <span className="text-soft">anyone outside, without an account</span>
+                    </span>
+                    <LevelSelect
+                        label="Level of the public"
+                        hidden
+                        levels={['none', 'busy', 'see']}
+                        value={given('public')}
+                        onChange={(chosen) => put.mutate({ kind: 'public', id: null, level: chosen }, { onSuccess: () => void toast(`The public: ${LEVELS[chosen].name}.`) })}
+                    />
+                    <span className="w-[37px]" />
+                    {sharing.data.publicUrl !== null && (
+                        <p className="w-full pb-1 pl-7 text-xs text-soft [overflow-wrap:anywhere]">
+                            Anyone can follow it at <a href={sharing.data.publicUrl} className="underline">{sharing.data.publicUrl}</a>
+                        </p>
+                    )}
+                </li>
+                <Folded entries={named} keyOf={(grant) => `${grant.kind}:${grant.id}`} what="who were named">
+                    {(grant) => (
                         <li className="flex min-h-11 items-center gap-3 border-b border-line py-1.5">
                             <span className="min-w-0 flex-1">
-                                <b className="font-semibold">{sharing.data.keeper.name}</b> <span className="text-soft">keeps it</span>
+                                <b className="font-semibold">{grant.name}</b> <span className="text-soft">{grant.kind === 'group' ? 'group' : ''}</span>
                             </span>
-                            <span className="text-soft">Manage, always</span>
+                            <LevelSelect label={`Level of ${grant.name}`} hidden value={grant.level} onChange={(chosen) => put.mutate({ ...grant, level: chosen })} />
+                            <Button look="quiet" className="px-1.5" onClick={() => withdraw(grant)} aria-label={`Withdraw from ${grant.name}`}>
+                                <X size={15} />
+                            </Button>
                         </li>
-                        <li className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-line py-1.5">
-                            <Users size={15} aria-hidden="true" />
-                            <span className="min-w-0 flex-1 font-semibold">Everyone in the organisation</span>
-                            {given('everyone') !== 'none' && given('everyone') !== 'busy' && (
-                                <SavedCheckField
-                                    label="on everyone’s list"
-                                    title="Whoever may read it has it on their list until they take it off"
-                                    checked={calendar.offered}
-                                    save={(offered) => update.mutateAsync({ calendar, input: { offered } })}
-                                />
-                            )}
-                            <LevelSelect
-                                label="Level of everyone"
-                                hidden
-                                levels={['none', ...GIVABLE]}
-                                value={given('everyone')}
-                                onChange={(chosen) => put.mutate({ kind: 'everyone', id: null, level: chosen }, { onSuccess: () => void toast(`Everyone: ${LEVELS[chosen].name}.`) })}
-                            />
-                            <span className="w-[37px]" />
-                        </li>
-                        <li className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-line py-1.5">
-                            <Globe size={15} aria-hidden="true" />
-                            <span className="min-w-0 flex-1">
-                                <b className="font-semibold">The public</b> <span className="text-soft">anyone outside, without an account</span>
-                            </span>
-                            <LevelSelect
-                                label="Level of the public"
-                                hidden
-                                levels={['none', 'busy', 'see']}
-                                value={given('public')}
-                                onChange={(chosen) => put.mutate({ kind: 'public', id: null, level: chosen }, { onSuccess: () => void toast(`The public: ${LEVELS[chosen].name}.`) })}
-                            />
-                            <span className="w-[37px]" />
-                            {sharing.data.publicUrl !== null && (
-                                <p className="w-full pb-1 pl-7 text-xs text-soft [overflow-wrap:anywhere]">
-                                    Anyone can follow it at <a href={sharing.data.publicUrl} className="underline">{sharing.data.publicUrl}</a>
-                                </p>
-                            )}
-                        </li>
-                        {shown.map((grant) => (
-                            <li key={`${grant.kind}:${grant.id}`} className="flex min-h-11 items-center gap-3 border-b border-line py-1.5">
-                                <span className="min-w-0 flex-1">
-                                    <b className="font-semibold">{grant.name}</b> <span className="text-soft">{grant.kind === 'group' ? 'group' : ''}</span>
-                                </span>
-                                <LevelSelect label={`Level of ${grant.name}`} hidden value={grant.level} onChange={(chosen) => put.mutate({ ...grant, level: chosen })} />
-                                <Button look="quiet" className="px-1.5" onClick={() => withdraw(grant)} aria-label={`Withdraw from ${grant.name}`}>
-                                    <X size={15} />
-                                </Button>
-                            </li>
-                        ))}
-                    </ul>
-                )}
-            </Folded>
+                    )}
+                </Folded>
+            </ul>
         </div>
     );
 }

@@ -1,6 +1,7 @@
 import { Mark } from '@/components/Mark';
 import { timeOfDay } from '@/time/dates';
 import { LINE, type Bar } from './bars';
+import { itemKey, type Item } from './geometry';
 import { ItemButton, Signs, type Look } from './ItemView';
 
 /** About so wide is a letter of a name, in pixels. */
@@ -18,7 +19,7 @@ type Props = {
 };
 
 /** An event as a thin bar at its hours; its name is a part of it, and stands beside. */
-export function BarView({ look, chosen, width, bar: { block, name, ...bar } }: Props) {
+function BarView({ look, chosen, width, bar: { block, name, ...bar } }: Props) {
     const { item } = block;
     const room = width - name.left - 2;
     // Two lines are for words that fit into them.
@@ -36,15 +37,29 @@ export function BarView({ look, chosen, width, bar: { block, name, ...bar } }: P
     );
 }
 
+type DayProps = { bars: Bar[]; look: (layer: number) => Look; chosen: (item: Item) => boolean; width: number };
+
+/** A crowded day: its bars, their names, and what ties them together. */
+export function Bars({ bars, look, chosen, width }: DayProps) {
+    return (
+        <>
+            <Ties bars={bars} />
+            {bars.map((bar) => (
+                <BarView key={itemKey(bar.block.item)} bar={bar} look={look(bar.block.item.layer)} chosen={chosen(bar.block.item)} width={width} />
+            ))}
+        </>
+    );
+}
+
 /** Hairlines from bars to their names, where those are not right beside them. */
-export function Ties({ bars }: { bars: Bar[] }) {
+function Ties({ bars }: { bars: Bar[] }) {
     return (
         <svg aria-hidden="true" className="ties">
             {bars.map(({ block, left, top, width, height, name }) => {
                 const [from, to] = [left + width, name.left - 1];
                 const line = name.top + LINE / 2;
                 const at = Math.max(top + 2, Math.min(top + height - 2, line));
-                return to - from < 7 && at === line ? null : <path key={`${block.item.id}:${block.item.occurrence ?? ''}`} d={`M${from} ${at}L${Math.max(from, to - 6)} ${line}H${to}`} />;
+                return to - from < 7 && at === line ? null : <path key={itemKey(block.item)} d={`M${from} ${at}L${Math.max(from, to - 6)} ${line}H${to}`} />;
             })}
         </svg>
     );

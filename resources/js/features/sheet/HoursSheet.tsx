@@ -3,7 +3,7 @@ import { Mark } from '@/components/Mark';
 import { useDraft, useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
 import { daysBetween, daysFrom, formatDate, isWeekend, minutesBetween } from '@/time/dates';
-import { BarView, Ties } from './BarView';
+import { Bars } from './BarView';
 import { isCrowded, layBars, leastBarsWidth, LINE } from './bars';
 import { Cell } from './Cell';
 import { Grid } from './Grid';
@@ -139,12 +139,7 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                                     />
                                 ))
                             ) : (
-                                <>
-                                    <Ties bars={drawn[column] ?? []} />
-                                    {drawn[column]?.map((bar) => (
-                                        <BarView key={itemKey(bar.block.item)} bar={bar} look={look(bar.block.item.layer)} chosen={chosen(bar.block.item)} width={width} />
-                                    ))}
-                                </>
+                                <Bars bars={drawn[column]} look={look} chosen={chosen} width={width} />
                             )}
                             <PendingAt day={day} first={first} hour={hour} />
                             {day === today && <NowLine first={first} last={last} hour={hour} />}
