@@ -9,6 +9,7 @@ use App\Changes\EventsMarked;
 use App\Changes\ListsMarked;
 use App\Changes\OwnMarks;
 use App\Changes\SyncLog;
+use App\Directory\OwnThings;
 use App\Directory\Person;
 use App\Events\Write\EventsChanged;
 use App\Feeds\WriteFile;
@@ -19,14 +20,18 @@ use App\Live\NginxPublisher;
 use App\Live\NoPublisher;
 use App\Live\Publisher;
 use App\Live\TellLive;
+use App\Occurrences\KeepToSchool;
 use App\Occurrences\OccurrenceIndex;
 use App\Organisation\Organisation;
+use App\Organisation\SchoolDays;
+use App\Organisation\SchoolYearChanged;
 use App\Participants\PeopleAtAddresses;
 use App\Sources\RefreshNow;
 use App\Sources\Subscribe;
 use App\Upkeep\Heartbeats;
 use App\Upkeep\MemoryLimit;
 use App\Upkeep\Part;
+use Illuminate\Auth\Events\Login;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
@@ -59,6 +64,7 @@ final class RotaServiceProvider extends ServiceProvider
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
         $this->app->scoped(Organisation::class);
+        $this->app->scoped(SchoolDays::class);
         $this->app->scoped(OwnMarks::class);
         $this->app->scoped(WorkBudget::class, fn (): WorkBudget => new WorkBudget(
             (int) config($this->app->runningInConsole() && ! $this->app->runningUnitTests() ? 'rota.budget.steps_in_background' : 'rota.budget.steps'),
@@ -75,11 +81,14 @@ final class RotaServiceProvider extends ServiceProvider
         TrustProxies::at(config('rota.trusted_proxies'));
         // What follows from a change of events, in this order, within its transaction.
         Event::listen(EventsChanged::class, [OccurrenceIndex::class, 'handle']);
+        Event::listen(EventsChanged::class, [KeepToSchool::class, 'handle']);
+        Event::listen(SchoolYearChanged::class, [KeepToSchool::class, 'lay']);
         Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
             Event::listen($change, fn (EventsMarked|AccessMarked|ListsMarked $marked) => $this->app->make(OwnMarks::class)->add($marked->mark));
             Event::listen($change, [TellLive::class, $told]);
         }
+        Event::listen(Login::class, [OwnThings::class, 'handle']);
         // A worker that looks for work is alive, also where there is none; with the database away it says nothing, and goes on.
         Event::listen(Looping::class, fn (Looping $look) => rescue(fn () => $this->app->make(Heartbeats::class)->look(Part::ofQueues($look->queue)), report: false));
         // What broke over a connection to the mail server is tried again over another.

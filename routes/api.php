@@ -91,6 +91,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('site', [SiteController::class, 'show']);
     Route::get('organisation', [OrganisationController::class, 'show']);
     Route::patch('organisation', [OrganisationController::class, 'update']);
+    Route::post('organisation/school-year/preview', [OrganisationController::class, 'preview'])->withoutMiddleware(DoneOnce::class);
     Route::get('organisation/first-steps', [FirstStepsController::class, 'index']);
     Route::put('organisation/first-steps/{step}', [FirstStepsController::class, 'update']);
     Route::get('log', [ChangeLogController::class, 'organisation']);
@@ -115,6 +116,7 @@ Route::middleware('auth')->group(function (): void {
     Route::put('calendars/{slug}/keeper', [CalendarsController::class, 'handOver']);
     Route::put('calendars/{slug}/archived', [CalendarsController::class, 'archive']);
     Route::put('calendars/{slug}/list', [CalendarsController::class, 'list']);
+    Route::put('calendars/{slug}/look', [CalendarsController::class, 'look']);
     Route::get('categories', [CategoriesController::class, 'index']);
     Route::post('categories', [CategoriesController::class, 'store']);
     Route::patch('categories/{id}', [CategoriesController::class, 'update']);

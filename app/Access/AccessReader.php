@@ -14,6 +14,8 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Roster;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Access\Viewer;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\Mark;
 
 /** Reads what core/Access needs to decide: a bounded number of queries, however many calendars there are. */
 final class AccessReader
@@ -37,7 +39,7 @@ final class AccessReader
     public function calendars(Viewer $viewer): Collection
     {
         $grants = $this->grantsFor($viewer, 'calendar');
-        $chosen = $viewer->personId === null ? collect() : DB::table('calendar_choices')->where('person_id', $viewer->personId)->pluck('chosen', 'calendar_id');
+        $chosen = $viewer->personId === null ? collect() : DB::table('calendar_choices')->where('person_id', $viewer->personId)->get()->keyBy('calendar_id');
 
         return Calendar::query()
             ->with('source')
@@ -47,7 +49,7 @@ final class AccessReader
             ->mapWithKeys(fn (Calendar $calendar): array => [$calendar->id => new AccessibleCalendar(
                 $calendar,
                 Access::decide($viewer, $calendar->keeper(), ($grants[$calendar->id] ?? collect())->map->toGrant()),
-                isset($chosen[$calendar->id]) ? (bool) $chosen[$calendar->id] : null,
+                ...self::choice($chosen[$calendar->id] ?? null),
             )])
             ->filter(fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::BusyTimes));
     }
@@ -75,9 +77,15 @@ final class AccessReader
     /** One calendar as a viewer may use it, at whatever level. Its source must be loaded. */
     public function accessible(Viewer $viewer, Calendar $calendar): AccessibleCalendar
     {
-        $chosen = DB::table('calendar_choices')->where('person_id', $viewer->personId)->where('calendar_id', $calendar->id)->value('chosen');
+        $chosen = DB::table('calendar_choices')->where('person_id', $viewer->personId)->where('calendar_id', $calendar->id)->first();
 
-        return new AccessibleCalendar($calendar, $this->calendar($viewer, $calendar), $chosen === null ? null : (bool) $chosen);
+        return new AccessibleCalendar($calendar, $this->calendar($viewer, $calendar), ...self::choice($chosen));
+    }
+
+    /** @return array{?bool, ?Colour, ?Mark} whether somebody wants it on their list, and how they see it */
+    private static function choice(?object $row): array
+    {
+        return [isset($row->chosen) ? (bool) $row->chosen : null, Colour::tryFrom((string) ($row->colour ?? '')), Mark::tryFrom((string) ($row->mark ?? ''))];
     }
 
     /** What a viewer sees of one calendar. Its source must be loaded. */
@@ -121,7 +129,7 @@ final class AccessReader
     }
 
     /**
-     * The calendars and overlays that somebody manages, by kind and id, with their names.
+     * The calendars and overlays that somebody manages, by kind and id, with their names; not those that are somebody's own.
      *
      * @return array<string, string>
      */
@@ -130,7 +138,7 @@ final class AccessReader
         $roster = $this->roster();
         $grants = GrantRecord::query()->where('level', Level::Manage)->get()->groupBy(fn (GrantRecord $each): string => "{$each->on_kind}:{$each->on_id}");
         $managed = [];
-        foreach (['calendar' => Calendar::query()->get(), 'overlay' => Overlay::query()->get()] as $kind => $all) {
+        foreach (['calendar' => Calendar::query()->whereNull('own_of')->get(), 'overlay' => Overlay::query()->whereNull('home_of')->get()] as $kind => $all) {
             foreach ($all as $each) {
                 $key = "{$kind}:{$each->id}";
                 if ($roster->managers($each->keeper(), ($grants[$key] ?? collect())->map->toGrant()->values()->all()) !== []) {

@@ -7,13 +7,30 @@ use PinnedRota\Core\Access\Decision;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\OwnList;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\Mark;
 
 /** A calendar as one viewer may use it. */
 final readonly class AccessibleCalendar
 {
-    /** @param  ?bool  $chosen  whether the viewer wants it on their list; null where they have not chosen */
-    public function __construct(public Calendar $calendar, public Decision $decision, public ?bool $chosen = null)
+    /**
+     * @param  ?bool  $chosen  whether the viewer wants it on their list; null where they have not chosen
+     * @param  ?Colour  $ownColour  in which the viewer sees it, where that is another than it has
+     * @param  ?Mark  $ownMark  the same of its mark
+     */
+    public function __construct(public Calendar $calendar, public Decision $decision, public ?bool $chosen = null, public ?Colour $ownColour = null, public ?Mark $ownMark = null)
     {
+    }
+
+    /** In which the viewer sees it. */
+    public function colour(): Colour
+    {
+        return $this->ownColour ?? $this->calendar->colour;
+    }
+
+    public function mark(): Mark
+    {
+        return $this->ownMark ?? $this->calendar->mark;
     }
 
     public function level(): Level

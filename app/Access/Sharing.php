@@ -12,6 +12,8 @@ use Illuminate\Support\Facades\Mail;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\Mark;
 
 /** Gives levels on calendars and takes them away: written to the change log, and told to those who gain by it. */
 final class Sharing
@@ -63,6 +65,13 @@ final class Sharing
     public function choose(Calendar $calendar, Person $person, bool $chosen): void
     {
         DB::table('calendar_choices')->upsert(['person_id' => $person->id, 'calendar_id' => $calendar->id, 'chosen' => $chosen], ['person_id', 'calendar_id'], ['chosen']);
+        Change::ofAccess([$person->id]);
+    }
+
+    /** How a person sees a calendar; null is as it has been given. */
+    public function look(Calendar $calendar, Person $person, ?Colour $colour, ?Mark $mark): void
+    {
+        DB::table('calendar_choices')->upsert(['person_id' => $person->id, 'calendar_id' => $calendar->id, 'colour' => $colour?->value, 'mark' => $mark?->value], ['person_id', 'calendar_id'], ['colour', 'mark']);
         Change::ofAccess([$person->id]);
     }
 

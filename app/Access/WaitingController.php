@@ -5,6 +5,7 @@ namespace App\Access;
 use App\Api\Answers;
 use App\Calendars\CalendarNameData;
 use App\Changes\Change;
+use App\Overlays\HomeSheet;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -17,6 +18,7 @@ use PinnedRota\Core\Access\SubjectKind;
 /** What waits for the person: invitations to answer, requests to decide, and the answers to their own. */
 #[OA\Schema(schema: 'InvitationAnswer', required: ['accepted'], properties: [
     new OA\Property(property: 'accepted', type: 'boolean'),
+    new OA\Property(property: 'look', description: 'Whether it becomes a layer of the sheet that one begins with', type: 'boolean'),
 ])]
 final class WaitingController
 {
@@ -63,13 +65,18 @@ final class WaitingController
         responses: [new OA\Response(response: 204, description: 'Done')])]
     public function answer(Request $request, int $id): Response
     {
-        $accepted = (bool) $request->validate(['accepted' => ['required', 'boolean']])['accepted'];
+        $input = $request->validate(['accepted' => ['required', 'boolean'], 'look' => ['sometimes', 'boolean']]);
+        $accepted = (bool) $input['accepted'];
+        $look = $accepted && (bool) ($input['look'] ?? false);
         $person = $this->viewer->person();
         $invitation = Invitation::query()->where('person_id', $person->id)->whereIn('calendar_id', $this->viewer->calendars()->keys())->findOrFail($id);
         $calendar = $this->viewer->calendars()[$invitation->calendar_id]->calendar;
-        DB::transaction(function () use ($invitation, $accepted, $calendar, $person): void {
+        DB::transaction(function () use ($invitation, $accepted, $look, $calendar, $person): void {
             $invitation->update(['answered_at' => now(), 'accepted' => $accepted]);
             $accepted ? $this->sharing->choose($calendar, $person, true) : $this->sharing->leave($calendar, $person, 'declined');
+            if ($look) {
+                HomeSheet::add($person, $calendar);
+            }
             Change::ofAccess($this->audience->withManagers($calendar, new Subject(SubjectKind::Person, $person->id)));
         });
 

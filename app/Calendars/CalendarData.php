@@ -16,6 +16,9 @@ use PinnedRota\Core\Overlay\Mark;
 final readonly class CalendarData
 {
     /**
+     * @param  Colour  $colour  In which the viewer sees it
+     * @param  Colour  $givenColour  In which everybody sees it who has chosen no other
+     * @param  bool  $own  Whether it is the viewer’s own, from the first day on
      * @param  list<string>  $reasons
      * @param  'MO'|'TU'|'WE'|'TH'|'FR'|'SA'|'SU'|null  $firstDay
      * @param  'lanes'|'day'|'week'|'month'|'year'|'list'|null  $openingView
@@ -26,10 +29,13 @@ final readonly class CalendarData
         public string $description,
         public Colour $colour,
         public Mark $mark,
+        public Colour $givenColour,
+        public Mark $givenMark,
         public string $timezone,
         public SubjectData $keeper,
         public Level $level,
         public array $reasons,
+        public bool $own,
         public bool $mayAdd,
         public bool $subscribed,
         public bool $onList,
@@ -74,12 +80,15 @@ final readonly class CalendarData
             slug: $calendar->slug,
             name: $calendar->name,
             description: $each->level()->includes(Level::See) ? $calendar->description : '',
-            colour: $calendar->colour,
-            mark: $calendar->mark,
+            colour: $each->colour(),
+            mark: $each->mark(),
+            givenColour: $calendar->colour,
+            givenMark: $calendar->mark,
             timezone: $calendar->timezone,
             keeper: SubjectData::of($calendar->keeper(), $names),
             level: $each->level(),
             reasons: array_map(static fn (Reason $reason): string => self::words($reason, $names), $each->decision->reasons),
+            own: self::isOwn($each),
             mayAdd: $each->mayAdd(),
             subscribed: $calendar->isSubscribed(),
             onList: $each->isOnList(),
@@ -90,6 +99,17 @@ final readonly class CalendarData
             offered: $calendar->offered,
             version: $calendar->version,
         );
+    }
+
+    private static function isOwn(AccessibleCalendar $each): bool
+    {
+        foreach ($each->decision->reasons as $reason) {
+            if ($reason->asKeeper && $reason->subject->kind === SubjectKind::Person && $reason->subject->id === $each->calendar->own_of) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function words(Reason $reason, SubjectNames $names): string

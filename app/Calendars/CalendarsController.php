@@ -21,6 +21,8 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\Mark;
 
 #[OA\Schema(schema: 'HandOver', required: ['kind', 'id', 'stays'], properties: [
     new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']),
@@ -32,6 +34,10 @@ use PinnedRota\Core\Access\SubjectKind;
 ])]
 #[OA\Schema(schema: 'Listing', required: ['onList'], properties: [
     new OA\Property(property: 'onList', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'OwnLook', required: ['colour', 'mark'], properties: [
+    new OA\Property(property: 'colour', type: 'string', enum: Colour::class, nullable: true),
+    new OA\Property(property: 'mark', type: 'string', enum: Mark::class, nullable: true),
 ])]
 final class CalendarsController
 {
@@ -156,6 +162,19 @@ final class CalendarsController
         $calendar = $this->viewer->calendar($slug, Level::BusyTimes)->calendar;
         $onList = $request->validate(['onList' => ['required', 'boolean']])['onList'];
         DB::transaction(fn () => $sharing->choose($calendar, $this->viewer->person(), $onList));
+
+        return new JsonResponse($this->tell($calendar));
+    }
+
+    #[OA\Put(path: '/calendars/{slug}/look', operationId: 'lookOfCalendar', summary: 'Sees a calendar in a colour and by a mark of one’s own, or as it has been given again; nothing changes for others.', tags: ['calendars'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/OwnLook')),
+        responses: [new Answers(CalendarData::class, 'As it is now')])]
+    public function look(Request $request, string $slug, Sharing $sharing): JsonResponse
+    {
+        $calendar = $this->viewer->calendar($slug, Level::BusyTimes)->calendar;
+        $input = $request->validate(['colour' => ['present', 'nullable', Rule::enum(Colour::class)], 'mark' => ['present', 'nullable', Rule::enum(Mark::class)]]);
+        DB::transaction(fn () => $sharing->look($calendar, $this->viewer->person(), Colour::tryFrom((string) $input['colour']), Mark::tryFrom((string) $input['mark'])));
 
         return new JsonResponse($this->tell($calendar));
     }

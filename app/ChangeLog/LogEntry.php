@@ -2,6 +2,7 @@
 
 namespace App\ChangeLog;
 
+use App\Calendars\Calendar;
 use App\Directory\Person;
 use App\Directory\SubjectNames;
 use Illuminate\Support\Collection;
@@ -22,6 +23,7 @@ final class LogEntry
         'name' => 'its name', 'timezone' => 'its time zone', 'firstMonth' => 'the month in which its year begins',
         'administratorsNeedSecondFactor' => 'administrators need a second factor', 'plainHttp' => 'webcal addresses without encryption', 'dayFirst' => 'the day before the month in dates',
         'morning' => 'the morning begins', 'afternoon' => 'the afternoon begins', 'evening' => 'the evening begins', 'mayAskFor' => 'people may ask for',
+        'schoolYear' => 'the terms', 'closures' => 'the calendar of closed days',
     ];
 
     /** Events that can be taken back from the log. */
@@ -93,8 +95,16 @@ final class LogEntry
         return match ($name) {
             'morning', 'afternoon', 'evening' => sprintf('%d:%02d', intdiv((int) $value, 60), (int) $value % 60),
             'mayAskFor' => Level::from($value)->label(),
+            'schoolYear' => self::terms($value),
+            'closures' => self::value($value === null ? null : Calendar::withTrashed()->whereKey($value)->value('name')),
             default => self::value($value),
         };
+    }
+
+    /** @param  ?array<string, mixed>  $value  as SchoolYear::toArray() tells it */
+    private static function terms(?array $value): string
+    {
+        return $value === null || $value['terms'] === [] ? 'none' : implode(', ', array_map(static fn (array $term): string => "{$term['name']} {$term['from']} to {$term['to']}", $value['terms']));
     }
 
     private static function value(mixed $value): string

@@ -29,8 +29,8 @@ final class Departure
         $tell = static fn (Calendar|Overlay $each): KeptThingData => new KeptThingData($each->slug, $each->name);
 
         return new KeptData(
-            $this->keptBy(Calendar::query(), $person)->get()->map($tell)->all(),
-            $this->keptBy(Overlay::query(), $person)->get()->map($tell)->all(),
+            $this->keptBy(Calendar::query(), $person, 'own_of')->get()->map($tell)->all(),
+            $this->keptBy(Overlay::query(), $person, 'home_of')->get()->map($tell)->all(),
             $this->feeds($person)->with('calendar')->get()->map(static fn (Feed $feed): KeptFeedData => new KeptFeedData($feed->id, $feed->name, $feed->calendar->name))->all(),
         );
     }
@@ -45,7 +45,7 @@ final class Departure
     {
         $to = collect($handovers)->keyBy(fn (array $each): string => "{$each['what']} {$each['slug']}");
         $left = [];
-        foreach (['calendar' => $this->keptBy(Calendar::query(), $person)->get(), 'overlay' => $this->keptBy(Overlay::query(), $person)->get()] as $what => $all) {
+        foreach (['calendar' => $this->keptBy(Calendar::query(), $person, 'own_of')->get(), 'overlay' => $this->keptBy(Overlay::query(), $person, 'home_of')->get()] as $what => $all) {
             foreach ($all as $kept) {
                 $chosen = $to->get("{$what} {$kept->slug}");
                 if ($chosen === null || ($chosen['kind'] === 'person' && (int) $chosen['id'] === $person->id)) {
@@ -89,13 +89,17 @@ final class Departure
     }
 
     /**
+     * What they keep, but for what is theirs alone: that goes with them.
+     *
      * @template T of Calendar|Overlay
      *
      * @param  Builder<T>  $query
+     * @param  'own_of'|'home_of'  $own  the column that says whose alone it is
      * @return Builder<T>
      */
-    private function keptBy(Builder $query, Person $person): Builder
+    private function keptBy(Builder $query, Person $person, string $own): Builder
     {
-        return $query->where('keeper_kind', SubjectKind::Person)->where('keeper_id', $person->id)->orderBy('name');
+        return $query->where('keeper_kind', SubjectKind::Person)->where('keeper_id', $person->id)
+            ->where(static fn (Builder $others) => $others->whereNull($own)->orWhere($own, '!=', $person->id))->orderBy('name');
     }
 }

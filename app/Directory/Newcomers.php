@@ -24,6 +24,7 @@ final class Newcomers
     {
         $person = Person::query()->create($columns + ['timezone' => $this->organisation->timezone()]);
         ChangeLog::person($person, $by, [], ['status' => 'active']);
+        OwnThings::of($person);
         foreach (Group::query()->whereKey($groups)->get() as $group) {
             $this->members->put($group, $person, true, $by);
         }

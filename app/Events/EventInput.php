@@ -6,6 +6,7 @@ use App\Directory\Person;
 use App\Http\InputList;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
+use App\Organisation\SchoolDays;
 use App\Overlays\RowMoveInput;
 use App\Participants\ParticipantsInput;
 use App\Preparation\TasksInput;
@@ -239,7 +240,7 @@ final class EventInput extends FormRequest
         if ($this->has('repeat')) {
             $repeat = $this->validated('repeat');
 
-            return $repeat === null ? new RecurrenceSet : RepeatInput::set($repeat, $start, $set, $was?->start);
+            return $repeat === null ? new RecurrenceSet : RepeatInput::set($repeat, $start, $set, $was?->start, $this->container->make(SchoolDays::class));
         }
         try {
             return $was === null || ! $set->repeats() ? $set : RecurrenceShift::of($set, $was->start, $start);

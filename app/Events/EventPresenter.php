@@ -124,6 +124,7 @@ final class EventPresenter
             several: count($set->rules) > 1,
             until: ($rule?->until === null || $master->timing->start->zone === null ? $rule?->until : $rule->until->inZone($master->timing->start->zone))?->local->toDate(),
             count: $rule?->count,
+            within: $set->within?->weeks,
             skipped: array_map($tell, $set->skippedDates),
             extra: array_map(static fn (ExtraDate $date): string => $tell($date->start), $set->extraDates),
             changed: $changed->map(static fn (EventTime $start, string $time): ChangedTimeData => new ChangedTimeData($time, self::time($start)))->values()->all(),

@@ -2,6 +2,7 @@
 
 namespace App\Events;
 
+use App\Organisation\SchoolDays;
 use App\Participants\ParticipantRecord;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
@@ -21,6 +22,10 @@ use PinnedRota\Core\Time\Zone;
 /** Between rows of events and the events of the core. */
 final class EventTranslator
 {
+    public function __construct(private readonly SchoolDays $school)
+    {
+    }
+
     /** The series of a head. EventRecord::WHOLE must be loaded. */
     public function series(EventRecord $head): Series
     {
@@ -87,7 +92,7 @@ final class EventTranslator
     public function timing(EventRecord $row): EventTiming
     {
         $start = $this->time($row, $row->starts_local);
-        $recurrence = RecurrenceText::read($row->recurrence ?? '', $start->zone);
+        $recurrence = RecurrenceText::read($row->recurrence ?? '', $start->zone, $this->school->of(...));
 
         return $row->duration === null
             ? EventTiming::between($start, $this->end($row), $recurrence)

@@ -9,7 +9,6 @@ use App\Organisation\Organisation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Time\DateWords;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
@@ -29,6 +28,6 @@ final class FindController
         $words = (string) $input['q'];
         $today = new LocalDateTime($zone->toLocal(now()->getTimestamp()));
 
-        return new JsonResponse(new FoundData(DateWords::read($words, $today, $organisation->settings()->habits->dayFirst)?->toDate(), $search->find($words, $viewer->perspective(), $zone)));
+        return new JsonResponse(new FoundData($organisation->settings()->dayOf($words, $today)?->toDate(), $search->find($words, $viewer->perspective(), $zone)));
     }
 }

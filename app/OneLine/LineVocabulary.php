@@ -7,6 +7,7 @@ use App\Access\CurrentViewer;
 use App\Calendars\Category;
 use App\Directory\Group;
 use App\Directory\Person;
+use App\Organisation\Organisation;
 use App\Rooms\Room;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
@@ -25,9 +26,9 @@ final class LineVocabulary
     private const KEPT_SECONDS = 600;
 
     /** Another one where what is kept has another form. */
-    private const FORM = 1;
+    private const FORM = 2;
 
-    public function __construct(private readonly Repository $cache, private readonly NamedDays $days)
+    public function __construct(private readonly Repository $cache, private readonly NamedDays $days, private readonly Organisation $organisation)
     {
     }
 
@@ -36,7 +37,7 @@ final class LineVocabulary
         $calendars = $viewer->calendars();
         $readable = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->eventLevel()->includes(Level::See))->keys()->all();
         $targets = $calendars->filter(fn (AccessibleCalendar $each): bool => $each->mayAdd())->mapWithKeys(fn (AccessibleCalendar $each): array => [$each->calendar->slug => $each->calendar->name])->all();
-        $mark = hash('xxh128', json_encode([self::FORM, $readable, $targets, now()->toDateString(), $this->mark()], JSON_THROW_ON_ERROR));
+        $mark = hash('xxh128', json_encode([self::FORM, $readable, $targets, now()->toDateString(), $this->organisation->version(), $this->mark()], JSON_THROW_ON_ERROR));
         // One for each person, so that there are never more than people.
         $key = "line.{$viewer->person()->id}";
         [$known, $words] = $this->cache->get($key) ?? ['', null];
@@ -63,7 +64,7 @@ final class LineVocabulary
             array_values(array_unique([...array_values($rooms), ...$places])), $categories->all(),
             Person::query()->where('status', 'active')->pluck('name', 'id')->all(),
             Group::query()->pluck('name', 'id')->all(),
-            $targets, $rooms, $this->days->of($readable),
+            $targets, $rooms, $this->days->of($readable), $this->organisation->settings()->schoolYear,
         );
     }
 

@@ -33,7 +33,7 @@ final class WhenController
         $habits = $organisation->settings()->habits;
         $today = new LocalDateTime(Zone::of($input['tz'])->toLocal(now()->getTimestamp()));
         if ($input['kind'] === 'date') {
-            $date = DateWords::read($input['words'], $today, $habits->dayFirst);
+            $date = $organisation->settings()->dayOf($input['words'], $today);
             $instead = $date === null ? DateWords::withinMonth($input['words'], $today, $habits->dayFirst) : null;
 
             return new JsonResponse(new WhenData($date?->toDate(), $instead));

@@ -38,8 +38,8 @@ final class FirstStepsSoFar
             FirstStep::Categories => Category::query()->whereNull('calendar_id')->exists(),
             FirstStep::Groups => Group::query()->exists(),
             FirstStep::People => Person::query()->count() > 1,
-            FirstStep::Calendar => Calendar::query()->exists(),
-            FirstStep::Overlay => Overlay::query()->exists(),
+            FirstStep::Calendar => Calendar::query()->whereNull('own_of')->exists(),
+            FirstStep::Overlay => Overlay::query()->whereNull('home_of')->exists(),
         };
     }
 }

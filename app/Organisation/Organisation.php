@@ -3,6 +3,7 @@
 namespace App\Organisation;
 
 use App\ChangeLog\ChangeLog;
+use App\Changes\Change;
 use App\Directory\Person;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Organisation\OrganisationSettings;
@@ -11,6 +12,9 @@ use PinnedRota\Core\Organisation\OrganisationSettings;
 final class Organisation
 {
     private const ROW = 1;
+
+    /** What of it every sheet shows. */
+    private const SEEN_ON_SHEETS = ['schoolYear', 'closures', 'firstMonth'];
 
     private ?OrganisationSettings $settings = null;
 
@@ -44,6 +48,11 @@ final class Organisation
             $changed = array_filter($after, static fn (mixed $value, string $name): bool => $value !== $before[$name], ARRAY_FILTER_USE_BOTH);
             if ($changed !== []) {
                 DB::table('organisation_settings')->updateOrInsert(['id' => self::ROW], ['settings' => json_encode($after), 'version' => $row['version'] + 1]);
+                if (array_intersect_key($changed, array_flip(self::SEEN_ON_SHEETS)) !== []) {
+                    Change::ofLists();
+                    $this->settings = null;
+                    event(new SchoolYearChanged);
+                }
                 ChangeLog::organisation($by, array_intersect_key($before, $changed), $changed);
             }
         });

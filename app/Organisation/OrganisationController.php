@@ -2,10 +2,12 @@
 
 namespace App\Organisation;
 
+use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Http\IfMatch;
 use App\Http\Rules\ZoneName;
+use App\Occurrences\KeepToSchool;
 use App\SecondFactor\SecondFactors;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -13,6 +15,11 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\SchoolYear\InvalidSchoolYear;
+use PinnedRota\Core\SchoolYear\SchoolYear;
+use PinnedRota\Core\SchoolYear\WeekLetter;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
 /** What the organisation decides; for its administrators. */
@@ -26,6 +33,8 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'morning', type: 'string'),
     new OA\Property(property: 'afternoon', type: 'string'),
     new OA\Property(property: 'evening', type: 'string'),
+    new OA\Property(property: 'schoolYear', ref: '#/components/schemas/SchoolYear'),
+    new OA\Property(property: 'closures', description: 'The calendar whose closing events close days everywhere', type: 'string', nullable: true),
     new OA\Property(property: 'mayAskFor', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change']),
 ])]
 final class OrganisationController
@@ -61,7 +70,7 @@ final class OrganisationController
             'afternoon' => ['sometimes', 'date_format:H:i'],
             'evening' => ['sometimes', 'date_format:H:i'],
             'mayAskFor' => ['sometimes', Rule::enum(Level::class)->except(Level::Manage)],
-        ], ['name.max' => 'A name has at most 120 characters.', 'morning.date_format' => 'Enter an hour, such as 09:00.', 'afternoon.date_format' => 'Enter an hour, such as 13:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
+        ] + self::schoolYear(), ['name.max' => 'A name has at most 120 characters.', 'morning.date_format' => 'Enter an hour, such as 09:00.', 'afternoon.date_format' => 'Enter an hour, such as 13:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
         IfMatch::check($request, $this->organisation->version(), fn (): OrganisationData => OrganisationData::of($this->organisation));
         foreach (['administratorsNeedSecondFactor', 'plainHttp', 'dayFirst'] as $name) {
             if (isset($input[$name])) {
@@ -76,6 +85,12 @@ final class OrganisationController
         }
         if (isset($input['firstMonth'])) {
             $input['firstMonth'] = (int) $input['firstMonth'];
+        }
+        if (isset($input['schoolYear'])) {
+            $input['schoolYear'] = $this->terms($input['schoolYear']);
+        }
+        if (isset($input['closures'])) {
+            $input['closures'] = $this->closures($input['closures']);
         }
         foreach (['morning', 'afternoon', 'evening'] as $name) {
             if (isset($input[$name])) {
@@ -96,5 +111,66 @@ final class OrganisationController
         $this->organisation->put($input, $this->viewer->person());
 
         return new JsonResponse(OrganisationData::of($this->organisation));
+    }
+
+    #[OA\Post(path: '/organisation/school-year/preview', operationId: 'previewSchoolYear', summary: 'What other terms, or other closures, would make of all that repeats in term only, from today on. Nothing is changed.', tags: ['organisation'],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/OrganisationInput')),
+        responses: [new Answers(SchoolYearChangeData::class, 'Day by day')])]
+    public function preview(Request $request, KeepToSchool $kept): JsonResponse
+    {
+        $this->viewer->demandAdministrator();
+        $input = $request->validate(self::schoolYear());
+        $settings = $this->organisation->settings();
+        $year = isset($input['schoolYear']) ? SchoolYear::fromArray($this->terms($input['schoolYear']) ?? []) : $settings->year();
+        $closures = array_key_exists('closures', $input) ? $this->closures($input['closures']) : $settings->closures;
+        [$series, $days] = $kept->preview($year, $closures, intdiv(now()->getTimestamp(), CivilDate::SECONDS_PER_DAY));
+
+        return new JsonResponse(new SchoolYearChangeData($series, array_map(
+            static fn (int $day, array $of): SchoolDayChangeData => new SchoolDayChangeData((new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate(), $of[0], $of[1]), array_keys($days), array_values($days),
+        )));
+    }
+
+    /** @return array<string, mixed> */
+    private static function schoolYear(): array
+    {
+        return [
+            'schoolYear' => ['sometimes', 'array'],
+            'schoolYear.terms' => ['present_with:schoolYear', 'list', 'max:'.SchoolYear::MOST_TERMS],
+            'schoolYear.terms.*' => ['array'],
+            'schoolYear.terms.*.name' => ['present', 'nullable', 'string', 'max:60'],
+            'schoolYear.terms.*.from' => ['present', 'nullable', 'string', 'max:10'],
+            'schoolYear.terms.*.to' => ['present', 'nullable', 'string', 'max:10'],
+            'schoolYear.terms.*.startsWith' => ['sometimes', Rule::enum(WeekLetter::class)],
+            'schoolYear.terms.*.halfTerms' => ['sometimes', 'list', 'max:10'],
+            'schoolYear.terms.*.halfTerms.*' => ['array'],
+            'schoolYear.terms.*.halfTerms.*.*' => ['nullable', 'string', 'max:60'],
+            'schoolYear.alternates' => ['sometimes', 'boolean'],
+            'schoolYear.halfTermCounts' => ['sometimes', 'boolean'],
+            'closures' => ['sometimes', 'nullable', 'string', 'max:80'],
+        ];
+    }
+
+    /** @throws ValidationException where the person sees no such calendar */
+    private function closures(?string $slug): ?int
+    {
+        return $slug === null ? null : $this->viewer->calendars()->first(static fn (AccessibleCalendar $each): bool => $each->calendar->slug === $slug)->calendar->id
+            ?? throw ValidationException::withMessages(['closures' => 'There is no such calendar.']);
+    }
+
+    /**
+     * @param  array<string, mixed>  $input
+     * @return ?array<string, mixed>
+     *
+     * @throws ValidationException
+     */
+    private function terms(array $input): ?array
+    {
+        try {
+            $year = SchoolYear::fromArray(['alternates' => (bool) ($input['alternates'] ?? false), 'halfTermCounts' => (bool) ($input['halfTermCounts'] ?? false)] + $input);
+        } catch (InvalidSchoolYear $wrong) {
+            throw ValidationException::withMessages([$wrong->term === null ? 'schoolYear' : "schoolYear.terms.{$wrong->term}" => $wrong->getMessage()]);
+        }
+
+        return $year->isEmpty() ? null : $year->toArray();
     }
 }

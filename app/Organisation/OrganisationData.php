@@ -2,6 +2,7 @@
 
 namespace App\Organisation;
 
+use App\Calendars\Calendar;
 use PinnedRota\Core\Access\Level;
 
 /** What the organisation decides. */
@@ -11,6 +12,7 @@ final readonly class OrganisationData
      * @param  string  $name  Empty where nobody has said
      * @param  string  $timezone  That new people and calendars are in
      * @param  ?int  $firstMonth  In which its year begins, from 1; null where it has none but that of the calendar
+     * @param  ?string  $closures  The calendar whose closing events close days everywhere, where the reader sees it
      * @param  bool  $plainHttp  Whether a webcal: address may be fetched without encryption
      * @param  bool  $dayFirst  Whether 2/11 is the second of November
      * @param  string  $morning  When what is “in the morning” begins, such as 09:00
@@ -22,6 +24,8 @@ final readonly class OrganisationData
         public string $name,
         public string $timezone,
         public ?int $firstMonth,
+        public SchoolYearData $schoolYear,
+        public ?string $closures,
         public bool $administratorsNeedSecondFactor,
         public bool $plainHttp,
         public bool $dayFirst,
@@ -38,7 +42,7 @@ final readonly class OrganisationData
         $is = $organisation->settings();
 
         return new self(
-            $is->name, $organisation->timezone(), $is->firstMonth,
+            $is->name, $organisation->timezone(), $is->firstMonth, SchoolYearData::of($is->year()), $is->closures === null ? null : Calendar::query()->whereKey($is->closures)->value('slug'),
             $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->afternoon), self::clock($is->habits->evening), $is->mayAskFor, $organisation->version(),
         );
     }

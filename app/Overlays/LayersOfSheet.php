@@ -39,7 +39,7 @@ final class LayersOfSheet
                 $each->level() === Level::BusyTimes => 'busy times',
                 default => '',
             },
-            $each->calendar->colour, $each->calendar->mark, [$each->calendar->id], new Filter,
+            $each->colour(), $each->mark(), [$each->calendar->id], new Filter,
         ))->values()->all());
     }
 

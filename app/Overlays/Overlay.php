@@ -19,6 +19,7 @@ use PinnedRota\Core\Access\SubjectKind;
  * @property SubjectKind $keeper_kind
  * @property int $keeper_id
  * @property bool $every_layer
+ * @property ?int $home_of  the person who begins with it
  * @property int $version
  */
 final class Overlay extends Model
@@ -30,7 +31,7 @@ final class Overlay extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['opening_view' => 'lanes', 'every_layer' => false, 'version' => 1];
+    protected $attributes = ['opening_view' => 'lanes', 'every_layer' => false, 'home_of' => null, 'version' => 1];
 
     /** @return HasMany<LayerRecord, $this> in order */
     public function layers(): HasMany
@@ -45,6 +46,6 @@ final class Overlay extends Model
 
     protected function casts(): array
     {
-        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer', 'every_layer' => 'boolean', 'opening_table' => 'array'];
+        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer', 'every_layer' => 'boolean', 'home_of' => 'integer', 'opening_table' => 'array'];
     }
 }

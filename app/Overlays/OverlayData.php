@@ -11,6 +11,7 @@ final readonly class OverlayData
     /**
      * @param  'lanes'|'day'|'week'|'month'|'year'|'list'|'table'  $openingView
      * @param  bool  $everyLayer  Whether an event shows in every layer that takes it, instead of in the first
+     * @param  bool  $home  Whether the viewer begins with it
      * @param  list<OverlayLayerData>  $layers
      */
     public function __construct(
@@ -21,6 +22,7 @@ final readonly class OverlayData
         public SubjectData $keeper,
         public Level $level,
         public bool $everyLayer,
+        public bool $home,
         public array $layers,
         public int $version,
     ) {

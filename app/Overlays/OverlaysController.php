@@ -21,6 +21,7 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 final class OverlaysController
 {
@@ -28,11 +29,12 @@ final class OverlaysController
     {
     }
 
-    #[OA\Get(path: '/overlays', operationId: 'listOverlays', summary: 'The overlays one may look through.', tags: ['overlays'],
+    #[OA\Get(path: '/overlays', operationId: 'listOverlays', summary: 'The overlays one may look through; the one that one begins with first.', tags: ['overlays'],
         responses: [new Answers(OverlayData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
         $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $pair): bool => $pair[1]->includes(Level::See));
+        $overlays = $overlays->sortByDesc(fn (array $pair): bool => $pair[0]->home_of === $this->viewer->person()->id)->values();
         $names = new SubjectNames($overlays->map(fn (array $pair) => $pair[0]->keeper()));
         (new \Illuminate\Database\Eloquent\Collection($overlays->map(fn (array $pair): Overlay => $pair[0])->all()))->load('layers.calendars');
 
@@ -94,6 +96,9 @@ final class OverlaysController
     public function destroy(string $slug): Response
     {
         $overlay = $this->viewer->overlay($slug, Level::Manage);
+        if ($overlay->home_of !== null) {
+            throw new ConflictHttpException('This is the sheet that you begin with. Change its layers instead.');
+        }
         DB::transaction(function () use ($overlay): void {
             $overlay->delete();
             Change::ofAccess($this->audience->of($overlay));
@@ -170,6 +175,7 @@ final class OverlaysController
             keeper: SubjectData::of($overlay->keeper(), $names),
             level: $level,
             everyLayer: $overlay->every_layer,
+            home: $overlay->home_of === $this->viewer->person()->id,
             layers: $overlay->layers->map(fn (LayerRecord $layer): OverlayLayerData => OverlayLayerData::of($layer, $this->viewer->calendars(), $level === Level::Manage))->values()->all(),
             version: $overlay->version,
         );

@@ -2,6 +2,8 @@
 
 namespace App\Overlays;
 
+use App\Organisation\TermData;
+
 /** What is on in a window. */
 final readonly class SheetData
 {
@@ -11,6 +13,8 @@ final readonly class SheetData
      * @param  list<SheetItemData>  $items
      * @param  list<CategoryCountData>  $categories
      * @param  list<ClosedDayData>  $closed
+     * @param  list<SchoolWeekData>  $weeks  Of the window, those that are in a term
+     * @param  list<TermData>  $terms  That have a day in the window
      */
     public function __construct(
         public array $layers,
@@ -18,6 +22,8 @@ final readonly class SheetData
         public array $items,
         public array $categories,
         public array $closed,
+        public array $weeks,
+        public array $terms,
     ) {
     }
 }

@@ -4,6 +4,7 @@ namespace App\Pins;
 
 use App\Access\CurrentViewer;
 use App\Api\Answers;
+use App\Calendars\OwnCalendar;
 use App\Directory\Person;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;

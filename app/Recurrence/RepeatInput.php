@@ -4,6 +4,7 @@ namespace App\Recurrence;
 
 use App\Http\Rules\WallTime;
 use App\Occurrences\OccurrenceHorizon;
+use App\Organisation\SchoolDays;
 use Illuminate\Validation\Rule as ValidationRule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
@@ -17,6 +18,7 @@ use PinnedRota\Core\Recurrence\Rule;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Recurrence\SeriesDate;
 use PinnedRota\Core\Recurrence\WeekdayRule;
+use PinnedRota\Core\SchoolYear\TermWeeks;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 
@@ -26,6 +28,7 @@ use PinnedRota\Core\Time\LocalDateTime;
     new OA\Property(property: 'rule', type: 'string', nullable: true, description: 'RRULE (RFC 5545, 3.3.10); its end is told beside it. Without it and without a pick, only the extra dates repeat it'),
     new OA\Property(property: 'until', type: 'string', nullable: true, description: 'The last day, inclusive'),
     new OA\Property(property: 'count', type: 'integer', nullable: true),
+    new OA\Property(property: 'within', description: 'The weeks of school to which it is kept; where it is not told, it stays', type: 'string', enum: TermWeeks::class, nullable: true),
     new OA\Property(property: 'skipped', description: 'Dates that are left out; where they are not told, they stay and move along with the start', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'extra', description: 'Dates that are added; likewise', type: 'array', items: new OA\Items(type: 'string')),
 ])]
@@ -45,6 +48,7 @@ final class RepeatInput
             'repeat.rule' => ['sometimes', 'nullable', 'string', 'max:500'],
         ] + self::pickRules('repeat.pick') + [
             'repeat.count' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:999', 'prohibits:repeat.until'],
+            'repeat.within' => ['sometimes', 'nullable', ValidationRule::enum(TermWeeks::class)],
             'repeat.skipped' => ['sometimes', 'array', 'max:1000'],
             'repeat.extra' => ['sometimes', 'array', 'max:1000'],
             'repeat.until' => ['sometimes', 'nullable', 'string', new WallTime],
@@ -69,10 +73,11 @@ final class RepeatInput
     /**
      * @param  array<string, mixed>  $repeat  as validated
      * @param  RecurrenceSet  $before  what it is now, of a series that starts at $was
+     * @param  SchoolDays  $school  the days of school, where it is to be kept to them
      *
      * @throws ValidationException where there is no such rule, or it ends before it begins
      */
-    public static function set(array $repeat, EventTime $start, RecurrenceSet $before, ?EventTime $was, string $at = 'repeat.'): RecurrenceSet
+    public static function set(array $repeat, EventTime $start, RecurrenceSet $before, ?EventTime $was, SchoolDays $school, string $at = 'repeat.'): RecurrenceSet
     {
         $rules = empty($repeat['rule']) && empty($repeat['pick']) ? [] : [self::rule($repeat, $start, $at)];
         $told = static fn (EventTime $time): string => SeriesDate::tell($time, $was ?? $start);
@@ -88,7 +93,8 @@ final class RepeatInput
         }
 
         // Days that are chosen one by one leave none out.
-        $set = $rules === [] ? new RecurrenceSet([], $extra) : new RecurrenceSet($rules, $extra, $skipped);
+        $weeks = array_key_exists('within', $repeat) ? TermWeeks::tryFrom((string) $repeat['within']) : $before->within?->weeks;
+        $set = $rules === [] ? new RecurrenceSet([], $extra) : new RecurrenceSet($rules, $extra, $skipped, $weeks === null ? null : $school->of($weeks));
         if ($set->isDenserThan(OccurrenceHorizon::MOST_OF_ONE, $start, OccurrenceHorizon::days())) {
             throw ValidationException::withMessages(["{$at}rule" => 'This repeats more often than a calendar can show: '.number_format(OccurrenceHorizon::MOST_OF_ONE).' times in some four years at most.']);
         }

@@ -2,6 +2,7 @@
 
 namespace App\Recurrence;
 
+use App\Organisation\SchoolDays;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\RecurrenceWords;
@@ -32,11 +33,11 @@ final readonly class RepeatToldData
      *
      * @throws ValidationException where there is no such rule
      */
-    public static function of(array $repeat, string $start): self
+    public static function of(array $repeat, string $start, SchoolDays $school): self
     {
         $from = EventTime::date(LocalDateTime::parse(substr($start, 0, 10)));
         $toDates = static fn (array $texts): array => array_map(static fn (string $text): string => substr($text, 0, 10), array_values($texts));
-        $set = RepeatInput::set(['skipped' => $toDates($repeat['skipped'] ?? []), 'extra' => $toDates($repeat['extra'] ?? [])] + $repeat, $from, new RecurrenceSet, null, '');
+        $set = RepeatInput::set(['skipped' => $toDates($repeat['skipped'] ?? []), 'extra' => $toDates($repeat['extra'] ?? [])] + $repeat, $from, new RecurrenceSet, null, $school, '');
         // There would be too many to tell.
         if (($set->rules[0] ?? null)?->frequency->isSubDaily() === true) {
             return new self(RecurrenceWords::of($set, $from), [], true);

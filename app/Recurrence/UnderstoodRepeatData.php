@@ -5,6 +5,7 @@ namespace App\Recurrence;
 use PinnedRota\Core\OneLine\Understood;
 use PinnedRota\Core\Recurrence\RuleParser;
 use PinnedRota\Core\Recurrence\RuleWords;
+use PinnedRota\Core\SchoolYear\TermWeeks;
 use PinnedRota\Core\Time\EventTime;
 
 /** The repeat that was understood of a line. */
@@ -15,6 +16,7 @@ final readonly class UnderstoodRepeatData
         public string $rule,
         public ?string $until,
         public ?int $count,
+        public ?TermWeeks $within,
         public ?RepeatPickData $pick,
     ) {
     }
@@ -28,6 +30,6 @@ final readonly class UnderstoodRepeatData
 
         $rule = (new RuleParser)->parse($is->rule);
 
-        return new self(RuleWords::of($rule->ending($is->count, $is->until, $start), $start), $is->rule, $is->until?->toDate(), $is->count, RepeatPickData::of($rule, $start->local));
+        return new self(RuleWords::of($rule->ending($is->count, $is->until, $start), $start).($is->within === null ? '' : ", {$is->within->words()}"), $is->rule, $is->until?->toDate(), $is->count, $is->within, RepeatPickData::of($rule, $start->local));
     }
 }

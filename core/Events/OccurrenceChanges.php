@@ -80,7 +80,7 @@ final class OccurrenceChanges
         $set = $master->timing->recurrence;
 
         return new Series(
-            $master->repeating(new RecurrenceSet($set->rules, $set->extraDates, $skippedAsGiven ? $set->skippedDates : array_map($shift, $set->skippedDates))),
+            $master->repeating($set->put(skippedDates: $skippedAsGiven ? $set->skippedDates : array_map($shift, $set->skippedDates))),
             array_map(static fn (Event $override): Event => $override->recurrenceId === null ? $override : $override->with(recurrenceId: $shift($override->recurrenceId)), $series->overrides),
         );
     }
@@ -107,7 +107,7 @@ final class OccurrenceChanges
         $shift = $changed->timing->start->local->seconds - $named->local->seconds;
         $moved = static fn (EventTime $time): EventTime => $changed->timing->start->at(($master->timing->start->zone === null ? $time : $time->inZone($master->timing->start->zone))->local->plusSeconds($shift));
         $second = $changed->with(
-            timing: $changed->timing->repeating(new RecurrenceSet(
+            timing: $changed->timing->repeating($changed->timing->recurrence->put(
                 $changed->timing->recurrence->rules,
                 array_map(static fn (ExtraDate $extra): ExtraDate => $extra->shiftedBy($shift), array_values(array_filter($set->extraDates, static fn (ExtraDate $extra): bool => $later($extra->start)))),
                 array_map($moved, array_values(array_filter($set->skippedDates, $later))),
@@ -134,7 +134,7 @@ final class OccurrenceChanges
             }
         }
 
-        return new RecurrenceSet($rules, $master->timing->recurrence->extraDates, $master->timing->recurrence->skippedDates);
+        return $master->timing->recurrence->put($rules);
     }
 
     /** How many of a rule's COUNT come before an occurrence; DTSTART is always one. */
@@ -157,7 +157,7 @@ final class OccurrenceChanges
                 $rule->until !== null && $earlier($rule->until) => $rule,
                 default => $rule->endingBy(null, $last),
             }, $set->rules);
-            $master = $master->repeating(new RecurrenceSet(
+            $master = $master->repeating($set->put(
                 $rules,
                 array_values(array_filter($set->extraDates, static fn (ExtraDate $extra): bool => $earlier($extra->start))),
                 array_values(array_filter($set->skippedDates, $earlier)),
@@ -181,6 +181,6 @@ final class OccurrenceChanges
     {
         $set = $master->timing->recurrence;
 
-        return $master->repeating(new RecurrenceSet($set->rules, $set->extraDates, $skipped));
+        return $master->repeating($set->put(skippedDates: $skipped));
     }
 }

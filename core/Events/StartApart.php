@@ -69,7 +69,7 @@ final class StartApart
         $set = $master->timing->recurrence;
         $named = array_values(array_filter(array_slice($times, 1), static fn (EventTime $each): bool => $set->startsBetween($master->timing->start, $each->indexSeconds(), $each->indexSeconds() + 1) !== []));
 
-        return [new Series($master->repeating(new RecurrenceSet([], [...array_map(static fn (EventTime $each): ExtraDate => new ExtraDate($each), $named), ...$set->extraDates], $set->skippedDates)), $series->overrides)];
+        return [new Series($master->repeating($set->put([], [...array_map(static fn (EventTime $each): ExtraDate => new ExtraDate($each), $named), ...$set->extraDates])), $series->overrides)];
     }
 
     /** One time as an event of its own, as it was changed; null where it is skipped. */
@@ -95,7 +95,7 @@ final class StartApart
 
     private static function without(RecurrenceSet $set, Rule $rule, EventTime $first): RecurrenceSet
     {
-        return new RecurrenceSet(
+        return $set->put(
             [$rule],
             array_values(array_filter($set->extraDates, static fn (ExtraDate $each): bool => ! self::isBefore($each->start, $first))),
             array_values(array_filter($set->skippedDates, static fn (EventTime $each): bool => ! self::isBefore($each, $first) || $each->local->day() === $first->local->day())),

@@ -46,7 +46,7 @@ final readonly class EventWriter
         } elseif (! $event->timing->end->equals($event->timing->start)) {
             $this->recurrence->time('DTEND', $event->timing->toldEnd($event->timing->end));
         }
-        $this->recurrence->write($event->timing->recurrence);
+        $this->recurrence->write($event->timing->recurrence->told($event->timing->start));
         $texts = TextProperties::of($event->contents);
         foreach (array_diff_key($texts, ['CATEGORIES' => true]) as $name => $value) {
             $this->told($event, $name, $value);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
+use PinnedRota\Core\SchoolYear\SchoolDateWords;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\DateWords;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -29,6 +30,7 @@ final readonly class DayReader
 
     public function read(): void
     {
+        $this->weekOfTerm();
         // “Good friday” is no friday. Whether it says when is known once all other days are.
         $this->line->take(PieceKind::Date, Edge::around('(?:on\s|at\s|over\s|in\s)?(?:the\s)?(?<name>'.implode('|', [...array_map(static fn (NamedDay $day): string => $day->pattern(), $this->words->days), '(*FAIL)']).')'.DateWords::ENDS), $this->named(...), 1);
         $about = $this->line->setAside(Edge::around(self::WELL_KNOWN.'|'.self::ABOUT));
@@ -36,6 +38,27 @@ final readonly class DayReader
         $this->spans();
         $this->single();
         $this->doubts($about);
+    }
+
+    public function now(): LocalDateTime
+    {
+        return $this->now;
+    }
+
+    /** “week 4”, “tue week 4”: of the term that is on while it is ahead, else of the next. */
+    private function weekOfTerm(): void
+    {
+        $year = $this->words->year;
+        if ($year === null) {
+            return;
+        }
+        $this->line->take(PieceKind::Date, Edge::around('(?:(?:on|in)\s)?'.SchoolDateWords::WEEK.DateWords::ENDS), function (array $found) use ($year): bool {
+            $day = SchoolDateWords::dayOfWeek($found, $this->now, $year, true);
+            $named = ($found['weekday'] ?? '') !== '' || ($found['then'] ?? '') !== '';
+
+            // Without a weekday it is the week, as long as there is school in it.
+            return $this->span($day, $day === null || $named ? null : $day + 4);
+        }, 1);
     }
 
     public function dayOf(string $words, ?int $from = null): ?int

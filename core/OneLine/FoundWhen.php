@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
+use PinnedRota\Core\SchoolYear\TermWeeks;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
@@ -42,6 +43,9 @@ final class FoundWhen
     public ?int $until = null;
 
     public ?int $count = null;
+
+    /** The weeks of school to which a repeat is kept. */
+    public ?TermWeeks $within = null;
 
     public bool $wholeDays = false;
 

@@ -50,7 +50,7 @@ final class OneLineReader
             $title === '' ? $names->place : $title, $start, $end, $allDay, $found->repeat?->rule(),
             $found->until === null ? null : new LocalDateTime($found->until * CivilDate::SECONDS_PER_DAY), $found->count,
             $names->place, $names->categories, $names->people, $names->groups, $names->responsible, $names->rooms, $names->calendar, $states->provisional, $states->private, $line->pieces(),
-            $line->doubts(), $found->reading,
+            $line->doubts(), $found->reading, $found->within,
         );
     }
 }

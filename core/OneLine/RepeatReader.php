@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
+use PinnedRota\Core\SchoolYear\SchoolDateWords;
+use PinnedRota\Core\SchoolYear\TermWeeks;
 use PinnedRota\Core\Time\DateWords;
 use PinnedRota\Core\Time\NumberWords;
 
@@ -37,8 +39,23 @@ final readonly class RepeatReader
             return [DoubtReason::Unknown, $offer === null ? [] : [$offer]];
         });
         if ($this->found->repeat !== null) {
+            $this->within();
             $this->ends();
         }
+    }
+
+    /** “in term only”, “in A weeks”: where there is a school's year to tell which those are. */
+    private function within(): void
+    {
+        if ($this->words->year === null) {
+            return;
+        }
+        $this->line->take(PieceKind::Ending, Edge::around('(?:in\s|during\s)?term(?:[\s-]?time)?\sonly|(?:in|during)\sterm(?:[\s-]?time)?|(?:in\s)?(?:(?<before>[ab])\sweeks?|week\s(?<after>[ab]))(?:\sonly)?'), function (array $found): bool {
+            $letter = mb_strtoupper(($found['before'] ?? '').($found['after'] ?? ''));
+            $this->found->within = $letter === '' ? TermWeeks::Term : TermWeeks::from($letter);
+
+            return true;
+        }, 1);
     }
 
     private function ends(): void
@@ -48,6 +65,16 @@ final readonly class RepeatReader
 
             return $this->found->until !== null;
         }, 1);
+        $year = $this->words->year;
+        if ($year !== null) {
+            // A week is in it, as a date is.
+            $this->line->take(PieceKind::Ending, Edge::around('(?:until|till)\s'.SchoolDateWords::WEEK), function (array $found) use ($year): bool {
+                $day = SchoolDateWords::dayOfWeek($found, $this->days->now(), $year, true);
+                $this->found->until ??= $day === null ? null : $day + (($found['weekday'] ?? '').($found['then'] ?? '') === '' ? 6 : 0);
+
+                return $day !== null;
+            }, 1);
+        }
         foreach ($this->words->days as $day) {
             $this->line->take(PieceKind::Ending, Edge::around('(?:until|till)\s(?:the\s)?'.$day->pattern()), function () use ($day): bool {
                 $known = $this->found->until === null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
+use PinnedRota\Core\SchoolYear\TermWeeks;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** What was understood of a line; all that was not is its title. */
@@ -24,6 +25,7 @@ final readonly class Understood
      * @param  list<Piece>  $pieces  in the order of the line
      * @param  list<Doubt>  $doubts  in the order of the line
      * @param  ?SpanReading  $reading  how several days with one hour were read; null where there is nothing to choose
+     * @param  ?TermWeeks  $within  the weeks of school to which the repeat is kept
      */
     public function __construct(
         public string $title,
@@ -45,6 +47,7 @@ final readonly class Understood
         public array $pieces,
         public array $doubts = [],
         public ?SpanReading $reading = null,
+        public ?TermWeeks $within = null,
     ) {
     }
 }

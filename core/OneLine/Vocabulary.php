@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
+use PinnedRota\Core\SchoolYear\SchoolYear;
+
 /** The names that a line may mention, as far as its writer may know them. */
 final readonly class Vocabulary
 {
@@ -15,6 +17,7 @@ final readonly class Vocabulary
      * @param  array<string, string>  $calendars  those that the writer may add to, by slug
      * @param  array<int, string>  $rooms  by id
      * @param  list<NamedDay>  $days  that may be named: “until half-term”
+     * @param  ?SchoolYear  $year  whose weeks may be named: “week 4”
      */
     public function __construct(
         public array $places = [],
@@ -24,6 +27,7 @@ final readonly class Vocabulary
         public array $calendars = [],
         public array $rooms = [],
         public array $days = [],
+        public ?SchoolYear $year = null,
     ) {
     }
 }

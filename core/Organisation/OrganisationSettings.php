@@ -6,6 +6,11 @@ namespace PinnedRota\Core\Organisation;
 
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\OneLine\Habits;
+use PinnedRota\Core\SchoolYear\InvalidSchoolYear;
+use PinnedRota\Core\SchoolYear\SchoolDateWords;
+use PinnedRota\Core\SchoolYear\SchoolYear;
+use PinnedRota\Core\Time\DateWords;
+use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
 /** What an organisation decides for all of its people. What it has not decided is as it is here. */
@@ -17,6 +22,8 @@ final readonly class OrganisationSettings
      * @param  ?int  $firstMonth  in which its year begins, from 1; null where it has none but that of the calendar
      * @param  bool  $administratorsNeedSecondFactor  whether an administrator without a second factor is none
      * @param  bool  $plainHttp  whether an address that does not say how it is fetched (webcal:) may be fetched without encryption
+     * @param  ?SchoolYear  $schoolYear  its terms; null where it has said none
+     * @param  ?int  $closures  id of the calendar whose closing events close days everywhere
      * @param  Level  $mayAskFor  the highest level that people may ask for; None where nobody asks
      */
     public function __construct(
@@ -27,7 +34,14 @@ final readonly class OrganisationSettings
         public string $name = '',
         public ?Zone $timezone = null,
         public ?int $firstMonth = null,
+        public ?SchoolYear $schoolYear = null,
+        public ?int $closures = null,
     ) {
+    }
+
+    public function year(): SchoolYear
+    {
+        return $this->schoolYear ?? SchoolYear::of([]);
     }
 
     /**
@@ -48,10 +62,29 @@ final readonly class OrganisationSettings
             is_string($stored['name'] ?? null) ? $stored['name'] : $known->name,
             is_string($stored['timezone'] ?? null) ? Zone::find($stored['timezone']) : null,
             is_int($stored['firstMonth'] ?? null) && $stored['firstMonth'] >= 1 && $stored['firstMonth'] <= 12 ? $stored['firstMonth'] : null,
+            self::terms($stored['schoolYear'] ?? null),
+            is_int($stored['closures'] ?? null) ? $stored['closures'] : null,
         );
     }
 
-    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, afternoon: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int} */
+    /** The day that words mean here, as dates are written, else as the school says them; null where they mean none. */
+    public function dayOf(string $words, LocalDateTime $today): ?LocalDateTime
+    {
+        return DateWords::read($words, $today, $this->habits->dayFirst) ?? SchoolDateWords::read($words, $today, $this->year());
+    }
+
+    private static function terms(mixed $stored): ?SchoolYear
+    {
+        try {
+            $year = SchoolYear::fromArray(is_array($stored) ? $stored : []);
+        } catch (InvalidSchoolYear) {
+            return null;
+        }
+
+        return $year->isEmpty() ? null : $year;
+    }
+
+    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, afternoon: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int, schoolYear: ?array<string, mixed>, closures: ?int} */
     public function toArray(): array
     {
         return [
@@ -65,6 +98,8 @@ final readonly class OrganisationSettings
             'name' => $this->name,
             'timezone' => $this->timezone?->name,
             'firstMonth' => $this->firstMonth,
+            'schoolYear' => $this->schoolYear?->toArray(),
+            'closures' => $this->closures,
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Recurrence;
 
+use PinnedRota\Core\SchoolYear\TeachingDays;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -23,16 +24,64 @@ use PinnedRota\Core\Time\TimeKind;
  */
 final readonly class RecurrenceSet
 {
+    /** So far is looked for what a COUNT gives after the last term, in seconds. */
+    private const BEYOND = 4 * 366 * CivilDate::SECONDS_PER_DAY;
+
     /**
      * @param  list<Rule>  $rules
      * @param  list<ExtraDate>  $extraDates  RDATE
      * @param  list<EventTime>  $skippedDates  EXDATE; one that is a date skips whatever starts that day
+     * @param  ?TeachingDays  $within  the days of school to which its rules are kept; extra dates are meant whatever they are
      */
     public function __construct(
         public array $rules = [],
         public array $extraDates = [],
         public array $skippedDates = [],
+        public ?TeachingDays $within = null,
     ) {
+    }
+
+    /**
+     * The same with other rules or dates.
+     *
+     * @param  ?list<Rule>  $rules
+     * @param  ?list<ExtraDate>  $extraDates
+     * @param  ?list<EventTime>  $skippedDates
+     */
+    public function put(?array $rules = null, ?array $extraDates = null, ?array $skippedDates = null): self
+    {
+        return new self($rules ?? $this->rules, $extraDates ?? $this->extraDates, $skippedDates ?? $this->skippedDates, $this->within);
+    }
+
+    /** The same kept to days of school, or to none. */
+    public function keptTo(?TeachingDays $within): self
+    {
+        return new self($this->rules, $this->extraDates, $this->skippedDates, $within);
+    }
+
+    /**
+     * The same without days of school, as others can be told it: the days on which there is none are skipped, and rules end with the last term
+     * that is known.
+     */
+    public function told(EventTime $start): self
+    {
+        $last = $this->within?->last();
+        if ($this->within === null || $last === null) {
+            return new self($this->rules, $this->extraDates, $this->skippedDates);
+        }
+        $end = new LocalDateTime($last * CivilDate::SECONDS_PER_DAY);
+        // A day on either side holds whatever the zone is.
+        $to = max($end->seconds, $start->indexSeconds()) + 2 * CivilDate::SECONDS_PER_DAY;
+        $rules = array_map(fn (Rule $rule): Rule => ($this->lastInstant($rule, $start) ?? PHP_INT_MAX) < $to && $rule->count === null ? $rule : $this->endingWithTerms($rule, $start, $end, $to), $this->rules);
+        $out = array_filter((new self($rules))->startsBetween($start, $start->indexSeconds(), $to), fn (EventTime $time): bool => ! $this->within->has($time->local->day()));
+
+        return new self($rules, $this->extraDates, [...$this->skippedDates, ...array_values($out)]);
+    }
+
+    /** A rule that ends with the last term, unless its COUNT ends it before. */
+    private function endingWithTerms(Rule $rule, EventTime $start, LocalDateTime $end, int $to): Rule
+    {
+        return $rule->count !== null && (new self([$rule]))->startsBetween($start, $to, $to + self::BEYOND) === [] ? $rule : $rule->endingOn($end->seconds < $start->local->seconds ? $start->local : $end, $start);
     }
 
     public function repeats(): bool
@@ -51,7 +100,7 @@ final readonly class RecurrenceSet
      */
     public function startsBetween(EventTime $start, int $from, int $to, ?WorkBudget $budget = null): array
     {
-        if (count($this->rules) === 1 && $this->extraDates === [] && $this->skippedDates === []) {
+        if (count($this->rules) === 1 && $this->extraDates === [] && $this->skippedDates === [] && $this->within === null) {
             return $this->ofOneRule($this->rules[0], $start, $from, $to, $budget);
         }
         $starts = [];
@@ -61,7 +110,15 @@ final readonly class RecurrenceSet
                 $starts[$time->indexSeconds()] ??= $time;
             }
         }
-        foreach ([$start, ...array_map(fn (ExtraDate $extra): EventTime => $this->likeStart($extra->start, $start), $this->extraDates)] as $time) {
+        if ($start->indexSeconds() >= $from && $start->indexSeconds() < $to) {
+            $starts[$start->indexSeconds()] ??= $start;
+        }
+        if ($this->within !== null) {
+            $within = $this->within;
+            $starts = array_filter($starts, static fn (EventTime $time): bool => $within->has($time->local->day()));
+        }
+        foreach ($this->extraDates as $extra) {
+            $time = $this->likeStart($extra->start, $start);
             $seconds = $time->indexSeconds();
             if ($seconds >= $from && $seconds < $to) {
                 $starts[$seconds] ??= $time;

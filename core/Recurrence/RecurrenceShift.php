@@ -23,10 +23,9 @@ final class RecurrenceShift
             return $set;
         }
 
-        return new RecurrenceSet(
+        return $set->put(
             array_map(static fn (Rule $rule): Rule => self::rule($rule, $from, $to, $seconds), $set->rules),
             array_map(static fn (ExtraDate $date): ExtraDate => $date->shiftedBy($seconds), $set->extraDates),
-            $set->skippedDates,
         );
     }
 

@@ -19,6 +19,9 @@ final class RecurrenceWords
             return '';
         }
         $words = implode('; and ', array_map(static fn (Rule $rule): string => RuleWords::of($rule, $start), $set->rules));
+        if ($set->within !== null && $set->rules !== []) {
+            $words .= ', '.$set->within->weeks->words();
+        }
         $extra = self::days(array_map(static fn (ExtraDate $date): EventTime => $date->start, $set->extraDates), $start);
         if ($extra !== '') {
             $words .= $words === '' ? 'on '.RuleWords::day($start, $start).' and '.$extra : ', also on '.$extra;

@@ -98,6 +98,7 @@ test('what one may not see is answered letter for letter like what was never the
     ['GET', '/calendars/{slug}/log', []],
     ['POST', '/calendars/{slug}/requests', ['level' => 'see']],
     ['PUT', '/calendars/{slug}/list', ['onList' => true]],
+    ['PUT', '/calendars/{slug}/look', ['colour' => 'rose', 'mark' => 'star']],
     ['POST', '/categories', ['calendar' => '{slug}', 'name' => 'x']],
     ['GET', '/directory/calendars?q={slug}', []],
 ]);

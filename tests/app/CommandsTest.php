@@ -18,8 +18,8 @@ test('the first person of a new site is added by command, and can sign in', func
         ->expectsQuestion('A password of at least 10 characters', 'long-enough-now')->assertOk();
     expect(Person::query()->sole())->role->toBe(Role::Administrator)->timezone->toBe('Europe/London');
     $this->postJson('/api/v1/session', ['email' => 'ada@example.org', 'password' => 'long-enough-now'])->assertOk();
-    $this->getJson('/api/v1/calendars')->assertExactJson([]);
-    $this->getJson('/api/v1/sheet?from=2026-11-01&to=2026-11-08&tz=UTC')->assertExactJson(['layers' => [], 'rows' => [], 'items' => [], 'categories' => [], 'closed' => []]);
+    $this->getJson('/api/v1/calendars')->assertJsonCount(1)->assertJsonPath('0.own', true)->assertJsonPath('0.name', 'Ada Quill: own calendar');
+    $this->getJson('/api/v1/sheet?from=2026-11-01&to=2026-11-08&tz=UTC')->assertJsonCount(1, 'layers')->assertJson(['rows' => [], 'items' => [], 'categories' => [], 'closed' => [], 'weeks' => [], 'terms' => []]);
 });
 
 test('the first person of a new site is given a link instead, in the zone of the organisation, and comes in by it', function () {
@@ -47,11 +47,12 @@ test('the demo is laid where it is asked for, once, and true to life', function 
     expect(Person::query()->count())->toBe(0);
     expect(app(DemoSeeder::class)->lay())->toBeTrue()->and(app(DemoSeeder::class)->lay())->toBeFalse();
     expect(Person::query()->count())->toBe(40)
-        ->and(Calendar::query()->count())->toBe(25)
+        ->and(Calendar::query()->whereNull('own_of')->count())->toBe(24)
+        ->and(Calendar::query()->whereNotNull('own_of')->count())->toBe(40)
         ->and(EventRecord::query()->count())->toBeGreaterThan(2_900)
         ->and(EventRecord::query()->where('private', true)->count())->toBeGreaterThan(5)
         ->and(EventRecord::query()->where('status', 'provisional')->count())->toBeGreaterThan(20)
-        ->and(Overlay::query()->sole()->layers()->count())->toBe(7)
+        ->and(Overlay::query()->whereNull('home_of')->sole()->layers()->count())->toBe(7)
         ->and(DB::table('sources')->whereNull('error')->whereNotNull('succeeded_at')->count())->toBe(2);
     // Laid around today: there is something on this week, whichever week that is.
     $today = now('Europe/London')->startOfWeek();

@@ -14,7 +14,7 @@ function expected(): array
     $lines = [];
     foreach (EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->get() as $head) {
         [$from, $to] = $head->repeats ? [$horizon->from, $horizon->to] : [0, 4_000_000_000];
-        foreach ((new EventTranslator)->series($head)->occurrences($from, $to) as $each) {
+        foreach (app(EventTranslator::class)->series($head)->occurrences($from, $to) as $each) {
             $lines[] = implode('|', [$head->calendar_id, $head->id, OccurrenceHorizon::stamp($each->startSeconds), OccurrenceHorizon::stamp($each->endSeconds), $each->recurrenceId === null ? '' : RecurrenceId::text($each->recurrenceId), $each->event->contents->title]);
         }
     }

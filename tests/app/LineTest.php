@@ -55,7 +55,7 @@ test('the likeliest calendar is where such an event went last', function () {
 test('what a line means is added as it was told: people, groups and any rule', function () {
     $input = ['calendar' => $this->slip->slug, 'title' => 'Fire drill', 'start' => '2026-11-27T10:45', 'end' => '2026-11-27T11:00', 'participants' => [['kind' => 'group', 'id' => $this->riggers->id, 'part' => 'required'], ['kind' => 'person', 'id' => $this->ben->id, 'part' => 'responsible']], 'repeat' => ['rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'until' => '2027-03-31', 'count' => null]];
     $event = $this->as($this->ada, 'POST', '/events', $input)->assertCreated()
-        ->assertJsonPath('repeat', ['words' => 'every month on the last Friday until 31 March 2027', 'rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'several' => false, 'until' => '2027-03-31', 'count' => null, 'skipped' => [], 'extra' => [], 'changed' => [],
+        ->assertJsonPath('repeat', ['words' => 'every month on the last Friday until 31 March 2027', 'rule' => 'FREQ=MONTHLY;BYDAY=-1FR', 'several' => false, 'until' => '2027-03-31', 'count' => null, 'within' => null, 'skipped' => [], 'extra' => [], 'changed' => [],
             'pick' => ['unit' => 'month', 'interval' => 1, 'weekdays' => ['FR'], 'monthBy' => 'last weekday'],
             'changing' => ['one' => 'It is told apart from the others from now on.', 'following' => 'From here on it is a series of its own.', 'all' => 'Every time of it changes.'],
             'deleting' => ['one' => 'All others stay.', 'following' => 'Those before it stay.', 'all' => 'Every time of it goes.']])

@@ -1,5 +1,6 @@
 <?php
 
+use App\Calendars\OwnCalendar;
 use App\Occurrences\VerifyOccurrences;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
@@ -139,9 +140,9 @@ test('joining pins an event to one’s own calendar and counts one; leaving undo
     $join($this->ben)->assertStatus(409);
     $this->as($this->ada, 'PATCH', "/events/{$this->event->id}", ['joinable' => true], 1)->assertOk()->assertJsonPath('joinable', true)->assertJsonPath('joiners', 0);
     $this->give($this->slip, $this->cy, Level::See);
-    // Who keeps no calendar that nobody else sees gets one; who does has it there.
-    $diary = $this->calendar($this->ben, 'Diary');
-    $join($this->ben)->assertOk()->assertJsonPath('calendar', $diary->slug);
+    // It goes to what is theirs from the first day, not to whatever else they keep for themselves.
+    $this->calendar($this->ben, 'Diary');
+    $join($this->ben)->assertOk()->assertJsonPath('calendar', OwnCalendar::of($this->ben)->slug)->assertJsonPath('name', 'Ben Oar: own calendar');
     $own = $join($this->cy)->assertOk()->assertJsonPath('name', 'Cy Reader: own calendar')->json('calendar');
     $join($this->cy)->assertStatus(409);
     $this->as($this->cy, 'GET', "/events/{$this->event->id}")->assertJsonPath('joiners', 2)->assertJsonPath('joined', true)->assertJsonPath('joinerNames', []);

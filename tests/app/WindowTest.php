@@ -16,7 +16,7 @@ function naive(array $calendarIds, LocalDateTime $from, LocalDateTime $to, Zone 
     $lines = [];
     [$utcFrom, $utcTo] = [$zone->toUtc($from->seconds), $zone->toUtc($to->seconds)];
     foreach (EventRecord::query()->whereIn('calendar_id', $calendarIds)->whereNull('series_id')->with(EventRecord::WHOLE)->get() as $head) {
-        foreach ((new EventTranslator)->series($head)->occurrences(min($utcFrom, $from->seconds), max($utcTo, $to->seconds)) as $each) {
+        foreach (app(EventTranslator::class)->series($head)->occurrences(min($utcFrom, $from->seconds), max($utcTo, $to->seconds)) as $each) {
             [$begin, $end] = $each->start->kind === TimeKind::Zoned ? [$utcFrom, $utcTo] : [$from->seconds, $to->seconds];
             if ($each->startSeconds < $end && ($each->endSeconds > $begin || ($each->endSeconds === $each->startSeconds && $each->startSeconds >= $begin))) {
                 $lines[] = "{$head->id} {$each->startSeconds} {$each->endSeconds} {$each->event->contents->title} {$each->event->contents->status->value}";

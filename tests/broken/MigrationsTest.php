@@ -143,6 +143,29 @@ function steps(): array
             fn () => DB::table('overlays')->insert(['slug' => 'before', 'name' => 'Before', 'opening_view' => 'month', 'keeper_kind' => 'person', 'keeper_id' => 1, 'every_layer' => true]),
             fn () => expect((array) DB::table('overlays')->where('slug', 'before')->first(['opening_view', 'every_layer', 'opening_table']))->toBe(['opening_view' => 'month', 'every_layer' => 1, 'opening_table' => null]),
         ],
+        '2026_11_27_000022_own_things' => [
+            function (): void {
+                $person = fn (string $name, string $status = 'active'): int => DB::table('people')->insertGetId(['name' => $name, 'email' => "{$name}@example.org", 'timezone' => 'Europe/Oslo', 'role' => 'member', 'status' => $status, 'post' => '']);
+                [$ben, $cy] = [$person('ben'), $person('cy')];
+                $person('gone', 'left');
+                $calendar = fn (string $slug, int $keeper, string $about): int => DB::table('calendars')->insertGetId(['slug' => $slug, 'name' => $slug, 'description' => $about, 'colour' => 'sea', 'mark' => 'disc', 'timezone' => 'Europe/London', 'keeper_kind' => 'person', 'keeper_id' => $keeper]);
+                $calendar('diary', $ben, 'Mine alone');
+                $calendar('joined', $cy, 'What you pin and join.');
+                $shared = $calendar('shared', $ben, '');
+                DB::table('grants')->insert(['on_kind' => 'calendar', 'on_id' => $shared, 'subject_kind' => 'person', 'subject_id' => $cy, 'level' => 'see']);
+                DB::table('calendar_choices')->insert(['person_id' => $cy, 'calendar_id' => $shared, 'chosen' => true]);
+            },
+            function (): void {
+                $of = fn (string $name): object => DB::table('calendars')->where('own_of', DB::table('people')->where('name', $name)->value('id'))->sole();
+                // What was made for joining is known to be theirs; what somebody keeps for whatever else is not.
+                expect($of('cy')->slug)->toBe('joined')->and($of('ben')->name)->toBe('ben: own calendar')->and($of('ben')->timezone)->toBe('Europe/Oslo')
+                    ->and(DB::table('calendars')->whereNotNull('own_of')->count())->toBe(DB::table('people')->where('status', '!=', 'left')->count())
+                    ->and(DB::table('overlays')->whereNotNull('home_of')->count())->toBe(DB::table('people')->where('status', '!=', 'left')->count());
+                $home = DB::table('overlays')->where('home_of', $of('cy')->own_of)->sole();
+                expect(DB::table('layers')->where('overlay_id', $home->id)->orderBy('position')->pluck('name')->all())->toBe(['What I am in', 'Mine', 'shared', 'The rest of my list'])
+                    ->and(DB::table('calendar_choices')->whereNull('colour')->where('chosen', true)->count())->toBe(DB::table('calendar_choices')->count());
+            },
+        ],
     ];
 }
 

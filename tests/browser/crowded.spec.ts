@@ -1,11 +1,12 @@
 import { expect, test, type Page } from '@playwright/test';
 import { addByApi, day, enter, makeCalendar, slugOf, unique } from './support';
+import { addDays } from '../../resources/js/time/dates';
 import { faultsOf } from './walk';
 
-type Told = { id: number; occurrence: string | null; title: string; allDay: boolean; start: string; busyOnly: boolean };
+type Told = { id: number; occurrence: string | null; layer: number; title: string; allDay: boolean; start: string; end: string; busyOnly: boolean };
 
-async function itemsOf(page: Page, from: string, to: string): Promise<Told[]> {
-    const answer = await page.request.get('/api/v1/sheet', { params: { from, to, tz: 'Europe/London' } });
+async function itemsOf(page: Page, from: string, to: string, calendar?: string): Promise<Told[]> {
+    const answer = await page.request.get('/api/v1/sheet', { params: { from, to, tz: 'Europe/London', ...(calendar === undefined ? {} : { calendar }) } });
     return ((await answer.json()) as { items: Told[] }).items;
 }
 
@@ -44,6 +45,12 @@ async function readable(page: Page): Promise<Record<string, { letters: number; h
             }
             if (letters < (text.textContent ?? '').length) letters -= 1;
             seen[key] = { letters: Math.max(letters, seen[key]?.letters ?? 0), high: Math.max(high, seen[key]?.high ?? 0) };
+        }
+        // Those who share a ribbon, where none is left out and nothing is cut.
+        for (const band of document.querySelectorAll<HTMLElement>('[data-band]')) {
+            const name = band.querySelector<HTMLElement>('.name');
+            if (name === null || band.querySelector('.more') !== null || name.scrollWidth > name.clientWidth) continue;
+            for (const id of (band.dataset.band ?? '').split(' ')) seen[id.replace(':', ' ')] = { letters: name.textContent.length, high: parseFloat(getComputedStyle(name).lineHeight) };
         }
         return seen;
     });
@@ -123,5 +130,132 @@ test('a crowded day is worked with as any other: bars are opened, taken elsewher
         await drag({ x: label.x + 20, y: label.y + 8 }, { x: (next?.x ?? 0) - label.x + 20, y: 0 });
         await expect(page.getByRole('button', { name: /^Anchor, Thursday/ })).toHaveClass(/ticket/);
         await expect(page.locator('.bar')).toHaveCount(5);
+    });
+});
+
+/** The last day that an item takes up. */
+function lastDay({ start, end, allDay }: Told): string {
+    const before = end.slice(0, 10) > start.slice(0, 10) && (allDay || end.endsWith('T00:00'));
+    return addDays(end.slice(0, 10), before ? -1 : 0);
+}
+
+/** What of each day of a month is drawn by name, by its ids, and what is counted of each layer. */
+async function drawnInMonth(page: Page) {
+    return page.evaluate(() => {
+        const cells = [...document.querySelectorAll<HTMLElement>('[data-cell]')];
+        const days: Record<string, { named: Set<string>; counted: Record<string, number> }> = Object.fromEntries(cells.map((cell) => [cell.dataset.day ?? '', { named: new Set<string>(), counted: {} }]));
+        for (const cell of cells) {
+            const here = days[cell.dataset.day ?? ''];
+            for (const count of cell.querySelectorAll<HTMLElement>('[data-counted]')) {
+                const [layer = '', number = '0'] = (count.dataset.counted ?? '').split(':');
+                if (here !== undefined) here.counted[layer] = Number(number);
+            }
+        }
+        for (const each of document.querySelectorAll<HTMLElement>('[data-item], [data-band]')) {
+            const box = each.getBoundingClientRect();
+            const ids = each.dataset.band?.split(' ') ?? [`${each.dataset.id}:${each.dataset.occurrence}`];
+            for (const cell of cells) {
+                const at = cell.getBoundingClientRect();
+                const over = Math.min(box.right, at.right) - Math.max(box.left, at.left) > at.width / 2 && box.top < at.bottom && box.bottom > at.top;
+                if (over) ids.forEach((id) => days[cell.dataset.day ?? '']?.named.add(id));
+            }
+        }
+        return Object.fromEntries(Object.entries(days).map(([date, { named, counted }]) => [date, { named: [...named], counted }]));
+    });
+}
+
+for (const [width, height] of [[1280, 800], [1440, 900], [390, 844]] as const) {
+    test(`in a month, of every day everything that the server tells is named, or counted by the mark of its layer: ${width} × ${height}`, async ({ page }) => {
+        await page.setViewportSize({ width, height });
+        await enter(page, 'Ines Halloran');
+        await page.goto(`/?overlay=all&view=month&date=${day(0)}`);
+        await expect(page.locator('[data-counted]').first()).toBeVisible();
+        const [first = '', last = ''] = await page.locator('[data-cell]').evaluateAll((cells) => [cells[0]?.dataset.day ?? '', cells.at(-1)?.dataset.day ?? '']);
+        const wrong = async () => {
+            const told = await itemsOf(page, first, addDays(last, 1));
+            const seen = await drawnInMonth(page);
+            return Object.entries(seen).flatMap(([date, { named, counted }]) => {
+                const unnamed = told.filter((item) => item.start.slice(0, 10) <= date && lastDay(item) >= date && !named.includes(`${item.id}:${item.occurrence ?? ''}`));
+                const layers = [...new Set(unnamed.map(({ layer }) => layer))];
+                const missed = layers.reduce((sum, layer) => sum + Math.max(0, unnamed.filter((item) => item.layer === layer).length - (counted[layer] ?? 0)), 0);
+                // What does not fit beside the number is told by one number.
+                return missed === (counted['*'] ?? 0) ? [] : [`${date}: ${missed} of ${unnamed.map(({ title }) => title).join(', ')}`];
+            });
+        };
+        await expect.poll(wrong).toEqual([]);
+        expect(await page.evaluate(() => document.querySelector('[data-scroller]')!.scrollWidth - document.querySelector('[data-scroller]')!.clientWidth)).toBe(0);
+        expect(await faultsOf(page, false)).toEqual([]);
+    });
+}
+
+test('a full month is worked with: days and ribbons open in place, something is added on a full day, an event is taken into the next days', async ({ page }) => {
+    const name = unique('Loft');
+    await enter(page, 'Oda Lindqvarn');
+    await makeCalendar(page, name);
+    const calendar = await slugOf(page, name);
+    // A month that this test has to itself, from its second Monday on.
+    const monday = day(7 * 20);
+    const hours = ['Adze', 'Batten', 'Caulk', 'Dowel', 'Eyelet', 'Ferrule'].map((title, index) => ({ calendar, title, start: `${monday}T0${index + 3}:00`, end: `${monday}T10:00` }));
+    const whole = ['Keel away', 'Stem away'].map((title) => ({ calendar, title, start: monday, end: day(7 * 20 + 2), allDay: true }));
+    await addByApi(page, [...hours, ...whole]);
+    await page.goto(`/?calendar=${calendar}&view=month&date=${monday}`);
+    const cell = page.locator(`[data-cell][data-day="${monday}"]`);
+
+    await test.step('what does not fit is counted; it opens in place and folds again', async () => {
+        const counts = cell.getByRole('button', { name: new RegExp(`more: ${name} \\d`) });
+        await expect(cell.getByRole('button', { name: /^Ferrule/ })).toHaveCount(0);
+        await counts.click();
+        await expect(cell.getByRole('button', { name: /^Ferrule/ })).toBeVisible();
+        await cell.getByRole('button', { name: 'fewer' }).click();
+        await expect(counts).toBeVisible();
+    });
+
+    await test.step('those who share a ribbon are named together; by keys each has its own, and they are put together again', async () => {
+        const band = cell.getByRole('button', { name: /^Keel, Stem away/ });
+        await band.focus();
+        await page.keyboard.press('Enter');
+        await expect(cell.getByRole('button', { name: /^Keel away/ })).toBeFocused();
+        await expect(cell.getByRole('button', { name: /^Stem away/ })).toBeVisible();
+        await page.getByRole('button', { name: 'together' }).click();
+        await expect(band).toBeVisible();
+    });
+
+    await test.step('all of each day, and whole days apart, for as long as one likes', async () => {
+        await page.getByRole('button', { name: 'How it is drawn' }).click();
+        await page.getByLabel('All of each day').check();
+        await page.getByLabel('Whole days of a layer apart').check();
+        await expect(cell.getByRole('button', { name: /^Ferrule/ })).toBeVisible();
+        await page.reload();
+        await expect(cell.getByRole('button', { name: /^Ferrule/ })).toBeVisible();
+        await expect(cell.getByRole('button', { name: /^Stem away/ })).toBeVisible();
+        await page.getByRole('button', { name: 'How it is drawn' }).click();
+        await page.getByLabel('All of each day').uncheck();
+        await page.keyboard.press('Escape');
+    });
+
+    await test.step('a full day takes one more, by its plus; the next click proposes what was added last', async () => {
+        await cell.hover();
+        await cell.getByRole('button', { name: /^Add on/ }).click();
+        await page.getByLabel('Title').fill('Gasket');
+        await page.getByLabel('All day').check();
+        await page.getByRole('button', { name: 'Add it' }).click();
+        await expect(page.getByText(/Added: Gasket/)).toBeVisible();
+        const empty = page.locator(`[data-cell][data-day="${day(7 * 20 + 4)}"]`);
+        await empty.click({ position: { x: 40, y: 60 } });
+        await expect(page.getByLabel('All day')).toBeChecked();
+        await page.getByRole('button', { name: 'Cancel' }).click();
+    });
+
+    await test.step('an event of hours is taken by its edge into the next day', async () => {
+        await addByApi(page, [{ calendar, title: 'Halyard', start: `${day(7 * 20 + 3)}T09:00`, end: `${day(7 * 20 + 3)}T10:00` }]);
+        const line = page.getByRole('button', { name: /^Halyard/ });
+        const end = await line.locator('[data-handle=end]').boundingBox();
+        const next = await page.locator(`[data-cell][data-day="${day(7 * 20 + 4)}"]`).boundingBox();
+        await page.mouse.move((end?.x ?? 0) + 3, (end?.y ?? 0) + 10);
+        await page.mouse.down();
+        await page.mouse.move((next?.x ?? 0) + 40, (next?.y ?? 0) + 40, { steps: 8 });
+        await page.mouse.up();
+        await expect(line).toHaveClass(/ribbon/);
+        await expect.poll(async () => (await itemsOf(page, day(7 * 20 + 3), day(7 * 20 + 5), calendar)).find(({ title }) => title === 'Halyard')?.end).toBe(`${day(7 * 20 + 4)}T10:00`);
     });
 });

@@ -68,6 +68,8 @@ test('on a phone: an event is lifted by resting a finger on it, rows are told ap
         await page.getByRole('button', { name: 'How it is drawn' }).tap();
         await page.getByLabel('A row is').selectOption('person');
         await page.keyboard.press('Escape');
+        // Of a day that has many, so many are shown, and how many there are besides.
+        await laneCell(page, 'Nobody responsible', day(3)).getByRole('button', { name: /^and \d+/ }).tap();
         await expect(laneCell(page, 'Nobody responsible', day(3)).getByRole('button', { name: /^Haul out/ }).first()).toBeVisible();
         await page.getByRole('button', { name: 'Key', exact: true }).tap();
         const key = page.getByRole('complementary', { name: 'Key' });

@@ -77,3 +77,11 @@ test('what is begun in a row has what the row stands for, and stands there while
     expect(wouldStandIn(draft, row('layer', 'Slip', 'Slip', { calendars: ['slip'] }))).toBe(true);
     expect(wouldStandIn(draft, row('layer', 'Loft', 'Loft', { calendars: ['loft'] }))).toBe(false);
 });
+
+test('an end that is taken by whole days keeps its hour, and is never past the other', () => {
+    expect(landed(resized(item, 'end', 2 * 1440))).toMatchObject({ start: '2026-11-10T09:00', end: '2026-11-12T11:00' });
+    const night: Item = { ...item, start: '2026-11-10T22:00', end: '2026-11-12T08:00' };
+    expect(landed(resized(night, 'end', -1440)).end).toBe('2026-11-11T08:00');
+    expect(landed(resized(night, 'end', -2 * 1440)).end).toBe('2026-11-11T08:00');
+    expect(landed(resized(item, 'end', -1440)).end).toBe('2026-11-10T11:00');
+});

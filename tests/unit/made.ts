@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client';
 
 export function madeCalendar(more: Partial<Schemas['Calendar']> = {}): Schemas['Calendar'] {
     return {
-        slug: 'slip', name: 'Slipway', description: '', colour: 'sea', mark: 'disc', timezone: 'Europe/London', keeper: { kind: 'person', id: 1, name: 'Ada Quill' }, level: 'manage', reasons: [],
+        slug: 'slip', name: 'Slipway', description: '', colour: 'sea', mark: 'disc', givenColour: 'sea', givenMark: 'disc', own: false, timezone: 'Europe/London', keeper: { kind: 'person', id: 1, name: 'Ada Quill' }, level: 'manage', reasons: [],
         mayAdd: true, subscribed: false, onList: true, archived: false, firstDay: null, openingView: null, freeCategories: true, offered: false, version: 1, ...more,
     };
 }

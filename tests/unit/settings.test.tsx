@@ -33,6 +33,7 @@ afterEach(cleanup);
 function show(what: ReactElement) {
     const { client, wrapper } = withQueries();
     client.setQueryData(queryKeys.session, { person: madePerson(), demo: null });
+    client.setQueryData(queryKeys.calendars, []);
     return { ...render(what, { wrapper }), client };
 }
 
@@ -45,14 +46,38 @@ const press = (name: string) => fireEvent.click(screen.getByRole('button', { nam
 const ready = (name: string) => waitFor(() => expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(false));
 
 describe('what the organisation decides', () => {
-    const organisation: Schemas['Organisation'] = { name: '', timezone: 'Europe/London', firstMonth: null, administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, afternoon: '13:00', morning: '09:00', evening: '18:00', mayAskFor: 'change', version: 4 };
+    const organisation: Schemas['Organisation'] = { name: '', timezone: 'Europe/London', firstMonth: null, schoolYear: { terms: [], alternates: false, halfTermCounts: false }, closures: null, administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, afternoon: '13:00', morning: '09:00', evening: '18:00', mayAskFor: 'change', version: 4 };
     function Form() {
         const { save } = useOrganisation();
         return <OrganisationForm organisation={organisation} save={save} />;
     }
 
+    test('terms and half-terms are added, letters asked for where weeks alternate, and what is wrong is told at its term', async () => {
+        let refuse = true;
+        const change = { series: 2, days: [{ date: '2026-12-08', dropped: 2, added: 0 }, { date: '2026-12-10', dropped: 0, added: 1 }] };
+        const asked = fakeServer(({ method }) => (method === 'GET' ? { body: [] } : method === 'POST' ? { body: change } : refuse ? refused(422, 'This cannot be.', ['schoolYear.terms.0', 'Autumn ends before it begins.']) : { body: { ...organisation, version: 5 } }));
+        show(<Form />);
+        press('Term');
+        type('Term', 'Autumn');
+        press('Half-term');
+        expect(screen.queryByLabelText('Begins with')).toBeNull();
+        fireEvent.click(screen.getByLabelText('Weeks are A and B in turn'));
+        type('Begins with', 'B');
+        fireEvent.click(screen.getByLabelText(/^A half-term takes its turn/));
+        // What it would change is told before it is saved.
+        await waitFor(() => expect(screen.getByRole('status', { name: 'What this would change' }).textContent).toBe('2 repeats in term only would change: 2 times go, 1 comes.Tue 8 Dec 2026: 2 fewerThu 10 Dec 2026: 1 more'));
+        press('Save');
+        expect(await screen.findByText('Autumn ends before it begins.')).toBeTruthy();
+        refuse = false;
+        press('Take out the half-term of Autumn');
+        press('Save');
+        await waitFor(() => expect(said.words).toContain('That holds for everybody from now on.'));
+        const sent = changes(asked).findLast(([method]) => method === 'PATCH')?.[2] as { schoolYear: Schemas['SchoolYear'] };
+        expect(sent.schoolYear).toMatchObject({ alternates: true, halfTermCounts: true, terms: [{ name: 'Autumn', startsWith: 'B', halfTerms: [] }] });
+    });
+
     test('is saved as far as it was changed, from the version that was looked at', async () => {
-        const asked = fakeServer(() => ({ body: { ...organisation, version: 5 } }));
+        const asked = fakeServer(({ path }) => ({ body: path === '/calendars' ? [] : { ...organisation, version: 5 } }));
         const { client } = show(<Form />);
         expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Save' }).disabled).toBe(true);
         type('2/11 is', 'month');
@@ -66,7 +91,7 @@ describe('what the organisation decides', () => {
     });
 
     test('is put back as it was by Cancel', () => {
-        fakeServer(() => ({ body: organisation }));
+        fakeServer(({ method }) => (method === 'GET' ? { body: [] } : { body: organisation }));
         show(<Form />);
         type('At most for', 'none');
         press('Cancel');
@@ -76,8 +101,8 @@ describe('what the organisation decides', () => {
 
     test('where somebody else was first it is saved over theirs only on a second word', async () => {
         let first = true;
-        const asked = fakeServer(({ method }) => {
-            if (method === 'GET') return { body: organisation };
+        const asked = fakeServer(({ method, path }) => {
+            if (method === 'GET') return { body: path === '/calendars' ? [] : organisation };
             if (!first) return { body: { ...organisation, version: 8 } };
             first = false;
             return { status: 412, body: { title: 'Somebody else was first.', status: 412, detail: '', current: { ...organisation, version: 7 } } };
@@ -94,7 +119,7 @@ describe('what the organisation decides', () => {
     });
 
     test('what cannot be is said where it stands', async () => {
-        fakeServer(({ method }) => (method === 'GET' ? { body: organisation } : refused(422, 'Some of this cannot be saved.', ['evening', 'The evening begins after the morning.'], ['administratorsNeedSecondFactor', 'Set up a second factor of your own first.'])));
+        fakeServer(({ method, path }) => (method === 'GET' ? { body: path === '/calendars' ? [] : organisation } : refused(422, 'Some of this cannot be saved.', ['evening', 'The evening begins after the morning.'], ['administratorsNeedSecondFactor', 'Set up a second factor of your own first.'])));
         show(<Form />);
         fireEvent.click(screen.getByLabelText('Administrators need a second factor'));
         press('Save');

@@ -1,6 +1,8 @@
 import { expect, test } from 'vitest';
-import { lastDay, layRow, type Item } from '@/features/sheet/geometry';
+import { byWeek, lastDay, layRow, type Item } from '@/features/sheet/geometry';
+import { bandWords } from '@/features/sheet/bandWords';
 import { hoursOf, layDay, sideBySide } from '@/features/sheet/hours';
+import { byMonday, schoolWeekOf, weeksWords } from '@/features/sheet/schoolWeeks';
 import { sameThrough } from '@/features/sheet/useSheet';
 
 function item(title: string, start: string, end: string, more: Partial<Item> = {}): Item {
@@ -134,4 +136,73 @@ test('while another overlay is fetched nothing stands in for it; another week of
     expect(sameThrough({ ...through, words: 'haul', group: 'place' })('old', before)).toBe('old');
     for (const other of [{ overlay: 'spring' }, { calendar: 'slip' }, { as: 4 }]) expect(sameThrough({ ...through, ...other })('old', before)).toBeUndefined();
     expect(sameThrough(through)('old', undefined)).toBeUndefined();
+});
+
+const away = (title: string, start: string, end: string, layer = 1) => item(title, start, end, { layer, id: title.length * 100 + layer });
+const named = (row: ReturnType<typeof layRow>) => row.ribbons.map(({ item: { title }, others, from, to, track }) => `${[title, ...others.map((each) => each.title)].join('+')} ${from}-${to} on ${track}`);
+
+test('whole days of one layer share a track, and a ribbon wherever they are at one time', () => {
+    const items = [away('Ines', '2026-11-02', '2026-11-05'), away('Noor', '2026-11-04', '2026-11-05'), away('Rufus', '2026-11-06', '2026-11-08'), item('shipwright', '2026-11-04', '2026-11-06')];
+    const row = layRow(items, '2026-11-02', 7, 'ribbon', new Set());
+    expect(named(row)).toEqual(['shipwright 2-3 on 0', 'Ines 0-1 on 0', 'Ines+Noor 2-2 on 1', 'Rufus 4-5 on 0']);
+    expect(row.tracks).toEqual([1, 1, 2, 1, 1, 1, 0]);
+    // The first part of what goes on in the next ribbon has no tail, and the next no beginning.
+    expect(row.ribbons.filter((ribbon) => ribbon.item.title === 'Ines').map(({ begins, ends }) => [begins, ends])).toEqual([[true, false], [false, true]]);
+});
+
+test('a layer that is drawn apart, and what has hours, share nothing', () => {
+    const items = [away('Ines', '2026-11-02', '2026-11-05'), away('Noor', '2026-11-02', '2026-11-05'), item('watch', '2026-11-02T22:00', '2026-11-03T06:00', { layer: 1 })];
+    expect(named(layRow(items, '2026-11-02', 7, 'ribbon', new Set([1])))).toEqual(['Ines 0-2 on 0', 'Noor 0-2 on 1', 'watch 0-1 on 2']);
+    expect(named(layRow(items, '2026-11-02', 7, 'ribbon', new Set()))).toEqual(['Ines+Noor 0-2 on 0', 'watch 0-1 on 1']);
+});
+
+test('whatever is put together, each day has all of it, and nothing lies over anything', () => {
+    let seed = 11;
+    const random = (below: number) => (seed = (seed * 48271) % 2147483647) % below;
+    for (let round = 0; round < 200; round++) {
+        const items = Array.from({ length: 1 + random(12) }, (_, index) => {
+            const from = random(9) - 1;
+            return item(`e${index}`, `2026-11-${String(2 + from).padStart(2, '0')}`, `2026-11-${String(3 + from + random(5)).padStart(2, '0')}`, { layer: random(3), id: index });
+        }).sort((a, b) => (a.start < b.start ? -1 : 1));
+        const row = layRow(items, '2026-11-02', 7, 'ribbon', new Set());
+        for (let column = 0; column < 7; column++) {
+            const day = `2026-11-${String(2 + column).padStart(2, '0')}`;
+            const here = row.ribbons.filter(({ from, to }) => from <= column && column <= to);
+            expect(new Set(here.map(({ track }) => track)).size).toBe(here.length);
+            expect(new Set(here.map((ribbon) => ribbon.item.layer)).size).toBe(here.length);
+            const said = new Set(here.flatMap((ribbon) => [ribbon.item, ...ribbon.others]).map(({ id }) => id));
+            for (const each of items) if (each.start <= day && lastDay(each) >= day) expect(said).toContain(each.id);
+        }
+    }
+});
+
+test('those who share a ribbon are named with what all have said once, until when, and how many do not fit', () => {
+    const days = [away('Ines Halloran away', '2026-11-02', '2026-11-05'), away('Noor Feldkamp away', '2026-11-02', '2026-11-04')];
+    expect(bandWords(days, '2026-11-04', 600)).toEqual({ text: 'Ines Halloran, Noor Feldkamp (to Tue) away', more: 0 });
+    expect(bandWords(days, '2026-11-04', 200)).toEqual({ text: 'Ines Halloran away', more: 1 });
+    expect(bandWords(days, '2026-11-04', 130)).toEqual({ text: 'Ines Halloran', more: 1 });
+    expect(bandWords(days, '2026-11-04', 50)).toEqual({ text: '', more: 2 });
+    const fronts = [away('Away: Y. Calloway', '2026-11-02', '2026-11-05'), away('Away: R. Tamm', '2026-11-02', '2026-11-04')];
+    expect(bandWords(fronts, '2026-11-04', 600).text).toBe('Away: Y. Calloway, R. Tamm to Tue');
+    expect(bandWords([away('Mock', '2026-11-02', '2026-11-03'), away('Mock', '2026-11-02', '2026-11-03')], '2026-11-02', 600).text).toBe('Mock, Mock');
+});
+
+test('weeks are called as the school and as the year has them', () => {
+    const week = (monday: string, term: string, number: number | null) => ({ monday, term, number, short: number === null ? 'half-term' : `${number} · A`, name: `${term}, ${number === null ? 'half-term' : `week ${number} · A`}` });
+    const weeks = [week('2026-10-19', 'Autumn', 7), week('2026-10-26', 'Autumn', null), week('2026-11-02', 'Autumn', 8), week('2027-01-04', 'Spring', 1)];
+    expect(weeksWords(undefined, { from: '2026-10-19', to: '2026-10-26' })).toBe('week 43');
+    expect(weeksWords([], { from: '2026-10-19', to: '2026-11-02' })).toBe('weeks 43 to 44');
+    expect(weeksWords(weeks, { from: '2026-10-19', to: '2026-10-26' })).toBe('Autumn, week 7 · A · week 43');
+    expect(weeksWords(weeks, { from: '2026-10-28', to: '2026-10-29' })).toBe('Autumn, half-term · week 44');
+    expect(weeksWords(weeks, { from: '2026-10-19', to: '2026-11-09' })).toBe('Autumn, weeks 7 to 8 · weeks 43 to 45');
+    expect(weeksWords(weeks, { from: '2026-11-02', to: '2027-01-11' })).toBe('Autumn, week 8 to Spring, week 1');
+    expect(weeksWords(weeks, { from: '2027-06-07', to: '2027-06-14' })).toBe('week 23');
+    expect(schoolWeekOf(byMonday(weeks), '2026-11-08')?.number).toBe(8);
+    expect(schoolWeekOf(byMonday(weeks), '2026-11-09')).toBeUndefined();
+});
+
+test('what is on is told apart by weeks, and is in each that it takes up a day of', () => {
+    const items = [item('before', '2026-10-01', '2026-10-03'), item('over the end', '2026-11-07', '2026-11-10'), item('night', '2026-11-08T22:00', '2026-11-09T06:00'), item('one day', '2026-11-11T09:00', '2026-11-11T10:00'), item('after', '2026-11-16', '2026-11-17')];
+    expect(byWeek(items, '2026-11-02', 2).map((of) => titles(of))).toEqual([['over the end', 'night'], ['over the end', 'night', 'one day']]);
+    expect(byWeek([item('all along', '2026-10-01', '2027-01-01')], '2026-11-02', 3).map((of) => of.length)).toEqual([1, 1, 1]);
 });

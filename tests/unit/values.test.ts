@@ -13,7 +13,7 @@ const event: Event = {
     id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
     timezone: 'Europe/London', endTimezone: null, endThere: null, links: [], startsAt: '2026-11-03T09:30:00Z', endsAt: '2026-11-03T11:00:00Z', organiser: { id: 2, name: 'Ines Halloran', chosen: false }, place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
     participants: [{ kind: 'person', id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 5, name: 'Rigging', part: 'optional', answer: 'unanswered' }, { kind: 'other', id: null, name: 'A guest', part: 'required', answer: 'declined' }],
-    repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
+    repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, within: null, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],
     attachments: [], copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [],
     addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, version: 3,
@@ -24,7 +24,7 @@ test('an event goes through the form unchanged', () => {
     expect(input).toEqual({
         calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
         categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }], organiser: null, status: 'provisional', busy: false, private: true,
-        priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { pick: PICK, until: '2026-12-17', count: null },
+        priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { pick: PICK, until: '2026-12-17', count: null, within: null },
     });
     expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');
 });
@@ -39,9 +39,12 @@ test('the last day of an all-day event is told as people say it, and sent exclus
 test('a new event repeats on its own weekday unless told otherwise', () => {
     const values = valuesOf({ begun: 1, calendar: 'slip', title: '', allDay: false, start: '2026-11-07T09:00', end: '2026-11-07T10:00' });
     expect([values.repeats, values.weekdays]).toEqual([false, ['SA']]);
-    expect(inputOf({ ...values, repeats: true, ends: 'count', count: 5 }, true).repeat).toEqual({ pick: { unit: 'week', interval: 1, weekdays: ['SA'], monthBy: 'date' }, until: null, count: 5 });
-    expect(inputOf({ ...values, repeats: true, unit: 'month', monthBy: 'weekday', interval: 2 }, true).repeat).toEqual({ pick: { unit: 'month', interval: 2, weekdays: [], monthBy: 'weekday' }, until: null, count: null });
-    expect(inputOf({ ...values, repeats: true, ends: 'never' }, true).repeat).toEqual({ pick: { unit: 'week', interval: 1, weekdays: ['SA'], monthBy: 'date' }, until: null, count: null });
+    expect(inputOf({ ...values, repeats: true, ends: 'count', count: 5 }, true).repeat).toEqual({ pick: { unit: 'week', interval: 1, weekdays: ['SA'], monthBy: 'date' }, until: null, count: 5, within: null });
+    expect(inputOf({ ...values, repeats: true, unit: 'month', monthBy: 'weekday', interval: 2 }, true).repeat).toEqual({ pick: { unit: 'month', interval: 2, weekdays: [], monthBy: 'weekday' }, until: null, count: null, within: null });
+    // Kept to weeks of school, unless days are chosen one by one.
+    expect(inputOf({ ...values, repeats: true, within: 'A' }, true).repeat?.within).toBe('A');
+    expect(inputOf({ ...values, repeats: true, unit: 'dates', within: 'A' }, true).repeat?.within).toBeNull();
+    expect(inputOf({ ...values, repeats: true, ends: 'never' }, true).repeat).toEqual({ pick: { unit: 'week', interval: 1, weekdays: ['SA'], monthBy: 'date' }, until: null, count: null, within: null });
 });
 
 test('only what was changed is sent: of the time all, and dates left out only where they were touched', () => {
@@ -49,7 +52,7 @@ test('only what was changed is sent: of the time all, and dates left out only wh
     const before = inputOf(values, true);
     expect(changesOf(before, inputOf(values, true))).toEqual({});
     expect(changesOf(before, inputOf({ ...values, endTime: '12:00', place: 'Slip', timezone: 'Europe/Paris' }, true))).toEqual({ allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T12:00', timezone: 'Europe/Paris', place: 'Slip' });
-    expect(changesOf(before, inputOf({ ...values, skipped: [], datesTouched: true }, true))).toEqual({ repeat: { pick: PICK, until: '2026-12-17', count: null, skipped: [], extra: [] } });
+    expect(changesOf(before, inputOf({ ...values, skipped: [], datesTouched: true }, true))).toEqual({ repeat: { pick: PICK, until: '2026-12-17', count: null, within: null, skipped: [], extra: [] } });
     expect(changesOf(before, inputOf({ ...values, colour: null, tasks: [] }, true))).toEqual({ colour: null, tasks: [] });
 });
 

@@ -39,3 +39,11 @@ test('forms, dialogs, the table and printing come when they are needed', () => {
         expect(existsSync(`public/build/${chunk?.file}`), name).toBe(true);
     }
 });
+
+test('what sees to it that the browser knows the calendar runs before anything that stands on it', () => {
+    const stands = (file: string) => file.endsWith('.js') && readFileSync(`public/build/${file}`, 'utf8').includes('Temporal');
+    const main = manifest()['resources/js/main.tsx']?.file;
+    expect([...loaded(manifest(), 'resources/js/main.tsx')].filter((file) => file !== main && stands(file))).toEqual([]);
+    // All of it comes by that.
+    expect([...loaded(manifest(), 'resources/js/app/start.tsx')].filter(stands)).toHaveLength(1);
+});

@@ -67,9 +67,23 @@ final class DemoEvents
         }
     }
 
+    /**
+     * The terms by which its weeks are named: what the organisation decides, with the closures that are in School days.
+     *
+     * @return array{schoolYear: array<string, mixed>, closures: int, firstMonth: int}
+     */
+    public function schoolYear(): array
+    {
+        $date = fn (int $week, int $weekday): string => (new LocalDateTime(($this->monday + 7 * $week + $weekday) * CivilDate::SECONDS_PER_DAY))->toDate();
+        $term = static fn (string $name, int $first, int $last, int $half): array => ['name' => $name, 'from' => $date($first, 0), 'to' => $date($last, 4), 'halfTerms' => [['name' => 'Half-term', 'from' => $date($half, 0), 'to' => $date($half, 4)]]];
+        $terms = [$term('Summer', -30, -10, -20), $term('Autumn', -7, 4, -4), $term('Spring', 7, 19, 13)];
+
+        return ['schoolYear' => ['terms' => $terms, 'alternates' => true, 'halfTermCounts' => false], 'closures' => $this->calendars['School days']->id, 'firstMonth' => 9];
+    }
+
     private function schoolDays(): void
     {
-        foreach ([-20 => 'Half-term', -9 => 'Summer closure', -8 => 'Summer closure', 5 => 'Winter closure', 6 => 'Winter closure', 13 => 'Half-term', 20 => 'Spring closure'] as $week => $title) {
+        foreach ([-20 => 'Half-term', -4 => 'Half-term', -9 => 'Summer closure', -8 => 'Summer closure', 5 => 'Winter closure', 6 => 'Winter closure', 13 => 'Half-term', 20 => 'Spring closure'] as $week => $title) {
             $this->add('School days', $title, [$week, 0], null, days: 5, categories: ['closed']);
         }
         $this->add('School days', 'Works day, school closed', [1, 4], null, categories: ['closed'], description: 'The slip winch is overhauled; nobody on the quay.');

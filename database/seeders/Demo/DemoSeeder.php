@@ -2,7 +2,9 @@
 
 namespace Database\Seeders\Demo;
 
+use App\Access\Sharing;
 use App\Calendars\Calendar;
+use App\Directory\OwnThings;
 use App\Directory\Person;
 use App\Events\Write\ChangeEvents;
 use App\Jobs\BackgroundJob;
@@ -14,6 +16,8 @@ use App\Sources\Source;
 use App\Sources\SourceRefresher;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
 
 /** Fills an empty database with the demo school; does nothing where there are people already. */
@@ -24,7 +28,7 @@ final class DemoSeeder
         'Regatta league' => ['/regatta-league/fixtures.ics', 'plum', 'waves'],
     ];
 
-    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher, private readonly Organisation $organisation)
+    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher, private readonly Organisation $organisation, private readonly Sharing $sharing)
     {
     }
 
@@ -36,12 +40,22 @@ final class DemoSeeder
         }
         DB::transaction(function (): void {
             ['people' => $people, 'groups' => $groups] = (new DemoPeople)->lay();
-            $this->organisation->put(['name' => 'Skerrin Quay School of Boatbuilding', 'timezone' => 'Europe/London', 'firstMonth' => 9], $people['Bertil Acheng']);
+            $this->organisation->put(['name' => 'Skerrin Quay School of Boatbuilding', 'timezone' => 'Europe/London'], $people['Bertil Acheng']);
             $demo = new DemoCalendars;
             $calendars = $demo->lay($people, $groups);
             $sources = $this->sources($groups['Coordination']->id);
             $demo->layOverlay($calendars + $sources, $groups);
-            (new DemoEvents($this->changes, $calendars, $people))->lay();
+            // Ines has kept one for herself before.
+            $calendars['Ines: own']->update(['own_of' => $people['Ines Halloran']->id]);
+            foreach ($people as $person) {
+                OwnThings::of($person);
+            }
+            $events = new DemoEvents($this->changes, $calendars, $people);
+            $events->lay();
+            $this->organisation->put($events->schoolYear(), $people['Bertil Acheng']);
+            // To be looked at by who comes in as them: a parent, and who looks after admissions.
+            $this->sharing->give($calendars['Keel year'], new Subject(SubjectKind::Person, $people['Rosalind Kjaer']->id), Level::See, $people['Ines Halloran']);
+            $this->sharing->give($calendars['Ines: own'], new Subject(SubjectKind::Person, $people['Sunniva Okafor']->id), Level::BusyTimes, $people['Ines Halloran']);
             (new DemoExtras($this->changes, $calendars, $people))->lay();
         });
         // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.

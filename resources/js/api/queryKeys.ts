@@ -46,6 +46,7 @@ export const queryKeys = {
     waiting: access('waiting'),
     log: (...of: unknown[]) => access('log', ...of),
     organisation: access('organisation'),
+    schoolYearPreview: (asked: string) => events('school year', asked),
     firstSteps: access('first steps'),
     site: access('site'),
     secondFactor: access('second factor'),

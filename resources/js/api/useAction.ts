@@ -13,16 +13,19 @@ type Options<Input, Answer> = {
     changes?: Topic;
     /** The form that it is done from says itself what is wrong. */
     quiet?: boolean;
+    /** It goes on until what is on screen says so, too: what shows its outcome meanwhile does not go back for a moment. */
+    untilShown?: boolean;
 };
 
 /** Something that is done on the server; what it changes of what is on screen is asked for anew afterwards. */
-export function useAction<Input = void, Answer = void>(act: (input: Input) => Promise<Answer>, { onDone, changes = 'access', quiet = false }: Options<Input, Answer> = {}) {
+export function useAction<Input = void, Answer = void>(act: (input: Input) => Promise<Answer>, { onDone, changes = 'access', quiet = false, untilShown = false }: Options<Input, Answer> = {}) {
     const refresh = useRefresh();
     return useMutation({
         mutationFn: act,
         onSuccess: (answer, input) => {
             onDone?.(answer, input);
-            void refresh(changes);
+            const shown = refresh(changes);
+            return untilShown ? shown : undefined;
         },
         onError: (error) => {
             if (!quiet) tellRefusal(error);

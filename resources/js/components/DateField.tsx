@@ -19,7 +19,7 @@ export function DateField({ today, ...props }: Props) {
             format={formatFull}
             beside={
                 <Popover.Root open={open} onOpenChange={setOpen}>
-                    <Popover.Trigger className="absolute top-1/2 right-0.5 grid size-7 -translate-y-1/2 place-items-center text-soft hover:text-ink" aria-label={`Pick a day: ${label}`}>
+                    <Popover.Trigger className="absolute top-1/2 right-0.5 grid size-7 -translate-y-1/2 pointer-coarse:size-11 place-items-center text-soft hover:text-ink" aria-label={`Pick a day: ${label}`}>
                         <CalendarDays size={14} aria-hidden="true" />
                     </Popover.Trigger>
                     <Popover.Portal>

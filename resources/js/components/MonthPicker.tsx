@@ -23,13 +23,13 @@ export function MonthPicker({ value, today, onPick }: Props) {
     return (
         <div>
             <div className="mb-1 flex items-center justify-between gap-2">
-                <button type="button" className="grid size-7 place-items-center" aria-label="The month before" onClick={() => setAt(addMonths(at, -1))}>
+                <button type="button" className="grid size-7 place-items-center pointer-coarse:size-11" aria-label="The month before" onClick={() => setAt(addMonths(at, -1))}>
                     <ChevronLeft size={15} />
                 </button>
                 <b className="text-[13px] font-semibold" aria-live="polite">
                     {formatDate(month, 'monthYear')}
                 </b>
-                <button type="button" className="grid size-7 place-items-center" aria-label="The month after" onClick={() => setAt(addMonths(at, 1))}>
+                <button type="button" className="grid size-7 place-items-center pointer-coarse:size-11" aria-label="The month after" onClick={() => setAt(addMonths(at, 1))}>
                     <ChevronRight size={15} />
                 </button>
             </div>

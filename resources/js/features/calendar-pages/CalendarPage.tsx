@@ -2,6 +2,7 @@ import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
 import { ArrowLeft } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { InkPicker } from '@/components/InkPicker';
 import { Mark } from '@/components/Mark';
 import { CalendarPins } from '@/features/pins/CalendarPins';
 import { Page, Section } from '@/components/Page';
@@ -29,7 +30,7 @@ export function CalendarPage() {
     const { slug } = route.useParams();
     const navigate = useNavigate();
     const calendars = useCalendars();
-    const { put: list, leave } = useListActions();
+    const { put: list, look, leave } = useListActions();
     const managers = useManagers(slug, calendars.data?.some((each) => each.slug === slug) === true);
     const { remove, archive } = useCalendarActions();
     const [editing, setEditing] = useState(false);
@@ -59,11 +60,15 @@ export function CalendarPage() {
                 manages && (
                     <>
                         <Button onClick={() => setEditing(true)}>Settings</Button>
-                        <Button onClick={() => setHanding(true)}>Hand over</Button>
-                        <Button onClick={() => archive.mutate({ calendar, archived: !calendar.archived })}>{calendar.archived ? 'Bring back' : 'Archive'}</Button>
-                        <Button look="danger" onClick={() => remove.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>
-                            Delete
-                        </Button>
+                        {!calendar.own && (
+                            <>
+                                <Button onClick={() => setHanding(true)}>Hand over</Button>
+                                <Button onClick={() => archive.mutate({ calendar, archived: !calendar.archived })}>{calendar.archived ? 'Bring back' : 'Archive'}</Button>
+                                <Button look="danger" onClick={() => remove.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>
+                                    Delete
+                                </Button>
+                            </>
+                        )}
                     </>
                 )
             }
@@ -104,6 +109,14 @@ export function CalendarPage() {
                     {calendar.level !== 'change' && !manages && <AskForAccess calendar={calendar} />}
                     {managers.data?.leaves === true && <Button onClick={() => leave.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>Give up my access</Button>}
                 </div>
+            </Section>
+            <Section title="How you see it" about="A colour and a mark for yourself, where a calendar has a layer of its own. Nothing changes for others.">
+                <InkPicker ink={calendar.colour} mark={calendar.mark} onChange={(colour, mark) => look.mutate({ calendar, colour, mark })} />
+                {(calendar.colour !== calendar.givenColour || calendar.mark !== calendar.givenMark) && (
+                    <Button className="mt-2" onClick={() => look.mutate({ calendar, colour: null, mark: null })}>
+                        As it has been given <Mark mark={calendar.givenMark} ink={calendar.givenColour} size={12} />
+                    </Button>
+                )}
             </Section>
             {manages && (
                 <Section title="Shared with" about="The highest level that applies to somebody holds.">

@@ -46,8 +46,8 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
     const [begun] = useState<CalendarInput>({
         name: calendar?.name ?? '',
         description: calendar?.description ?? '',
-        colour: calendar?.colour ?? COLOURS[number % COLOURS.length] ?? 'sea',
-        mark: calendar?.mark ?? MARKS[number % MARKS.length] ?? 'disc',
+        colour: calendar?.givenColour ?? COLOURS[number % COLOURS.length] ?? 'sea',
+        mark: calendar?.givenMark ?? MARKS[number % MARKS.length] ?? 'disc',
         timezone: calendar?.timezone ?? person.timezone,
         firstDay: calendar?.firstDay ?? null,
         openingView: calendar?.openingView ?? null,

@@ -11,8 +11,11 @@ export function useListActions() {
                 action: { label: 'Undo', onClick: () => put.mutate({ calendar, onList: !onList }) },
             }),
     });
+    const look = useAction(({ calendar, colour, mark }: { calendar: Calendar; colour: Calendar['colour'] | null; mark: Calendar['mark'] | null }) => answered(api.PUT('/calendars/{slug}/look', { params: { path: { slug: calendar.slug } }, body: { colour, mark } })), {
+        onDone: (_, { calendar, colour }) => void toast(colour === null ? `You see “${calendar.name}” as it has been given.` : `You see “${calendar.name}” so from now on; nothing changes for others.`),
+    });
     const leave = useAction((calendar: Calendar) => answered(api.DELETE('/calendars/{slug}/grants/own', { params: { path: { slug: calendar.slug } } })), {
         onDone: (_, calendar) => void toast(`You have left “${calendar.name}”.`),
     });
-    return { put, leave };
+    return { put, look, leave };
 }

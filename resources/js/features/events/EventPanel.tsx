@@ -16,6 +16,7 @@ import { ANSWER_WORDS } from '@/features/participants/answerWords';
 import { EventFiles } from '@/features/attachments/EventFiles';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
+import { KeepOnMine } from '@/features/pins/KeepOnMine';
 import { PlaceActions } from '@/features/pins/PlaceActions';
 import { PlacePicker } from '@/features/pins/PlacePicker';
 import { EventTasks } from '@/features/preparation/EventTasks';
@@ -92,6 +93,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         </Button>
                     </>
                 )}
+                <KeepOnMine event={event} />
                 <PlaceActions event={event} />
                 {event.mayChange && targets.length > 0 && <PlacePicker label="Move to…" name="Move to another calendar" calendars={targets} onChoose={(slug) => update.mutate({ event, scope: null, change: { calendar: slug } })} />}
                 {event.mayChange && (

@@ -72,6 +72,7 @@ export function valuesOf(event: Event | Draft): EventValues {
         count: told?.count ?? 10,
         skipped: full?.repeat?.skipped ?? [],
         extra: full?.repeat?.extra ?? [],
+        within: told?.within ?? null,
         datesTouched: false,
     };
 }
@@ -149,6 +150,7 @@ function repeatOf(values: EventValues): Schemas['RepeatInput'] | null {
         ...ruleInputOf(values),
         until: ends === 'until' ? values.until : null,
         count: ends === 'count' ? values.count : null,
+        within: values.unit === 'dates' ? null : values.within,
         ...(values.datesTouched || values.unit === 'dates' ? { skipped: values.skipped, extra: values.extra } : {}),
     };
 }

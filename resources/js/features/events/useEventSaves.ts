@@ -3,6 +3,7 @@ import { useContext } from 'react';
 import { api, done, ifMatch } from '@/api/client';
 import { useRefresh } from '@/api/useAction';
 import { useTellDone } from '@/features/history/useTellDone';
+import { rememberKind } from '@/features/sheet/lastKind';
 import { placeOf } from '@/features/sheet/inView';
 import { RotaContext } from '@/features/sheet/RotaContext';
 import { rememberTarget } from './lastTarget';
@@ -24,6 +25,7 @@ export function useEventSaves() {
         onSuccess: ({ answer: event, operation }) => {
             void refresh();
             rememberTarget(rota === null ? 'all' : placeOf(rota.through), event.calendar);
+            rememberKind(event.allDay);
             // Opened, it is moved to another calendar by one choice.
             tellDone(operation, `Added: ${named(event)}.`, rota === null ? {} : { cancel: { label: 'Move…', onClick: () => rota.go({ event: event.id, occurrence: undefined }) } });
         },

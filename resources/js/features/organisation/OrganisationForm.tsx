@@ -7,6 +7,8 @@ import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { Section } from '@/components/Page';
 import { lazily } from '@/components/lazily';
 import { DateFields } from './DateFields';
+import { SchoolYearFields } from './SchoolYearFields';
+import { SchoolYearPreview } from './SchoolYearPreview';
 import type { Organisation, OrganisationInput, useOrganisation } from './useOrganisation';
 
 const SecondFactorDialog = lazily(() => import('@/features/second-factor/SecondFactorDialog'), 'SecondFactorDialog');
@@ -19,7 +21,7 @@ type Props = { organisation: Organisation; save: ReturnType<typeof useOrganisati
 export function OrganisationForm({ organisation, save }: Props) {
     const [input, setInput] = useState<OrganisationInput>({});
     const [settingUp, setSettingUp] = useState(false);
-    const is = { ...organisation, ...input };
+    const is = { ...organisation, ...input, schoolYear: input.schoolYear ?? organisation.schoolYear };
     const put = (part: OrganisationInput) => setInput({ ...input, ...part });
     const problem = problemOf(save);
     const lost = problem?.status === 412;
@@ -56,6 +58,10 @@ export function OrganisationForm({ organisation, save }: Props) {
                     <TimeField label="The evening begins" zone={is.timezone} className="w-40" value={is.evening} error={problem?.field('evening')} onChange={(time) => put({ evening: time })} />
                 </div>
             </Section>
+            <Section title="The school’s year" about="Weeks are named by their term, beside their number in the year: “Autumn, week 12 · B”. What is in the calendar of closed days under a category that closes its days is hatched on every sheet.">
+                <SchoolYearFields is={is} put={put} problem={problem} />
+                {(input.schoolYear !== undefined || input.closures !== undefined) && <SchoolYearPreview input={schoolYearOf(input)} />}
+            </Section>
             <Section title="Asking for access" about="Whoever sees something of a calendar can ask those who manage it for more.">
                 <Field label="At most for" className="w-48" error={problem?.field('mayAskFor')}>
                     {(control) => (
@@ -87,4 +93,9 @@ export function OrganisationForm({ organisation, save }: Props) {
             </div>
         </form>
     );
+}
+
+/** What of an input is asked about before it is saved. */
+function schoolYearOf({ schoolYear, closures }: OrganisationInput): Pick<OrganisationInput, 'schoolYear' | 'closures'> {
+    return { ...(schoolYear === undefined ? {} : { schoolYear }), ...(closures === undefined ? {} : { closures }) };
 }

@@ -47,7 +47,7 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
                                 Change the layers of this one…
                             </DropdownMenu.Item>
                         )}
-                        {overlay?.level === 'manage' && (
+                        {overlay?.level === 'manage' && !overlay.home && (
                             <>
                                 <DropdownMenu.Item className={ITEM} onSelect={onShare}>
                                     Who may look through it…

@@ -24,7 +24,8 @@ export function PlaceActions({ event }: { event: Schemas['Event'] }) {
     });
     if (event.busyOnly || rota.search.as !== undefined) return null;
     const targets = calendars.filter((each) => each.mayAdd);
-    const unpinned = targets.filter((each) => each.slug !== event.calendar && !event.pins.some((there) => there.calendar === each.slug));
+    // One's own has a button of its own.
+    const unpinned = targets.filter((each) => !each.own && each.slug !== event.calendar && !event.pins.some((there) => there.calendar === each.slug));
     return (
         <>
             {targets.length > 0 && <PlacePicker label={event.occurrence === null ? 'Copy to…' : 'Copy this time…'} name="Copy to a calendar" calendars={targets} onChoose={(slug) => copy.mutate({ slug, occurrence: event.occurrence })} />}

@@ -3,6 +3,7 @@ import type { Problem } from '@/api/client';
 import { WEEKDAYS } from '@/api/generated/words';
 import { DateField } from '@/components/DateField';
 import { CheckField, CONTROL, Field, TextField } from '@/components/Field';
+import { useOrganisationName } from '@/features/session/useSession';
 import { useRota } from '@/features/sheet/RotaContext';
 import { formatDate } from '@/time/dates';
 import { DateChips } from './DateChips';
@@ -22,7 +23,8 @@ type Props = {
 /** Every so many days, weeks, months or years, on which days, until when, and on which not: picked, and read back in words. */
 export function RepeatFields({ problem, withDates }: Props) {
     const { register, control, setValue } = useFormContext<RepeatValues>();
-    const [repeats, unit, weekdays, ends, start, skipped, extra, until] = useWatch({ control, name: ['repeats', 'unit', 'weekdays', 'ends', 'startDate', 'skipped', 'extra', 'until'] });
+    const [repeats, unit, weekdays, ends, start, skipped, extra, until, within] = useWatch({ control, name: ['repeats', 'unit', 'weekdays', 'ends', 'startDate', 'skipped', 'extra', 'until', 'within'] });
+    const school = useOrganisationName();
     const { zone, today } = useRota();
     if (!repeats) return <CheckField label="Repeats" {...register('repeats')} />;
     const day = start === '' ? '' : formatDate(start, 'long').split(' ')[0];
@@ -95,6 +97,22 @@ export function RepeatFields({ problem, withDates }: Props) {
                     {ends === 'until' && <DateField label="Last day of the repeat" zone={zone} today={today} error={problem?.field('repeat.until')} value={until} onChange={(date) => setValue('until', date)} />}
                     {ends === 'count' && <TextField label="Times" type="number" min={1} max={999} error={problem?.field('repeat.count')} {...register('count', { valueAsNumber: true })} />}
                 </>
+            )}
+            {unit !== 'dates' && (school.terms || within !== null) && (
+                <Field label="In weeks">
+                    {(control) => (
+                        <select {...control} value={within ?? ''} onChange={(event) => setValue('within', event.target.value === '' ? null : (event.target.value as NonNullable<RepeatValues['within']>))}>
+                            <option value="">of the whole year</option>
+                            <option value="term">of term only</option>
+                            {(school.alternates || within === 'A' || within === 'B') && (
+                                <>
+                                    <option value="A">of term, the A weeks</option>
+                                    <option value="B">of term, the B weeks</option>
+                                </>
+                            )}
+                        </select>
+                    )}
+                </Field>
             )}
             {withDates && unit !== 'dates' && <DateChips label="But not on" zone={zone} today={today} dates={skipped} onChange={put('skipped')} error={problem?.fields.find((each) => each.field.startsWith('repeat.skipped'))?.message} />}
             {withDates && <DateChips zone={zone} today={today} label={unit === 'dates' ? 'Further days' : 'Also on'} dates={extra} onChange={put('extra')} error={problem?.fields.find((each) => each.field.startsWith('repeat.extra'))?.message} />}

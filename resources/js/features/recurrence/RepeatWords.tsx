@@ -12,15 +12,15 @@ type Asked = paths['/repeat']['get']['parameters']['query'];
 /** The repeat that is picked, read back in words, with the next days that it falls on. */
 export function RepeatWords() {
     const { control } = useFormContext<RepeatValues>();
-    const [unit, interval, weekdays, monthBy, ruleText, ends, until, count, start, skipped, extra] = useWatch({
+    const [unit, interval, weekdays, monthBy, ruleText, ends, until, count, start, skipped, extra, within] = useWatch({
         control,
-        name: ['unit', 'interval', 'weekdays', 'monthBy', 'ruleText', 'ends', 'until', 'count', 'startDate', 'skipped', 'extra'],
+        name: ['unit', 'interval', 'weekdays', 'monthBy', 'ruleText', 'ends', 'until', 'count', 'startDate', 'skipped', 'extra', 'within'],
     });
     const possible = start !== '' && Number.isInteger(interval) && interval > 0 && (unit !== 'week' || weekdays.length > 0) && (unit !== 'rule' || ruleText.trim() !== '') && (unit !== 'dates' || extra.length > 0);
     const end = unit === 'dates' ? {} : { until: ends === 'until' && until !== '' ? until : undefined, count: ends === 'count' && Number.isInteger(count) ? count : undefined };
     const { rule, pick } = ruleInputOf({ unit, interval, weekdays, monthBy, ruleText });
     const picked = pick === undefined ? {} : { unit: pick.unit, interval: pick.interval, 'weekdays[]': pick.weekdays, monthBy: pick.monthBy };
-    const asked = useDeferredValue(possible ? JSON.stringify({ rule, ...picked, start, ...end, 'skipped[]': unit === 'dates' ? [] : skipped, 'extra[]': extra }) : '');
+    const asked = useDeferredValue(possible ? JSON.stringify({ rule, ...picked, start, ...end, within: unit === 'dates' ? undefined : (within ?? undefined), 'skipped[]': unit === 'dates' ? [] : skipped, 'extra[]': extra }) : '');
     const told = useQuery({
         queryKey: queryKeys.repeat(asked),
         queryFn: ({ signal }) => answered(api.GET('/repeat', { params: { query: JSON.parse(asked) as Asked }, signal })),

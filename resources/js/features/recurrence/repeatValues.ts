@@ -21,6 +21,8 @@ export type RepeatValues = RepeatPick & {
     count: number;
     skipped: string[];
     extra: string[];
+    /** The weeks of school to which it is kept. */
+    within: Schemas['Repeat']['within'];
     /** Whether the dates left out and added were changed here; else they move along with the start. */
     datesTouched: boolean;
 };

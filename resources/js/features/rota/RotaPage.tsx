@@ -17,6 +17,7 @@ import { rememberOverlay, usePane } from './usePane';
 import { lazily } from '@/components/lazily';
 
 const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice');
+const SharedNotice = lazily(() => import('@/features/waiting/SharedNotice'), 'SharedNotice');
 const KeptEvents = lazily(() => import('@/features/events/KeptEvents'), 'KeptEvents');
 const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside', <TitleMeanwhile />);
 const BesidePane = lazily(() => import('./BesidePane'), 'BesidePane');
@@ -54,6 +55,7 @@ export function RotaPage() {
                     <div className="flex min-h-0 flex-1">
                         <main tabIndex={-1} className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
                             <CalendarNotice />
+                            <SharedNotice />
                             <KeptEvents />
                             <Ruler through={rota.through} enabled={overlays.isSuccess} />
                             <SheetControls />

@@ -6,14 +6,17 @@ import { useRuler, type Through } from '@/features/sheet/useSheet';
 type Props = { through: Through; enabled: boolean };
 
 const MONTHS = 6;
+/** In days: more than the ruler has room for. */
+const LONG_TERM = 150;
 
 /** Half a year of days as bars, so that full weeks and gaps are seen before they are read. The bracket is what the sheet shows. */
 export function Ruler({ through, enabled }: Props) {
     const rota = useRota();
     const strip = useRef<HTMLDivElement>(null);
-    // It moves by a quarter, so that it stands still while the sheet is turned.
+    // A term is shown whole. Else it moves by a quarter, so that it stands still while the sheet is turned.
     const month = Number(rota.date.slice(5, 7)) - 1;
-    const from = addMonths(startOfMonth(rota.date), -(month % 3) - 1);
+    const term = rota.sheet?.terms.find((each) => each.from <= rota.date && rota.date <= each.to && daysBetween(each.from, each.to) < LONG_TERM);
+    const from = term === undefined ? addMonths(startOfMonth(rota.date), -(month % 3) - 1) : startOfMonth(term.from);
     const to = addMonths(from, MONTHS);
     const ruler = useRuler(through, useMemo(() => ({ from, to }), [from, to]), enabled);
     const count = daysBetween(from, to);
@@ -81,6 +84,15 @@ export function Ruler({ through, enabled }: Props) {
                     </span>
                 ))}
             </div>
+            {data !== undefined && data.weeks.length > 0 && (
+                <div aria-hidden="true" className="relative h-3.5 text-[10px] leading-none text-soft max-sm:hidden">
+                    {data.weeks.filter(({ monday }) => monday >= from && addDays(monday, 5) < to).map((week) => (
+                        <span key={week.monday} className="absolute max-w-9 overflow-hidden border-l border-line pl-0.5 text-clip whitespace-nowrap" style={{ left: percent(week.monday) }} title={week.name}>
+                            {week.number === 1 ? week.term : week.number === null ? '–' : week.short}
+                        </span>
+                    ))}
+                </div>
+            )}
         </div>
     );
 }

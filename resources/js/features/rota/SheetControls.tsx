@@ -1,11 +1,12 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Button } from '@/components/Button';
-import { addDays, weekNumber } from '@/time/dates';
 import { useRota } from '@/features/sheet/RotaContext';
 import { VIEWS, type View } from '@/features/sheet/rotaSearch';
+import { weeksWords } from '@/features/sheet/schoolWeeks';
 import { useSheetHeading } from '@/features/sheet/useSheetHeading';
 import { lazily } from '@/components/lazily';
 
+const PrintButton = lazily(() => import('@/features/printing/PrintButton'), 'PrintButton', <span className="size-8 max-sm:hidden" />);
 const ViewOptions = lazily(() => import('./ViewOptions'), 'ViewOptions', <span className="size-8" />);
 
 const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List', table: 'Table' };
@@ -15,8 +16,6 @@ const UNITS: Record<View, string> = { lanes: 'week', day: 'day', week: 'week', m
 export function SheetControls() {
     const rota = useRota();
     const heading = useSheetHeading();
-    const from = weekNumber(rota.span.from);
-    const to = weekNumber(addDays(rota.span.to, -1));
     const unit = UNITS[rota.view];
     return (
         <div className="flex h-12 shrink-0 items-center gap-2 border-b border-ink px-3 max-sm:h-auto max-sm:flex-wrap max-sm:gap-y-0 max-sm:pt-1.5 sm:gap-3 sm:px-3.5">
@@ -34,9 +33,8 @@ export function SheetControls() {
             <h2 className="min-w-0 truncate text-base font-medium max-sm:flex-1 sm:shrink-0 sm:text-[19px]" aria-live="polite">
                 {heading}
             </h2>
-            <p className="truncate text-soft max-lg:hidden">
-                {['lanes', 'month', 'week'].includes(rota.view) ? `${from === to ? `week ${from}` : `weeks ${from} to ${to}`} · ` : ''}
-                {rota.zone}
+            <p className="min-w-0 shrink-[99] truncate text-soft max-lg:hidden" title={rota.zone}>
+                {['lanes', 'month', 'week', 'day'].includes(rota.view) ? weeksWords(rota.sheet?.weeks, rota.focus) : rota.zone}
             </p>
             <div role="tablist" aria-label="View" className="tabs">
                 {VIEWS.map((view) => (
@@ -52,6 +50,7 @@ export function SheetControls() {
                     </button>
                 ))}
             </div>
+            {rota.view !== 'table' && <PrintButton />}
             <ViewOptions />
         </div>
     );

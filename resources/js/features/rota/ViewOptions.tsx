@@ -1,22 +1,21 @@
-import { Minus, Plus, Printer, SlidersHorizontal } from 'lucide-react';
+import { Minus, Plus, SlidersHorizontal } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { CheckField, CONTROL } from '@/components/Field';
+import { setDrawing, useDrawing } from '@/features/sheet/drawing';
 import { stepHourHeight } from '@/features/sheet/hourHeight';
 import { GROUPINGS, MOST_WEEKS, type Grouping } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
-import { lazily } from '@/components/lazily';
-
-const PrintDialog = lazily(() => import('@/features/printing/PrintDialog'), 'PrintDialog');
 
 const ROWS: Record<Grouping, string> = { layer: 'a layer', person: 'who is responsible', place: 'a place', calendar: 'a calendar', category: 'a category' };
 
-/** How the view is drawn beyond its kind: rows and weeks of lanes, the hour scale, side by side, a second sheet; and printing. */
+/** How the view is drawn beyond its kind: rows and weeks of lanes, the hour scale, side by side, a second sheet. */
 export function ViewOptions() {
     const rota = useRota();
-    const [printing, setPrinting] = useState(false);
     const { view, search } = rota;
+    const apart = useDrawing('ribbonsApart');
+    const allOfIt = useDrawing('allOfIt');
     const hours = view === 'week' || view === 'day';
     return (
         <>
@@ -65,6 +64,8 @@ export function ViewOptions() {
                                 </Choice>
                             </>
                         )}
+                        {(view === 'month' || hours) && <CheckField label="Whole days of a layer apart" checked={apart} onChange={(event) => setDrawing('ribbonsApart', event.target.checked)} />}
+                        {view === 'month' && <CheckField label="All of each day" checked={allOfIt} onChange={(event) => setDrawing('allOfIt', event.target.checked)} />}
                         <div className="max-md:hidden">
                             <CheckField
                                 label="A second sheet beside it"
@@ -72,15 +73,9 @@ export function ViewOptions() {
                                 onChange={(event) => rota.go(event.target.checked ? { beside: rota.overlay, besideDate: undefined } : { beside: undefined, besideDate: undefined })}
                             />
                         </div>
-                        <Popover.Close asChild>
-                            <Button onClick={() => setPrinting(true)}>
-                                <Printer size={14} aria-hidden="true" /> Print…
-                            </Button>
-                        </Popover.Close>
                     </Popover.Content>
                 </Popover.Portal>
             </Popover.Root>
-            {printing && <PrintDialog onClose={() => setPrinting(false)} />}
         </>
     );
 }

@@ -16,7 +16,7 @@ export function usePerson(): Schemas['Person'] {
 
 /** What everybody is told of the organisation; empty while nobody knows. */
 export function useOrganisationName(): Schemas['OrganisationName'] {
-    return useSession().data?.organisation ?? { name: '', firstMonth: null };
+    return useSession().data?.organisation ?? { name: '', firstMonth: null, terms: false, alternates: false };
 }
 
 /** Whether groups, rooms and common categories are the person's to keep. */

@@ -7,7 +7,7 @@ import type { DueTask } from './useDueTasks';
 /** Something to prepare, in the list of whoever does it. */
 export function DueTaskLine({ task }: { task: DueTask }) {
     const { go, today } = useRota();
-    const tick = useAction((done: boolean) => answered(api.PUT('/events/{id}/tasks/{task}/done', { params: { path: { id: task.event, task: task.id } }, body: { done, occurrence: task.occurrence } })), { changes: 'events' });
+    const tick = useAction((done: boolean) => answered(api.PUT('/events/{id}/tasks/{task}/done', { params: { path: { id: task.event, task: task.id } }, body: { done, occurrence: task.occurrence } })), { changes: 'events', untilShown: true });
     return (
         <span className="flex items-baseline gap-2">
             <input type="checkbox" className="size-4 shrink-0 self-center accent-(--ink)" aria-label={`${task.title}, done`} checked={tick.isPending ? tick.variables : task.done} disabled={tick.isPending} onChange={(event) => tick.mutate(event.target.checked)} />

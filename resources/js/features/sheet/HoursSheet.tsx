@@ -2,7 +2,8 @@ import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'reac
 import { Mark } from '@/components/Mark';
 import { useDraft, useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
-import { daysBetween, daysFrom, formatDate, isWeekend, minutesBetween } from '@/time/dates';
+import { addDays, daysBetween, daysFrom, formatDate, isWeekend, minutesBetween } from '@/time/dates';
+import { bandWords } from './bandWords';
 import { Bars } from './BarView';
 import { isCrowded, layBars, leastBarsWidth, LINE } from './bars';
 import { Cell } from './Cell';
@@ -12,6 +13,8 @@ import { hourHeight, onHourHeight } from './hourHeight';
 import { hoursOf, layDay, leastWidth, sideBySide, type SideBySide } from './hours';
 import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
+import { Ribbons } from './Ribbons';
+import { useApart } from './useApart';
 
 const TRACK = 24;
 /** What of the width of a day its cell takes itself. */
@@ -29,13 +32,19 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
     const layers = useMemo(() => sheet.layers.map((layer, index) => ({ layer, index })).filter(({ index }) => !hidden.has(index)), [sheet.layers, hidden]);
     const side = search.side === true && layers.length > 1;
     // What takes up whole days lies above the hours; what is at some time stands in them, also over midnight.
-    const whole = useMemo(() => layRow(shown.filter((item) => item.allDay), span.from, count, 'ribbon'), [shown, span.from, count]);
+    const apart = useApart(sheet.layers.length);
+    const wholeDays = useMemo(() => shown.filter((item) => item.allDay), [shown]);
     const laid = useMemo(
         () => days.map((day): SideBySide => (side ? sideBySide(shown, day, layers.map(({ index }) => index)) : { blocks: layDay(shown, day), columns: [] })),
         [shown, days, side, layers],
     );
     const { first, last, before, after } = unfolded ? { first: 0, last: 24, before: 0, after: 0 } : hoursOf(laid.flatMap((day) => day.blocks), ...WORKING);
     const { ref, hour: fitting, width: share } = useRoom(last - first, count);
+    // What shares a ribbon is named there, or it is drawn apart: nobody has to open something in a week to read it.
+    const opened = apart.apartIn(span.from);
+    const together = layRow(wholeDays, span.from, count, 'ribbon', opened);
+    const unnamed = together.ribbons.filter(({ item, others, from, to }) => others.length > 0 && bandWords([item, ...others], addDays(span.from, to), (to - from + 1) * share).more > 0);
+    const whole = unnamed.length === 0 ? together : layRow(wholeDays, span.from, count, 'ribbon', new Set([...opened, ...unnamed.map(({ item }) => item.layer)]));
     const within = laid.map((day) => day.blocks.filter((block) => block.to > first * 60 && block.from < last * 60));
     const bars = within.map((blocks) => !side && isCrowded(blocks, share));
     // As many names as there are have a line each.
@@ -73,25 +82,16 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
             <div role="row" className="sheet-row">
                 <div role="rowheader" className="sheet-rowhead">
                     <small>whole days</small>
+                    {apart.isOpened(span.from) && (
+                        <button type="button" className="hit block text-[10.5px] font-normal underline" onClick={() => apart.close(span.from)}>
+                            together
+                        </button>
+                    )}
                 </div>
                 {days.map((day, column) => (
                     <Cell key={day} row={0} column={column} day={day} kind="whole" closed={closed.get(day)} label="Whole days">
                         <div aria-hidden="true" style={{ height: Math.max(1, tracks) * TRACK }} />
-                        {whole.ribbons
-                            .filter((ribbon) => ribbon.from === column)
-                            .map((ribbon) => (
-                                <ItemView
-                                    key={itemKey(ribbon.item)}
-                                    item={ribbon.item}
-                                    shape="ribbon"
-                                    look={look(ribbon.item.layer)}
-                                    chosen={chosen(ribbon.item)}
-                                    ends={ribbon.ends}
-                                    continued={!ribbon.begins}
-                                    resizes="days"
-                                    style={{ top: 2 + ribbon.track * TRACK, width: `calc(${ribbon.to - ribbon.from + 1} * (100% + 1px) - 5px)` }}
-                                />
-                            ))}
+                        <Ribbons ribbons={whole.ribbons} column={column} first={span.from} across={share} topOf={(track) => 2 + track * TRACK} look={look} chosen={chosen} onOpen={(layer) => apart.open(span.from, layer)} />
                         <PendingWhole day={day} />
                     </Cell>
                 ))}

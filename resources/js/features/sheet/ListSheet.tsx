@@ -1,13 +1,14 @@
-import { useEffect, useRef } from 'react';
+import { Fragment, useEffect, useRef } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useRota } from './RotaContext';
 import { usePrinting } from './printing';
 import { listDays, quietDays, useEndlessSheet } from './useSheet';
-import { addDays, daysBetween, formatDate, timeOfDay } from '@/time/dates';
+import { addDays, daysBetween, formatDate, startOfWeek, timeOfDay } from '@/time/dates';
 import { itemKey, lastDay, type Item } from './geometry';
 import { useBoard } from './BoardContext';
 import { DueTaskLine } from './DueTaskLine';
 import { ItemView, PLAIN } from './ItemView';
+import { weeksWords } from './schoolWeeks';
 import { useDueTasks, type DueTask } from './useDueTasks';
 
 /** A list that has found nothing for so long has come to its end, most likely. */
@@ -40,12 +41,19 @@ export function ListSheet() {
     if (sheets.isError) return <Failed error={sheets.error} retry={() => void sheets.refetch()} />;
     if (pages === undefined) return <Loading what="the list" />;
     const layers = pages[0]?.layers ?? [];
+    const weeks = pages.flatMap((page) => page.weeks);
     return (
-        <div className="list mx-auto max-w-3xl px-4 pb-10">
+        <div className="list px-4 pb-10">
             {days.length === 0 && !quiet && <p className="py-6 text-soft italic">Nothing is on in these weeks.</p>}
             <ol aria-label="What is on, by day">
-                {days.map(({ day, items, closed, tasks: due }) => (
-                    <li key={day} data-day={day} className="grid grid-cols-[92px_1fr] gap-3 border-b border-line py-2 max-sm:grid-cols-[64px_1fr]">
+                {days.map(({ day, items, closed, tasks: due }, index) => (
+                  <Fragment key={day}>
+                    {startOfWeek(day, 'MO') !== startOfWeek(days[index - 1]?.day ?? '0001-01-08', 'MO') && (
+                        <li className="list-week">
+                            <h2>{weeksWords(weeks, { from: startOfWeek(day, 'MO'), to: addDays(startOfWeek(day, 'MO'), 7) })}</h2>
+                        </li>
+                    )}
+                    <li data-day={day} className="grid grid-cols-[92px_1fr] gap-3 border-b border-line py-2 max-sm:grid-cols-[64px_1fr]">
                         <h3 className="sticky top-0 self-start font-serif">
                             <span className="block text-[22px] leading-none data-today:text-pin-ink" data-today={day === today || undefined}>
                                 {formatDate(day, 'day')}
@@ -65,17 +73,24 @@ export function ListSheet() {
                             )}
                             <ul className="flex flex-col gap-1">
                                 {items.map((item) => (
-                                    <li key={itemKey(item)} className="grid grid-cols-[104px_1fr] items-baseline gap-2 max-sm:grid-cols-1">
+                                    <li key={itemKey(item)} className="list-line">
                                         <span className="text-soft tabular-nums">{when(item, day)}</span>
-                                        <span className="min-w-0">
-                                            <ItemView item={item} shape="line" look={layers[item.layer] ?? PLAIN} chosen={chosen(item)} />
-                                            {item.place !== '' && <span className="block truncate pl-5 text-xs text-soft">{item.place}</span>}
+                                        <ItemView item={item} shape="line" look={layers[item.layer] ?? PLAIN} chosen={chosen(item)} />
+                                        <span className="truncate text-xs text-soft" title={item.place}>
+                                            {item.place}
+                                        </span>
+                                        <span className="truncate text-xs text-soft max-lg:hidden" title={item.responsible.join(', ')}>
+                                            {item.responsible.join(', ')}
+                                        </span>
+                                        <span className="truncate text-xs text-soft max-lg:hidden" title={item.categories.join(', ')}>
+                                            {item.categories.join(', ')}
                                         </span>
                                     </li>
                                 ))}
                             </ul>
                         </div>
                     </li>
+                  </Fragment>
                 ))}
             </ol>
             <div ref={end} className="py-4 text-center text-soft">

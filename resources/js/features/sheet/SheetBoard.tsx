@@ -4,6 +4,7 @@ import type { Sheet } from './useSheet';
 import { BoardContext } from './BoardContext';
 import { spotOf } from './cells';
 import { itemKey, type Item } from './geometry';
+import { lastKind } from './lastKind';
 import { LanesSheet } from './LanesSheet';
 import { LiftedItem, type LiftedHandle } from './LiftedItem';
 import { begunIn, begunInLayer, laneRows } from './rows';
@@ -49,7 +50,8 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
         const target = lane?.target ?? (layer === null ? null : (sheet.layers[layer]?.target ?? null));
         const at = layer === null ? undefined : sheet.layers[layer];
         const begun = lane === null && at !== undefined ? begunInLayer(at.begun) : begunIn(lane);
-        if (spot.kind === 'whole') return rota.begin({ start: spot.day, allDay: true, calendar: target, ...begun });
+        const whole = spot.kind === 'whole' || (rota.view === 'month' && lastKind() === 'whole');
+        if (whole) return rota.begin({ start: spot.day, allDay: true, calendar: target, ...begun });
         const minutes = y === null || spot.minutes === null ? 9 * 60 : Math.max(0, Math.min(23 * 60, Math.floor(spot.minutes / 30) * 30));
         const time = `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
         rota.begin({ start: `${spot.day}T${time}`, allDay: false, calendar: target, ...begun });

@@ -3,6 +3,7 @@ import { useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
 import { addDays, addMonths, daysBetween, daysFrom, formatDate, formatYear, isWeekend } from '@/time/dates';
 import { lastDay } from './geometry';
+import { byMonday, schoolWeekOf } from './schoolWeeks';
 
 const SHADES = 4;
 
@@ -19,6 +20,7 @@ export function YearSheet({ sheet }: { sheet: Sheet }) {
         }
         return count;
     }, [sheet.items, hidden, span.to]);
+    const weeks = useMemo(() => byMonday(sheet.weeks), [sheet.weeks]);
     const most = Math.max(1, ...loads.values());
     const months = Array.from({ length: 12 }, (_, index) => addMonths(span.from, index));
     return (
@@ -34,9 +36,12 @@ export function YearSheet({ sheet }: { sheet: Sheet }) {
                             </th>
                             {daysFrom(first, daysBetween(first, addMonths(first, 1))).map((day) => {
                                 const load = loads.get(day) ?? 0;
-                                const told = `${formatDate(day, 'long')}: ${load === 0 ? 'nothing' : load === 1 ? '1 event' : `${load} events`}${closed.has(day) ? `, closed: ${closed.get(day)}` : ''}`;
+                                const term = sheet.terms.find(({ from, to }) => from <= day && day <= to);
+                                const half = term?.halfTerms.find(({ from, to }) => from <= day && day <= to);
+                                const week = schoolWeekOf(weeks, day);
+                                const told = `${formatDate(day, 'long')}: ${load === 0 ? 'nothing' : load === 1 ? '1 event' : `${load} events`}${closed.has(day) ? `, closed: ${closed.get(day)}` : ''}${week === undefined ? '' : `, ${week.name}`}`;
                                 return (
-                                    <td key={day} data-weekend={isWeekend(day) || undefined} data-closed={closed.has(day) || undefined}>
+                                    <td key={day} data-weekend={isWeekend(day) || undefined} data-closed={closed.has(day) || undefined} data-term={term === undefined ? undefined : half === undefined ? 'school' : 'half-term'} data-first={term?.from === day || undefined} data-last={term?.to === day || undefined}>
                                         <button
                                             type="button"
                                             data-day={day}
@@ -47,6 +52,7 @@ export function YearSheet({ sheet }: { sheet: Sheet }) {
                                             onClick={() => go({ view: 'list', date: day })}
                                         >
                                             {formatDate(day, 'day')}
+                                            {week !== undefined && week.monday === day && <small aria-hidden="true">{week.number ?? '–'}</small>}
                                         </button>
                                     </td>
                                 );
@@ -60,7 +66,7 @@ export function YearSheet({ sheet }: { sheet: Sheet }) {
                 {Array.from({ length: SHADES + 1 }, (_, shade) => (
                     <span key={shade} className="year-shade inline-block size-4 border border-line" data-shade={shade} aria-hidden="true" />
                 ))}
-                <span>{most} on one day. A day opens the list from there, a month’s name its month.</span>
+                <span>{most} on one day. A day opens the list from there, a month’s name its month.{sheet.terms.length > 0 && ' Terms have a line above them, and their weeks a number.'}</span>
             </p>
         </div>
     );

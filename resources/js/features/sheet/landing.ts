@@ -26,7 +26,9 @@ const LEAST = 15;
 export function resized(item: Item, end: 'start' | 'end', minutes: number): Move {
     const least = item.allDay ? DAY : LEAST;
     const length = item.allDay ? daysBetween(item.start, item.end) * DAY : minutesBetween(item.start, item.end);
-    const room = Math.max(0, length - least);
+    const most = Math.max(0, length - least);
+    // What is taken by whole days keeps its hours.
+    const room = minutes % DAY === 0 ? Math.floor(most / DAY) * DAY : most;
     return end === 'end' ? { item, startBy: 0, endBy: Math.max(minutes, -room), rows: null } : { item, startBy: Math.min(minutes, room), endBy: 0, rows: null };
 }
 

@@ -13,6 +13,11 @@ export function focusEvent(id: number): void {
     want(`[data-item][data-id="${id}"]`);
 }
 
+/** Takes it to one occurrence in one layer. */
+export function focusItem(key: string): void {
+    want(`[data-item="${key}"]`);
+}
+
 /** Takes it to a cell of the sheet by its place. */
 export function focusCell(place: string): void {
     want(`[data-cell="${place}"]`);

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { usePrinting } from './printing';
 
 const HEAD = 27;
-const NUMBER = 19;
+const NUMBER = 21;
 /** The height of a line: what can be pointed at and, on paper, read. */
 const LINE = 24;
 const PRINTED = 15;
@@ -24,13 +24,17 @@ export function useLinesPerDay(weeks: number) {
     const isNarrow = useSyncExternalStore(onWidth, narrow);
     const line = printing ? PRINTED : isNarrow ? NARROW : LINE;
     const [height, setHeight] = useState(600);
+    const [across, setAcross] = useState(132);
     useEffect(() => {
         const frame = ref.current?.closest<HTMLElement>('[data-scroller]');
         if (frame === null || frame === undefined) return;
-        const observer = new ResizeObserver(() => setHeight(frame.clientHeight));
+        const observer = new ResizeObserver(() => {
+            setHeight(frame.clientHeight);
+            setAcross(ref.current?.querySelector('[data-cell]')?.clientWidth ?? 132);
+        });
         observer.observe(frame);
         return () => observer.disconnect();
     }, []);
     const weekHeight = Math.max(LEAST, Math.floor((height - HEAD) / weeks));
-    return { ref, weekHeight, line, lines: Math.max(2, Math.floor((weekHeight - NUMBER) / line)) };
+    return { ref, weekHeight, across, line, lines: Math.max(2, Math.floor((weekHeight - NUMBER) / line)) };
 }

@@ -42,7 +42,7 @@ export function useSheetKeys(ref: RefObject<HTMLElement | null>, board: Board) {
             const face = event.target.closest<HTMLElement>('[data-item]');
             const item = face === null ? undefined : latest.current.itemOf(face.dataset.item ?? '');
             if (item !== undefined) return latest.current.onOpen(item);
-            if (event.target.closest('button, a, input, select') !== null) return;
+            if (event.target.closest('button:not([data-add]), a, input, select') !== null) return;
             const cell = event.target.closest<HTMLElement>('[data-cell]');
             const side = event.target.closest<HTMLElement>('[data-side]')?.dataset.side;
             if (cell !== null) latest.current.onBegin(cell, event.clientY, side === undefined ? null : Number(side));

@@ -14,12 +14,14 @@ import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { JobsList } from '@/features/jobs/JobsList';
 import { jobsQuery } from '@/features/jobs/jobs';
 import { formatMoment } from '@/time/dates';
+import { useLookAtShared } from './useLookAtShared';
 import { useWaiting, useWaitingActions } from './useWaiting';
 
 /** What waits for the person who is signed in. */
 export function WaitingPage() {
     const waiting = useWaiting();
     const { answer, seen } = useWaitingActions();
+    const look = useLookAtShared();
     const jobs = useQuery(jobsQuery).data ?? [];
     const steps = useOpenSteps().length;
     if (waiting.isError) return <Failed error={waiting.error} retry={() => void waiting.refetch()} />;
@@ -60,8 +62,11 @@ export function WaitingPage() {
                                     <Button onClick={() => answer.mutate({ invitation, accepted: false })} aria-label={`Decline ${invitation.calendar.name}`}>
                                         Decline
                                     </Button>
-                                    <Button look="primary" onClick={() => answer.mutate({ invitation, accepted: true })} aria-label={`Add ${invitation.calendar.name} to my list`}>
+                                    <Button onClick={() => answer.mutate({ invitation, accepted: true })} aria-label={`Add ${invitation.calendar.name} to my list`}>
                                         Add to my list
+                                    </Button>
+                                    <Button look="primary" disabled={look.isPending} onClick={() => look.mutate(invitation)} aria-label={`Look at it now: ${invitation.calendar.name}`}>
+                                        Look at it now
                                     </Button>
                                 </>
                             }>
