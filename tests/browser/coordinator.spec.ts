@@ -186,7 +186,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await expect(page.getByText(`${tides}: nothing has changed.`)).toBeVisible();
         await page.goto('/?overlay=all');
         await laneCell(page, tides, day(2)).getByRole('button', { name: /High water/ }).first().click();
-        await expect(page.getByText('It comes from outside and is changed there.')).toBeVisible();
+        await expect(page.getByRole('complementary', { name: 'Event' }).getByText('It comes from outside and is changed there.')).toBeVisible();
         await page.getByRole('button', { name: 'Close the event' }).click();
         await expect(laneCell(page, boats, day(3)).getByRole('button', { name: /Engine trial/ })).toBeVisible();
     });

@@ -95,7 +95,7 @@ function Lane({ row, index, days, closed, sheet, most, onToggle, measure }: Lane
                 <Cell key={day} row={index} column={column} day={day} closed={closed.get(day)} label={row.name}>
                     {(row.laid.tracks[column] ?? 0) > 0 && <div aria-hidden="true" style={{ height: (row.laid.tracks[column] ?? 0) * TRACK }} className="shrink-0" />}
                     <Ribbons ribbons={row.laid.ribbons} column={column} first={days[0] ?? day} topOf={(track) => 4 + track * TRACK} look={(layer) => sheet.layers[layer] ?? PLAIN} chosen={chosen} />
-                    <div className={clsx(days.length <= 7 ? 'packed' : 'contents', compact && 'compact', row.mark !== null && 'marked')}>
+                    <div className={clsx(days.length <= 7 ? 'packed' : compact ? 'compact' : 'contents', row.mark !== null && 'marked')}>
                         {row.laid.tickets[column]?.slice(0, shownOf(row.laid.tickets[column], most)).map((item) => (
                             <ItemView key={itemKey(item)} item={item} shape="ticket" look={sheet.layers[item.layer] ?? PLAIN} chosen={chosen(item)} resizes={item.allDay && !compact ? 'days' : undefined} />
                         ))}
