@@ -2,6 +2,7 @@
 
 namespace App\Overlays;
 
+use PinnedRota\Core\Overlay\ColouredBy;
 use PinnedRota\Core\Overlay\Composition;
 use PinnedRota\Core\Overlay\Filter;
 use PinnedRota\Core\Overlay\Layer;
@@ -12,8 +13,9 @@ final readonly class DrawnLayers
     /**
      * @param  list<DrawnLayer>  $all
      * @param  bool  $everyTakes  whether an event is in each layer that takes it, not only in the first
+     * @param  ColouredBy  $colouredBy  what the colours of events stand for
      */
-    public function __construct(public array $all, private bool $everyTakes = false)
+    public function __construct(public array $all, private bool $everyTakes = false, public ColouredBy $colouredBy = ColouredBy::Layer)
     {
     }
 

@@ -112,7 +112,7 @@ final readonly class LayerInput
             'colour' => ['required', Rule::enum(Colour::class)],
             'mark' => ['required', Rule::enum(Mark::class)],
             'pattern' => ['sometimes', Rule::enum(Pattern::class)],
-            'takes' => ['sometimes', Rule::in(['chosen', 'all', 'group', 'rest'])],
+            'takes' => ['sometimes', Rule::in(['chosen', 'all', 'group', 'overlay', 'rest'])],
             'group' => ['required_if:takes,group', 'nullable', 'integer', Rule::exists('groups', 'id')],
             'calendars' => ['required_without:takes', 'required_if:takes,chosen', 'array'],
             'calendars.*' => ['string', 'max:80'],

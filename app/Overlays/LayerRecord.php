@@ -20,7 +20,7 @@ use PinnedRota\Core\Overlay\Pattern;
  * @property Mark $mark
  * @property Pattern $pattern
  * @property array{conditions?: list<array<string, mixed>>} $filter
- * @property string $takes chosen calendars, all that the viewer has on their list, a group’s, or the rest: everything else
+ * @property string $takes chosen calendars, all that the viewer has on their list, a group’s, all that the other layers have, or the rest: everything else
  * @property ?int $group_id
  */
 final class LayerRecord extends Model

@@ -26,7 +26,7 @@ final class LayersOfSheet
     public function through(Perspective $perspective, ?Overlay $overlay, ?Calendar $calendar): DrawnLayers
     {
         if ($overlay !== null && $calendar === null) {
-            return new DrawnLayers($this->ofOverlay($overlay->loadMissing('layers.calendars:id'), $perspective), $overlay->every_layer);
+            return new DrawnLayers($this->ofOverlay($overlay->loadMissing('layers.calendars:id'), $perspective), $overlay->every_layer, $overlay->coloured_by);
         }
         $drawn = $calendar !== null
             ? $perspective->calendars->only([$calendar->id])
@@ -50,15 +50,20 @@ final class LayersOfSheet
         $listed = $visible->filter(fn (AccessibleCalendar $each): bool => $each->isOnList());
         $chosen = $overlay->layers->flatMap(fn (LayerRecord $layer): array => $layer->calendars->modelKeys())->unique();
 
-        return $overlay->layers->map(function (LayerRecord $layer) use ($visible, $perspective, $listed, $chosen): DrawnLayer {
-            $calendars = match ($layer->takes) {
-                'all' => $listed,
-                'group' => $visible->filter(fn (AccessibleCalendar $each): bool => $each->calendar->keeper_kind === SubjectKind::Group && $each->calendar->keeper_id === $layer->group_id && ! $each->calendar->isArchived()),
-                // Everything else of the calendars that are in the overlay, or of one's list where it is of no few.
-                'rest' => $layer->calendars->isNotEmpty() ? $visible->only($layer->calendars->modelKeys()) : $listed->union($visible->only($chosen->all())),
-                // In the order in which they were chosen: the first that one may add to is the target.
-                default => collect($layer->calendars->modelKeys())->filter(fn (int $id): bool => $visible->has($id))->mapWithKeys(fn (int $id): array => [$id => $visible[$id]]),
-            };
+        $of = $overlay->layers->map(static fn (LayerRecord $layer): ?Collection => match ($layer->takes) {
+            'all' => $listed,
+            // Whatever the others have, which is known after them.
+            'overlay' => null,
+            'group' => $visible->filter(fn (AccessibleCalendar $each): bool => $each->calendar->keeper_kind === SubjectKind::Group && $each->calendar->keeper_id === $layer->group_id && ! $each->calendar->isArchived()),
+            // Everything else of the calendars that are in the overlay, or of one's list where it is of no few.
+            'rest' => $layer->calendars->isNotEmpty() ? $visible->only($layer->calendars->modelKeys()) : $listed->union($visible->only($chosen->all())),
+            // In the order in which they were chosen: the first that one may add to is the target.
+            default => collect($layer->calendars->modelKeys())->filter(fn (int $id): bool => $visible->has($id))->mapWithKeys(fn (int $id): array => [$id => $visible[$id]]),
+        });
+        $others = $of->reduce(static fn (Collection $all, ?Collection $calendars): Collection => $all->union($calendars ?? []), collect());
+
+        return $overlay->layers->map(function (LayerRecord $layer, int $index) use ($of, $others, $perspective): DrawnLayer {
+            $calendars = $of[$index] ?? $others;
 
             return new DrawnLayer(
                 $layer->name, $this->about($layer, $calendars), $layer->colour, $layer->mark, $calendars->keys()->all(),
@@ -75,7 +80,7 @@ final class LayersOfSheet
             1 => $shown->first()->calendar->name,
             default => "{$shown->count()} calendars",
         };
-        $kind = ['all' => 'all on your list', 'rest' => 'everything else'][$layer->takes] ?? ($name === $layer->name ? '' : $name);
+        $kind = ['all' => 'all on your list', 'overlay' => 'all in this overlay', 'rest' => 'everything else'][$layer->takes] ?? ($name === $layer->name ? '' : $name);
 
         return implode(' · ', array_filter([$kind, ...array_map(ConditionWords::of(...), $layer->conditions())]));
     }

@@ -7,6 +7,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Overlay\ColouredBy;
 
 /**
  * A kept composition of layers.
@@ -19,6 +20,7 @@ use PinnedRota\Core\Access\SubjectKind;
  * @property SubjectKind $keeper_kind
  * @property int $keeper_id
  * @property bool $every_layer
+ * @property ColouredBy $coloured_by
  * @property ?int $home_of  the person who begins with it
  * @property int $version
  */
@@ -31,7 +33,7 @@ final class Overlay extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['opening_view' => 'lanes', 'every_layer' => false, 'home_of' => null, 'version' => 1];
+    protected $attributes = ['opening_view' => 'lanes', 'every_layer' => false, 'coloured_by' => 'layer', 'home_of' => null, 'version' => 1];
 
     /** @return HasMany<LayerRecord, $this> in order */
     public function layers(): HasMany
@@ -46,6 +48,6 @@ final class Overlay extends Model
 
     protected function casts(): array
     {
-        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer', 'every_layer' => 'boolean', 'home_of' => 'integer', 'opening_table' => 'array'];
+        return ['keeper_kind' => SubjectKind::class, 'keeper_id' => 'integer', 'every_layer' => 'boolean', 'coloured_by' => ColouredBy::class, 'home_of' => 'integer', 'opening_table' => 'array'];
     }
 }

@@ -4,6 +4,7 @@ namespace App\Overlays;
 
 use App\Directory\SubjectData;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Overlay\ColouredBy;
 
 /** An overlay as one viewer has it. */
 final readonly class OverlayData
@@ -22,6 +23,7 @@ final readonly class OverlayData
         public SubjectData $keeper,
         public Level $level,
         public bool $everyLayer,
+        public ColouredBy $colouredBy,
         public bool $home,
         public array $layers,
         public int $version,

@@ -7,9 +7,11 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Overlay\ColouredBy;
 
 #[OA\Schema(schema: 'OverlayInput', required: ['name', 'layers'], properties: [
     new OA\Property(property: 'everyLayer', type: 'boolean'),
+    new OA\Property(property: 'colouredBy', description: 'What the colours of events stand for', type: 'string', enum: ColouredBy::class),
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'layers', type: 'array', items: new OA\Items(ref: '#/components/schemas/OverlayLayer')),
     new OA\Property(property: 'keeper', description: 'When it is made: oneself, or a group that one is in', nullable: true, required: ['kind', 'id'], properties: [new OA\Property(property: 'kind', type: 'string', enum: ['person', 'group']), new OA\Property(property: 'id', type: 'integer')], type: 'object'),
@@ -33,6 +35,7 @@ final class OverlayInput extends FormRequest
             'keeper.kind' => ['required_with:keeper', Rule::in(['person', 'group'])],
             'keeper.id' => ['required_with:keeper', 'integer'],
             'everyLayer' => ['sometimes', 'boolean'],
+            'colouredBy' => ['sometimes', Rule::enum(ColouredBy::class)],
             'layers' => ['required', 'array', 'min:1', 'max:'.self::MOST_LAYERS],
             ...OpeningTableData::rules('openingTable'),
         ];

@@ -18,7 +18,7 @@ final readonly class OverlayLayerData implements JsonSerializable
 
     /**
      * @param  list<string>  $calendars
-     * @param  'chosen'|'all'|'group'|'rest'  $takes
+     * @param  'chosen'|'all'|'group'|'overlay'|'rest'  $takes
      * @param  list<ConditionData>  $conditions  All of which must hold
      * @param  ?int  $id  By it a layer keeps the calendars that who changes it does not see
      * @param  ?int  $hidden  How many calendars in it the viewer does not see, told to those who manage the overlay

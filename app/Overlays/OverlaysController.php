@@ -21,6 +21,7 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Overlay\ColouredBy;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 final class OverlaysController
@@ -54,6 +55,7 @@ final class OverlaysController
                 'opening_view' => $input->validated('openingView', 'lanes'),
                 'opening_table' => $input->validated('openingTable'),
                 'every_layer' => $input->boolean('everyLayer'),
+                'coloured_by' => $input->validated('colouredBy', ColouredBy::Layer),
                 'keeper_kind' => $keeper->kind,
                 'keeper_id' => $keeper->id,
             ]);
@@ -81,6 +83,7 @@ final class OverlaysController
                 'opening_view' => $input->validated('openingView', $locked->opening_view),
                 'opening_table' => $input->validated('openingTable', $locked->opening_table),
                 'every_layer' => $input->boolean('everyLayer', $locked->every_layer),
+                'coloured_by' => $input->validated('colouredBy', $locked->coloured_by),
                 'version' => $locked->version + 1,
             ]);
             $this->layLayers($overlay, $input->layers());
@@ -175,6 +178,7 @@ final class OverlaysController
             keeper: SubjectData::of($overlay->keeper(), $names),
             level: $level,
             everyLayer: $overlay->every_layer,
+            colouredBy: $overlay->coloured_by,
             home: $overlay->home_of === $this->viewer->person()->id,
             layers: $overlay->layers->map(fn (LayerRecord $layer): OverlayLayerData => OverlayLayerData::of($layer, $this->viewer->calendars(), $level === Level::Manage))->values()->all(),
             version: $overlay->version,

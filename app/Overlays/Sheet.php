@@ -14,8 +14,9 @@ final readonly class Sheet
      * @param  array<string, int>  $categories  how many occurrences have each, before the quick filter
      * @param  array<int, string>  $closed  what closes days, by day number
      * @param  list<SheetRow>  $rows  where lanes are told apart by something else than layers
+     * @param  list<SheetColourData>  $colours  what colours stand for where that is not layers
      */
-    public function __construct(public array $layers, public array $items, public array $categories, public array $closed, public bool $readOnly, public array $rows = [])
+    public function __construct(public array $layers, public array $items, public array $categories, public array $closed, public bool $readOnly, public array $rows = [], public array $colours = [])
     {
     }
 }

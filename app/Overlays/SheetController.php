@@ -44,6 +44,7 @@ final class SheetController
             closed: array_map(static fn (int $day, string $title): ClosedDayData => new ClosedDayData(self::date($day), $title), array_keys($closed), array_values($closed)),
             weeks: SchoolWeekData::list($year->weeksBetween($query->from->day(), $query->to->day())),
             terms: array_values(array_filter(SchoolYearData::of($year)->terms, static fn (TermData $term): bool => $term->from < $to && $term->to >= $from)),
+            colours: $sheet->colours,
         ));
     }
 

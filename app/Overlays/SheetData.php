@@ -15,6 +15,7 @@ final readonly class SheetData
      * @param  list<ClosedDayData>  $closed
      * @param  list<SchoolWeekData>  $weeks  Of the window, those that are in a term
      * @param  list<TermData>  $terms  That have a day in the window
+     * @param  list<SheetColourData>  $colours  What the colours of events stand for, where that is not layers
      */
     public function __construct(
         public array $layers,
@@ -24,6 +25,7 @@ final readonly class SheetData
         public array $closed,
         public array $weeks,
         public array $terms,
+        public array $colours,
     ) {
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Overlays;
 
 use App\Events\Read\SeenOccurrence;
+use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
 
@@ -10,23 +11,24 @@ use PinnedRota\Core\Time\Zone;
 final readonly class SheetItem
 {
     /**
+     * @param  ?Colour  $colour  where it has another than its layer
      * @param  list<int>  $rows  where lanes are told apart by something else than layers: the rows in which it stands
      * @param  list<int>  $also  further calendars on which the same event is
      */
-    public function __construct(public SeenOccurrence $seen, public int $layer, private array $rows = [], private array $also = [])
+    public function __construct(public SeenOccurrence $seen, public int $layer, private ?Colour $colour = null, private array $rows = [], private array $also = [])
     {
     }
 
     /** The same item, said to be on another calendar, too. */
     public function alsoOn(int $calendarId, int $layer): self
     {
-        return new self($this->seen, $layer, $this->rows, [...$this->also, $calendarId]);
+        return new self($this->seen, $layer, $this->colour, $this->rows, [...$this->also, $calendarId]);
     }
 
     /** @param  list<int>  $rows */
     public function inRows(array $rows): self
     {
-        return new self($this->seen, $this->layer, $rows, $this->also);
+        return new self($this->seen, $this->layer, $this->colour, $rows, $this->also);
     }
 
     /**
@@ -62,7 +64,7 @@ final readonly class SheetItem
             unanswered: $seen->isUnanswered,
             // What few items have is told of those alone: a window has thousands.
             pinned: $seen->isFull && ($this->also !== [] || $occurrence->isPinned()) ? true : null,
-            colour: $occurrence->colour,
+            colour: $this->colour,
             rows: $this->rows === [] ? null : $this->rows,
             moreFollow: $occurrence->moreFollow ?: null,
         );

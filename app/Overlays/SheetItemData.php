@@ -27,7 +27,7 @@ final readonly class SheetItemData
      * @param  bool  $external  Whether it comes from a source
      * @param  bool  $unanswered  Whether the viewer is asked to take part and has not answered
      * @param  ?bool  $pinned  Told where it shows on several calendars by a pin
-     * @param  ?Colour  $colour  Its own, whatever the layer has; told where there is one
+     * @param  ?Colour  $colour  Where it has another than its layer: its own, or what stands for what the overlay tells apart by colours
      * @param  ?bool  $moreFollow  Told of the last time that is told of a series with more of them than can be shown
      * @param  ?list<int>  $rows  Where rows are asked for: those in which it stands
      */

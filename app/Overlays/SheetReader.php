@@ -7,6 +7,7 @@ use App\Events\Read\Scope;
 use App\Events\Read\SeenOccurrence;
 use App\Events\Read\SeenOccurrences;
 use PinnedRota\Core\Events\ClosedDays;
+use PinnedRota\Core\Overlay\ColouredBy;
 use PinnedRota\Core\Overlay\Grouping;
 
 /** What somebody sees through an overlay in a window: each occurrence in the layer that takes it. */
@@ -21,7 +22,8 @@ final class SheetReader
         $layers = $this->layers->of($perspective, $query);
         $calendarIds = $layers->calendarIds();
         $composition = $layers->composition();
-        $scope = new Scope($calendarIds, $query->from, $query->to, $query->zone, asked: [$query->filter, ...$layers->filters()], withPeople: $query->grouping === Grouping::Person);
+        $scope = new Scope($calendarIds, $query->from, $query->to, $query->zone, asked: [$query->filter, ...$layers->filters()], withPeople: $query->grouping === Grouping::Person || $layers->colouredBy === ColouredBy::Person);
+        $colours = SheetColours::of($layers->colouredBy, $perspective, $calendarIds);
         $items = $counts = $closing = $places = $rowKeys = $rowNames = [];
         foreach ($this->occurrences->in($perspective, $scope) as $seen) {
             $taking = $composition->layersOf($seen->facts);
@@ -45,7 +47,7 @@ final class SheetReader
                 continue;
             }
             foreach ($taking as $layer) {
-                $items[] = new SheetItem($seen, $layer);
+                $items[] = new SheetItem($seen, $layer, $colours->for($seen));
                 if ($query->grouping !== Grouping::Layer) {
                     $rowKeys[] = $query->grouping->rowsOf($seen->facts, $layer);
                     $rowNames += $this->rowNames($query->grouping, $rowKeys[array_key_last($rowKeys)], $seen);
@@ -62,7 +64,7 @@ final class SheetReader
             $items[$index] = $items[$index]->inRows(array_map(static fn (string $key): int => $positions[$key], $keys));
         }
 
-        return new Sheet($layers->all, $items, $counts, ClosedDays::of($closing, $query->zone, $query->from->day(), $query->to->day()), $perspective->readOnly, $rows);
+        return new Sheet($layers->all, $items, $counts, ClosedDays::of($closing, $query->zone, $query->from->day(), $query->to->day()), $perspective->readOnly, $rows, $colours->told());
     }
 
     /**

@@ -9,6 +9,7 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Time\LocalDateTime;
 
 beforeEach(function () {
@@ -286,6 +287,54 @@ test('rows of lanes are told apart by person, place, calendar or category; what 
         ->and($rows($cy, 'calendar'))->toBe(['Slipway' => ['Busy', 'Haul out', 'Sweeping']])
         ->and($rows($this->ada, 'place'))->toBe(['Slip 2' => ['Haul out', 'Sweeping'], 'Ward 7' => ['Doctor']]);
     $this->sheet($cy, '2026-11-01', '2026-12-01', '&group=colour')->assertUnprocessable();
+});
+
+test('colours stand for layers, categories, calendars or people, as the overlay has it; nothing hidden is told by one', function () {
+    Category::query()->create(['name' => 'Launch', 'colour' => 'rose']);
+    $ben = new Participant("mailto:{$this->ben->email}", role: ParticipantRole::Responsible);
+    $this->add($this->slip, $this->ada, title: 'Haul out', more: ['categories' => ['Launch'], 'participants' => [$ben]]);
+    $this->add($this->slip, $this->ada, title: 'Doctor', more: ['private' => true, 'categories' => ['Launch'], 'participants' => [$ben]]);
+    $this->add($this->slip, $this->ada, title: 'Sweeping', more: ['colour' => Colour::Umber]);
+    $slug = ($this->keep)(['layers' => [['name' => 'Slip', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug]]]]);
+    $cy = $this->person('Cy Reads');
+    $this->give($this->slip, $cy, Level::See);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}/grants", ['kind' => 'everyone', 'level' => 'see'])->assertOk();
+    $version = 1;
+    $look = function (string $by) use ($slug, $cy, &$version): array {
+        $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'Told apart', 'colouredBy' => $by, 'layers' => [['name' => 'Slip', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug]]]], $version++)->assertOk()->assertJsonPath('colouredBy', $by);
+        $sheet = $this->sheet($cy, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertOk()->json();
+
+        return [collect($sheet['items'])->mapWithKeys(fn (array $item): array => [$item['title'] => $item['colour'] ?? null])->sortKeys()->all(), $sheet['colours']];
+    };
+    expect($look('layer'))->toBe([['Busy' => null, 'Haul out' => null, 'Sweeping' => 'umber'], []])
+        ->and($look('category'))->toBe([['Busy' => null, 'Haul out' => 'rose', 'Sweeping' => 'umber'], [['name' => 'Launch', 'colour' => 'rose']]])
+        ->and($look('calendar'))->toBe([['Busy' => $this->slip->colour->value, 'Haul out' => $this->slip->colour->value, 'Sweeping' => $this->slip->colour->value], [['name' => 'Slipway', 'colour' => $this->slip->colour->value]]]);
+    [$of, $told] = $look('person');
+    expect($of['Busy'])->toBeNull()->and($told)->toBe([['name' => 'Ben Oar', 'colour' => $of['Haul out']]]);
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'No', 'colouredBy' => 'weather', 'layers' => ($this->layers)()], $version)->assertUnprocessable();
+    // Who says nothing of colours leaves them as they are.
+    $this->as($this->ada, 'PUT', "/overlays/{$slug}", ['name' => 'Yes', 'layers' => ($this->layers)()], $version)->assertOk()->assertJsonPath('colouredBy', 'person');
+});
+
+test('a layer of what says some words takes them out of all other layers of its overlay, and of no other calendar', function () {
+    $other = $this->calendar($this->ada, 'Elsewhere');
+    foreach ([$this->slip, $this->loft, $other] as $calendar) {
+        $this->add($calendar, $this->ada, title: "Oar on {$calendar->name}");
+        $this->add($calendar, $this->ada, title: "Mast on {$calendar->name}");
+    }
+    $oars = ['name' => 'oar', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'overlay', 'conditions' => [['about' => 'words', 'words' => ['oar, paddle']]]];
+    $layers = [$oars, ['name' => 'Slip', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$this->slip->slug]], ['name' => 'Loft', 'colour' => 'moss', 'mark' => 'ring', 'calendars' => [$this->loft->slug]]];
+    $slug = ($this->keep)(['layers' => $layers]);
+    expect(($this->through)($this->ada, $slug))->toBe(['0 Oar on Long loft', '0 Oar on Slipway', '1 Mast on Slipway', '2 Mast on Long loft']);
+    $this->sheet($this->ada, '2026-11-01', '2026-12-01', "&overlay={$slug}")->assertJsonPath('layers.0.about', fn (string $about): bool => str_starts_with($about, 'all in this overlay'));
+    $soon = now('Europe/London')->addDays(3)->format('Y-m-d');
+    foreach ([$this->slip, $this->loft, $other] as $calendar) {
+        $this->add($calendar, $this->ada, title: 'Paddle and mast', start: "{$soon}T07:00");
+    }
+    $this->add($this->slip, $this->ada, title: 'Mast', start: "{$soon}T08:00");
+    $this->as($this->ada, 'POST', '/overlays/counts', ['tz' => 'Europe/London', 'layers' => $layers])->assertOk()->assertJsonPath('0.count', 2)->assertJsonPath('1.count', 1);
+    // With nothing beside it, it has nothing.
+    expect(($this->through)($this->ada, ($this->keep)(['layers' => [$oars]])))->toBe([]);
 });
 
 test('on top of whatever is looked through it is asked for words and people, and never of what is hidden', function () {

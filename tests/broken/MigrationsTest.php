@@ -166,6 +166,10 @@ function steps(): array
                     ->and(DB::table('calendar_choices')->whereNull('colour')->where('chosen', true)->count())->toBe(DB::table('calendar_choices')->count());
             },
         ],
+        '2026_11_27_000023_coloured_by' => [
+            fn () => null,
+            fn () => expect(DB::table('overlays')->where('coloured_by', 'layer')->count())->toBe(DB::table('overlays')->count())->toBeGreaterThan(0),
+        ],
     ];
 }
 

@@ -5,8 +5,11 @@ use PinnedRota\Core\Overlay\AllDayCondition;
 use PinnedRota\Core\Overlay\BusyCondition;
 use PinnedRota\Core\Overlay\CategoryCondition;
 use PinnedRota\Core\Overlay\CategoryMatch;
+use PinnedRota\Core\Overlay\Colour;
+use PinnedRota\Core\Overlay\ColouredBy;
 use PinnedRota\Core\Overlay\Composition;
 use PinnedRota\Core\Overlay\Condition;
+use PinnedRota\Core\Overlay\EventColours;
 use PinnedRota\Core\Overlay\EventFacts;
 use PinnedRota\Core\Overlay\Filter;
 use PinnedRota\Core\Overlay\Grouping;
@@ -148,3 +151,30 @@ test('an event stands in each row of what rows are told apart by; what is hidden
     'the calendar of what is hidden' => [Grouping::Calendar, new EventFacts(12, true), ['12']],
     'the layer of what is hidden' => [Grouping::Layer, new EventFacts(12, true), ['3']],
 ]);
+
+test('the colour of an event stands for what the sheet asks; what has nothing of it, or hides it, has none', function (ColouredBy $by, EventFacts $event, ?Colour $colour, array $given) {
+    $colours = new EventColours($by, ['launch' => Colour::Rose, 'visit' => Colour::Moss], [12 => Colour::Plum]);
+    expect($colours->of($event))->toBe($colour)->and($colours->given())->toBe($given);
+})->with([
+    'layers need none' => [ColouredBy::Layer, new EventFacts(12, categories: ['launch']), null, []],
+    'the first category that has one' => [ColouredBy::Category, new EventFacts(12, categories: ['tide', 'visit', 'launch']), Colour::Moss, ['visit' => Colour::Moss]],
+    'a category without one' => [ColouredBy::Category, new EventFacts(12, categories: ['tide']), null, []],
+    'a hidden category' => [ColouredBy::Category, new EventFacts(12, true, ['launch']), null, []],
+    'the calendar, also of what is hidden' => [ColouredBy::Calendar, new EventFacts(12, true), Colour::Plum, [12 => Colour::Plum]],
+    'a calendar that is not known' => [ColouredBy::Calendar, new EventFacts(13), null, []],
+    'the first who is responsible' => [ColouredBy::Person, new EventFacts(1, responsible: [13, 4], takingPart: [13, 4, 2]), Colour::Plum, [13 => Colour::Plum]],
+    'nobody responsible' => [ColouredBy::Person, new EventFacts(1, takingPart: [3]), null, []],
+    'somebody hidden' => [ColouredBy::Person, new EventFacts(1, true, responsible: [3]), null, []],
+]);
+
+test('whoever has a colour has it whoever else there is', function () {
+    $colourOf = function (int $person, int ...$before): ?Colour {
+        $colours = new EventColours(ColouredBy::Person);
+        array_map(fn (int $each) => $colours->of(new EventFacts(1, responsible: [$each])), $before);
+
+        return $colours->of(new EventFacts(1, responsible: [$person]));
+    };
+    foreach (range(1, 25) as $person) {
+        expect($colourOf($person, 3, 8, 40))->toBe($colourOf($person))->not->toBeNull();
+    }
+});

@@ -26,7 +26,7 @@ const item = (id: number, start: string, more: Partial<Item> = {}): Item => ({
     status: 'confirmed', busyOnly: false, private: false, repeats: false, hold: null, external: false, unanswered: false, responsible: [], ...more,
 });
 const event = { id: 1, version: 4, calendar: 'slip', title: 'Haul out', start: '2026-11-10T09:00', end: '2026-11-10T10:00', occurrence: null } as Event;
-const sheetOf = (...items: Item[]): Sheet => ({ layers: [], rows: [], items, categories: [], closed: [], weeks: [], terms: [] });
+const sheetOf = (...items: Item[]): Sheet => ({ layers: [], rows: [], items, categories: [], closed: [], weeks: [], terms: [], colours: [] });
 const DAY = 24 * 60;
 
 beforeEach(() => {

@@ -7,6 +7,7 @@ use App\Calendars\Calendar;
 use App\Calendars\Category;
 use App\Directory\Group;
 use App\Directory\Person;
+use App\Overlays\LayerRecord;
 use App\Overlays\Overlay;
 use Illuminate\Support\Str;
 use PinnedRota\Core\Access\SubjectKind;
@@ -100,6 +101,18 @@ final class DemoCalendars
         foreach (self::LAYERS as $position => [$name, $colour, $mark, $names, $categories]) {
             $layer = $overlay->layers()->create(['position' => $position, 'name' => $name, 'colour' => $colour, 'mark' => $mark, 'filter' => ['conditions' => $categories === [] ? [] : [['about' => 'category', 'match' => 'any', 'names' => $categories, 'not' => false]]]]);
             $layer->calendars()->attach(array_map(fn (string $each): int => $calendars[$each]->id, array_filter($names, fn (string $each): bool => isset($calendars[$each]))));
+        }
+    }
+
+    /** One of a person's own, on which colours stand for categories, with what says a word on top. */
+    public function layOverlayByKind(Person $keeper): void
+    {
+        $overlay = Overlay::query()->create(['slug' => 'by-kind', 'name' => 'By kind', 'opening_view' => 'month', 'coloured_by' => 'category', 'keeper_kind' => SubjectKind::Person, 'keeper_id' => $keeper->id]);
+        foreach ([
+            ['name' => 'gig', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'overlay', 'conditions' => [['about' => 'words', 'words' => ['gig', 'skiff'], 'not' => false]]],
+            ['name' => 'All of my list', 'colour' => 'slate', 'mark' => 'disc', 'takes' => 'all', 'conditions' => []],
+        ] as $position => $layer) {
+            $overlay->layers()->create(['position' => $position] + LayerRecord::columns($layer));
         }
     }
 }

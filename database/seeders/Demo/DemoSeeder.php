@@ -45,6 +45,7 @@ final class DemoSeeder
             $calendars = $demo->lay($people, $groups);
             $sources = $this->sources($groups['Coordination']->id);
             $demo->layOverlay($calendars + $sources, $groups);
+            $demo->layOverlayByKind($people['Ines Halloran']);
             // Ines has kept one for herself before.
             $calendars['Ines: own']->update(['own_of' => $people['Ines Halloran']->id]);
             foreach ($people as $person) {

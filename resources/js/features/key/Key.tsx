@@ -5,13 +5,15 @@ import { useLayerOrder } from './useLayerOrder';
 import { useRota } from '@/features/sheet/RotaContext';
 import { lazily } from '@/components/lazily';
 
+const ColourWhatSays = lazily(() => import('./ColourWhatSays'), 'ColourWhatSays');
+const KeyColours = lazily(() => import('./KeyColours'), 'KeyColours');
 const NothingShows = lazily(() => import('./NothingShows'), 'NothingShows');
 const QuickFilters = lazily(() => import('./QuickFilters'), 'QuickFilters');
 
 /** The key of the sheet, as on a map: its layers with mark, colour and count, then what is filtered by on top of them. */
 export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
     const rota = useRota();
-    const { overlay, save, shift } = useLayerOrder();
+    const { overlay, save, shift, layOver, colourBy } = useLayerOrder();
     const list = useRef<HTMLUListElement>(null);
     // Whoever moves a layer by keys goes with it.
     const moved = useRef<string | null>(null);
@@ -72,6 +74,8 @@ export function Key({ open, onClose }: { open: boolean; onClose: () => void }) {
                     <Eye size={13} aria-hidden="true" /> Show all layers
                 </button>
             )}
+            {overlay !== null && <ColourWhatSays overlay={overlay} onLay={layOver} />}
+            {(overlay !== null || (rota.sheet?.colours.length ?? 0) > 0) && <KeyColours colours={rota.sheet?.colours ?? []} by={overlay?.colouredBy} onChange={colourBy} />}
             <QuickFilters />
             {shown === 0 && layers.length > 0 && rota.sheet !== undefined && <NothingShows held={counts.some((count) => count > 0)} />}
         </aside>

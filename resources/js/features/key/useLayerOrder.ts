@@ -2,7 +2,7 @@ import { toast } from '@/toast/toast';
 import { Problem } from '@/api/client';
 import type { Layer } from '@/features/overlays/LayerFields';
 import { useRota } from '@/features/sheet/RotaContext';
-import { useOverlayActions, useOverlays } from '@/features/overlays/useOverlays';
+import { useOverlayActions, useOverlays, type Overlay } from '@/features/overlays/useOverlays';
 
 /** The layers of the overlay in view, to be put in another order or changed where they are; null where one may not. */
 export function useLayerOrder() {
@@ -11,11 +11,11 @@ export function useLayerOrder() {
     const { save: saving } = useOverlayActions();
     const found = rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined;
     const overlay = found !== undefined && (found.level === 'change' || found.level === 'manage') ? found : null;
-    const put = (layers: Layer[]) => {
+    const change = (part: Partial<Pick<Overlay, 'layers' | 'colouredBy'>>) => {
         if (overlay === null) return;
-        const { name, everyLayer, openingView } = overlay;
+        const { name, everyLayer, openingView, layers } = overlay;
         saving.mutate(
-            { overlay, input: { name, everyLayer, openingView, layers } },
+            { overlay, input: { name, everyLayer, openingView, layers, ...part } },
             {
                 onError: (error) => {
                     const told = error instanceof Problem ? error : null;
@@ -25,6 +25,7 @@ export function useLayerOrder() {
             },
         );
     };
+    const put = (layers: Layer[]) => change({ layers });
     /** Takes a layer to another place; what is toggled off stays so. */
     const shift = (from: number, to: number) => {
         if (overlay === null || from === to || to < 0 || to >= overlay.layers.length) return;
@@ -34,5 +35,12 @@ export function useLayerOrder() {
         put(order.flatMap((index) => overlay.layers[index] ?? []));
     };
     const save = (index: number, part: Partial<Layer>) => overlay !== null && put(overlay.layers.map((layer, each) => (each === index ? { ...layer, ...part } : layer)));
-    return { overlay, shift, save };
+    /** Lays one over all others. */
+    const layOver = (layer: Layer) => {
+        if (overlay === null) return;
+        if (rota.hidden.size > 0) rota.go({ off: [...rota.hidden].map((index) => index + 1) });
+        put([layer, ...overlay.layers]);
+    };
+    const colourBy = (colouredBy: Overlay['colouredBy']) => change({ colouredBy });
+    return { overlay, shift, save, layOver, colourBy };
 }

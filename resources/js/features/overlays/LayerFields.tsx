@@ -12,6 +12,7 @@ const TAKES: Record<Layer['takes'], string> = {
     chosen: 'these calendars',
     all: 'every calendar on the list of whoever looks',
     group: 'what a group keeps',
+    overlay: 'everything that is in this overlay',
     rest: 'everything else: what no other layer takes',
 };
 

@@ -13,13 +13,14 @@ import { usePerson } from '@/features/session/useSession';
 import { GoesOn } from '@/features/kept/GoesOn';
 import { keptForm } from '@/features/kept/keptForms';
 import { useKeeping } from '@/features/kept/useKeeping';
+import { ColouredByField } from './ColouredByField';
 import { LayerFields, type Layer } from './LayerFields';
 import { useRota } from '@/features/sheet/RotaContext';
 import { layerOf, STARTS } from './starts';
 import { useLayerCounts } from './useLayerCounts';
 import { useOverlayActions, type Overlay } from './useOverlays';
 
-type Written = Pick<Overlay, 'name' | 'layers' | 'everyLayer' | 'openingView'>;
+type Written = Pick<Overlay, 'name' | 'layers' | 'everyLayer' | 'openingView' | 'colouredBy'>;
 
 /** Composes an overlay: which layers, in which order, of which calendars, filtered and drawn how. */
 export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay | null; onClose: () => void }) {
@@ -30,13 +31,14 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
     const calendars = useCalendars();
     const { save } = useOverlayActions();
     const keptAs = `overlay.${overlay?.slug ?? 'new'}`;
-    const [begun] = useState<Written>({ name: overlay?.name ?? '', layers: overlay?.layers ?? [], everyLayer: overlay?.everyLayer ?? false, openingView: overlay?.openingView ?? rota.view });
+    const [begun] = useState<Written>({ name: overlay?.name ?? '', layers: overlay?.layers ?? [], everyLayer: overlay?.everyLayer ?? false, openingView: overlay?.openingView ?? rota.view, colouredBy: overlay?.colouredBy ?? 'layer' });
     const [resumed, setResumed] = useState(() => keptForm<Written>(keptAs)?.values ?? null);
     const [name, setName] = useState((resumed ?? begun).name);
     const [layers, setLayers] = useState((resumed ?? begun).layers);
     const [everyLayer, setEveryLayer] = useState((resumed ?? begun).everyLayer);
     const [openingView, setOpeningView] = useState((resumed ?? begun).openingView);
-    const written: Written = { name, layers, everyLayer, openingView };
+    const [colouredBy, setColouredBy] = useState((resumed ?? begun).colouredBy);
+    const written: Written = { name, layers, everyLayer, openingView, colouredBy };
     const forget = useKeeping({ name: keptAs, label: name, values: written, touched: JSON.stringify(written) !== JSON.stringify(begun) });
     const counts = useLayerCounts(layers, everyLayer);
     const categories = useCategories();
@@ -77,6 +79,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
         setLayers(from.layers);
         setEveryLayer(from.everyLayer);
         setOpeningView(from.openingView);
+        setColouredBy(from.colouredBy);
     };
     const take = (from: Overlay) => {
         setOverlay(from);
@@ -85,7 +88,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
     };
     const submit = (over = overlay) =>
         save.mutate(
-            { overlay: over, input: { name, layers, everyLayer, openingView, ...(overlay === null && keeper !== '' ? { keeper: { kind: 'group' as const, id: Number(keeper) } } : {}) } },
+            { overlay: over, input: { ...written, ...(overlay === null && keeper !== '' ? { keeper: { kind: 'group' as const, id: Number(keeper) } } : {}) } },
             {
                 onSuccess: (saved) => {
                     forget();
@@ -184,6 +187,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
                             </select>
                         )}
                     </Field>
+                    <ColouredByField value={colouredBy} onChange={setColouredBy} />
                     {overlay === null && own.length > 0 && (
                         <Field label="Kept by" error={problem?.field('keeper')}>
                             {(control) => (
@@ -229,6 +233,8 @@ function told(layer: Layer): string {
             return 'all on the list of whoever looks';
         case 'group':
             return 'what a group keeps';
+        case 'overlay':
+            return 'everything in this overlay';
         case 'rest':
             return 'everything else';
         default:
