@@ -11,10 +11,11 @@ export type LayerCount = Schemas['LayerCount'];
 export function useLayerCounts(layers: Schemas['OverlayLayer'][], everyLayer: boolean): LayerCount[] {
     const tz = usePerson().timezone;
     const asked = useSettled(JSON.stringify({ tz, everyLayer, layers }), 300);
+    const input = JSON.parse(asked) as Schemas['LayerCountsInput'];
     const counts = useQuery({
         queryKey: queryKeys.layerCounts(asked),
-        queryFn: ({ signal }) => answered(api.POST('/overlays/counts', { body: JSON.parse(asked) as Schemas['LayerCountsInput'], signal })),
-        enabled: layers.length > 0,
+        queryFn: ({ signal }) => answered(api.POST('/overlays/counts', { body: input, signal })),
+        enabled: input.layers.length > 0,
         placeholderData: keepPreviousData,
         retry: false,
     });
