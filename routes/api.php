@@ -28,6 +28,7 @@ use App\Http\Middleware\DoneOnce;
 use App\Imports\ImportsController;
 use App\Jobs\JobsController;
 use App\Live\LiveController;
+use App\Notices\SinceController;
 use App\OneLine\LineController;
 use App\OneLine\PlacesController;
 use App\OneLine\WhenController;
@@ -179,6 +180,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('weeks', [WeeksController::class, 'store']);
     Route::get('find', [FindController::class, 'index']);
     Route::get('sheet', [SheetController::class, 'sheet']);
+    Route::get('sheet/since', [SinceController::class, 'show']);
+    Route::put('visit', [SinceController::class, 'seen']);
     Route::get('ruler', [SheetController::class, 'ruler']);
     Route::get('overlays', [OverlaysController::class, 'index']);
     Route::post('overlays', [OverlaysController::class, 'store']);

@@ -3,12 +3,8 @@
 namespace App\History;
 
 use App\Calendars\Calendar;
-use App\Calendars\Category;
-use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Events\Write\SeriesState;
-use App\Participants\ParticipantRecord;
-use Illuminate\Database\Eloquent\Collection;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\RecurrenceId;
@@ -35,11 +31,7 @@ final class SeriesFields
     {
         $told = [];
         foreach ($state->rows ?? [] as $raw) {
-            $row = (new EventRecord)->newFromBuilder($raw);
-            $of = static fn (array $rows): array => array_filter($rows, static fn (array $each): bool => $each['event_id'] === $raw['id']);
-            $ids = array_column($of($state->categories), 'category_id');
-            $row->setRelation('categories', $ids === [] ? new Collection : Category::query()->whereKey($ids)->get());
-            $row->setRelation('participants', ParticipantRecord::hydrate(array_values($of($state->participants))));
+            $row = RecordOfState::row($state, $raw);
             $told[(string) ($raw['series_id'] === null ? '' : $raw['recurrence_id'])] = $this->fields($row->calendar_id, $row->deleted_at !== null, $this->translator->event($row)) + $this->hanging($state, $raw);
         }
 

@@ -170,6 +170,15 @@ function steps(): array
             fn () => null,
             fn () => expect(DB::table('overlays')->where('coloured_by', 'layer')->count())->toBe(DB::table('overlays')->count())->toBeGreaterThan(0),
         ],
+        '2026_11_27_000024_visits' => [
+            fn () => null,
+            function (): void {
+                $person = DB::table('people')->insertGetId(['name' => 'Fay', 'email' => 'fay@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('visits')->insert(['person_id' => $person, 'since' => now(), 'last_at' => now()]);
+                DB::table('people')->delete($person);
+                expect(DB::table('visits')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

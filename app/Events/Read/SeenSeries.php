@@ -39,6 +39,12 @@ final class SeenSeries
         return Redaction::series($this->load($head), fn (Event $event): Visibility => $this->visibility($head, $event, $perspective));
     }
 
+    /** What of a series a viewer sees in full, as though what is only busy to them were not there; null where that is nothing. */
+    public function inFull(EventRecord $head, Perspective $perspective): ?Series
+    {
+        return Redaction::series($this->load($head), fn (Event $event): Visibility => $this->visibility($head, $event, $perspective) === Visibility::Full ? Visibility::Full : Visibility::Hidden);
+    }
+
     /**
      * The calendars by which it is seen: its own first, where that is one of them.
      *
