@@ -82,3 +82,58 @@ test('weeks go by the terms of the school, a repeat is kept to them, and what ot
         await expect(change).toBeHidden();
     });
 });
+
+test('what a colleague adds, moves and deletes is marked where it is and was, stepped through by one key, and done with', async ({ page, browser }) => {
+    const name = unique('Slips');
+    await enter(page, 'Colm Vasquellis');
+    await makeCalendar(page, name);
+    const calendar = await slugOf(page, name);
+    await addByApi(page, [
+        { calendar, title: 'Haul out', start: `${day(1)}T09:00`, end: `${day(1)}T10:00` },
+        { calendar, title: 'Never mind', start: `${day(3)}T09:00`, end: `${day(3)}T10:00` },
+    ]);
+    await openCalendar(page, name);
+    await page.getByRole('combobox', { name: 'Person or group' }).fill('Greta');
+    await page.getByRole('option', { name: /Greta Ondaatsen/ }).click();
+    await page.getByRole('button', { name: 'Share' }).click();
+
+    const greta = await enterElsewhere(browser, 'Greta Ondaatsen');
+    await greta.goto(`/?calendar=${calendar}&view=week&date=${day(0)}`);
+    await expect(greta.getByRole('button', { name: /^Haul out/ })).toBeVisible();
+    const changed = greta.getByRole('button', { name: '2 changed' });
+    await changed.click();
+    await greta.getByRole('button', { name: 'All seen' }).click();
+    await expect(changed).toBeHidden();
+
+    await page.goto(`/?calendar=${calendar}&view=week&date=${day(0)}`);
+    await page.getByRole('button', { name: /^Haul out/ }).focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect(page.getByRole('button', { name: /^Haul out, Wednesday/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Never mind/ }).focus();
+    await page.keyboard.press('Delete');
+    await expect(page.getByRole('button', { name: /^Never mind/ })).toHaveCount(0);
+    // Who did it is told nothing of it.
+    await expect(page.locator('[data-since]')).toHaveCount(0);
+
+    await test.step('they see it come, where it was and where it is', async () => {
+        await expect(changed).toBeVisible();
+        await expect(greta.getByRole('button', { name: /^Haul out.*moved from .* since you looked/ })).toBeVisible();
+        await expect(greta.locator('.ghost')).toHaveCount(2);
+    });
+    await test.step('one key leads from one to the next; what is told is in the list, too', async () => {
+        await greta.keyboard.press('F8');
+        await expect(greta.getByRole('button', { name: /^Haul out.*moved/ })).toBeFocused();
+        await greta.keyboard.press('F8');
+        await expect(greta.getByRole('button', { name: /^Never mind.*It was here, and is gone/ })).toBeFocused();
+        await expect(greta.getByRole('tooltip')).toContainText('Colm Vasquellis');
+        await changed.click();
+        await expect(greta.getByRole('dialog', { name: 'Since you looked' }).getByRole('listitem')).toHaveCount(2);
+    });
+    await test.step('all seen ends it, also after a reload', async () => {
+        await greta.getByRole('button', { name: 'All seen' }).click();
+        await expect(greta.locator('[data-since]')).toHaveCount(0);
+        await greta.reload();
+        await expect(greta.getByRole('button', { name: /^Haul out/ })).toHaveCount(1);
+        await expect(greta.locator('[data-since]')).toHaveCount(0);
+    });
+});

@@ -6,6 +6,7 @@ use App\Access\Sharing;
 use App\Calendars\Calendar;
 use App\Directory\OwnThings;
 use App\Directory\Person;
+use App\Events\EventTranslator;
 use App\Events\Write\ChangeEvents;
 use App\Jobs\BackgroundJob;
 use App\Jobs\JobKind;
@@ -28,7 +29,7 @@ final class DemoSeeder
         'Regatta league' => ['/regatta-league/fixtures.ics', 'plum', 'waves'],
     ];
 
-    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher, private readonly Organisation $organisation, private readonly Sharing $sharing)
+    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher, private readonly Organisation $organisation, private readonly Sharing $sharing, private readonly EventTranslator $translator)
     {
     }
 
@@ -38,7 +39,7 @@ final class DemoSeeder
         if (Person::query()->exists()) {
             return false;
         }
-        DB::transaction(function (): void {
+        [$calendars, $people] = DB::transaction(function (): array {
             ['people' => $people, 'groups' => $groups] = (new DemoPeople)->lay();
             $this->organisation->put(['name' => 'Skerrin Quay School of Boatbuilding', 'timezone' => 'Europe/London'], $people['Bertil Acheng']);
             $demo = new DemoCalendars;
@@ -58,9 +59,12 @@ final class DemoSeeder
             $this->sharing->give($calendars['Keel year'], new Subject(SubjectKind::Person, $people['Rosalind Kjaer']->id), Level::See, $people['Ines Halloran']);
             $this->sharing->give($calendars['Ines: own'], new Subject(SubjectKind::Person, $people['Sunniva Okafor']->id), Level::BusyTimes, $people['Ines Halloran']);
             (new DemoExtras($this->changes, $calendars, $people))->lay();
+
+            return [$calendars, $people];
         });
         // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.
         Source::query()->with('calendar')->get()->each(fn (Source $source) => $this->refresher->refresh($source));
+        (new DemoNews($this->changes, $this->translator, $calendars, $people))->lay();
         $this->askForAFile('Ines Halloran', 'assessments');
 
         return true;

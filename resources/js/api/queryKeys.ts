@@ -20,6 +20,8 @@ export const queryKeys = {
     sheets: events('sheet'),
     sheet: (...asked: unknown[]) => events('sheet', 'window', ...asked),
     endlessSheet: (...asked: unknown[]) => events('sheet', 'endless', ...asked),
+    sinces: events('since'),
+    since: (...asked: unknown[]) => events('since', ...asked),
     tables: events('sheet', 'table'),
     table: (...asked: unknown[]) => events('sheet', 'table', ...asked),
     ruler: (...asked: unknown[]) => events('ruler', ...asked),

@@ -7,6 +7,7 @@ import { useSheetHeading } from '@/features/sheet/useSheetHeading';
 import { lazily } from '@/components/lazily';
 
 const PrintButton = lazily(() => import('@/features/printing/PrintButton'), 'PrintButton', <span className="size-8 max-sm:hidden" />);
+const SinceButton = lazily(() => import('@/features/since/SinceButton'), 'SinceButton');
 const ViewOptions = lazily(() => import('./ViewOptions'), 'ViewOptions', <span className="size-8" />);
 
 const NAMES: Record<View, string> = { lanes: 'Lanes', day: 'Day', week: 'Week', month: 'Month', year: 'Year', list: 'List', table: 'Table' };
@@ -50,6 +51,7 @@ export function SheetControls() {
                     </button>
                 ))}
             </div>
+            {rota.view !== 'table' && rota.search.as === undefined && <SinceButton />}
             {rota.view !== 'table' && <PrintButton />}
             <ViewOptions />
         </div>

@@ -1,10 +1,13 @@
 import type { UseQueryResult } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { SheetBoard } from '@/features/sheet/SheetBoard';
+import { marked } from '@/features/sheet/marked';
 import { useRota } from '@/features/sheet/RotaContext';
 import type { Sheet } from '@/features/sheet/useSheet';
+import { useSince } from '@/features/since/useSince';
 import { lazily } from '@/components/lazily';
 
 const EmptySheet = lazily(() => import('./EmptySheet'), 'EmptySheet');
@@ -24,16 +27,19 @@ function useBegins(): boolean {
 export function SheetFrame({ sheet, overlaysError }: Props) {
     const table = useRota().view === 'table';
     const begins = useBegins();
+    const { through, span } = useRota();
+    const changes = useSince(through, span, sheet.data !== undefined && !table).data?.changes;
+    const drawn = useMemo(() => (sheet.data === undefined || changes === undefined ? sheet.data : { ...sheet.data, items: [...marked(sheet.data.items, changes, through.group === 'layer')] }), [sheet.data, changes, through.group]);
     return (
         <div className="min-h-0 min-w-0 flex-1 overflow-auto bg-sheet" data-scroller aria-busy={sheet.isFetching}>
             {sheet.isError || overlaysError !== null ? (
                 <Failed error={sheet.error ?? overlaysError} retry={() => void sheet.refetch()} />
-            ) : sheet.data === undefined ? (
+            ) : drawn === undefined ? (
                 <Loading what="the sheet" />
-            ) : sheet.data.layers.length === 0 || (begins && sheet.data.items.length === 0) ? (
+            ) : drawn.layers.length === 0 || (begins && drawn.items.length === 0) ? (
                 <EmptySheet />
             ) : (
-                table ? <TableSheet /> : <SheetBoard sheet={sheet.data} />
+                table ? <TableSheet /> : <SheetBoard sheet={drawn} />
             )}
         </div>
     );

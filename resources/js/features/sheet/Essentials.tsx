@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { Mark } from '@/components/Mark';
 import { useCalendars } from '@/features/calendars/useCalendars';
-import { formatWhen } from '@/time/dates';
+import { formatMoment, formatWhen } from '@/time/dates';
 import type { Item } from './geometry';
 import { notes, type Look } from './ItemView';
 import { HOLDS } from '@/api/generated/words';
@@ -38,7 +38,8 @@ export function Essentials({ sheet, itemOf, lookOf }: Props) {
         board.addEventListener('focusin', (event) => event.target instanceof Element && event.target.matches(':focus-visible') && enter(event.target, 0), { signal });
         board.addEventListener('focusout', leave, { signal });
         document.addEventListener('keydown', (event) => event.key === 'Escape' && leave(), { signal });
-        document.addEventListener('scroll', leave, { signal, capture: true });
+        // What is in focus goes along with the sheet, and so does what is told of it.
+        document.addEventListener('scroll', () => (document.activeElement?.matches('[data-item]:focus-visible') === true && board.contains(document.activeElement) ? enter(document.activeElement, REST / 4) : leave()), { signal, capture: true });
         return () => {
             clearTimeout(timer);
             listening.abort();
@@ -75,6 +76,12 @@ function Card({ item, at, look }: { item: Item; at: DOMRect; look: (Look & { nam
             </p>
             {item.categories.length > 0 && <p className="text-soft">{item.categories.join(', ')}</p>}
             {said.length > 0 && <p className="italic">{said.join(', ')}</p>}
+            {item.since !== undefined && (
+                <p className="border-l-[3px] border-pin pl-1.5">
+                    {item.since.by !== null && `${item.since.by}, `}
+                    {formatMoment(item.since.at)}
+                </p>
+            )}
             {item.hold !== null && item.hold !== 'hidden' && <p className="text-soft">{HOLDS[item.hold]}</p>}
         </div>
     );

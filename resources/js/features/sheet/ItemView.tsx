@@ -3,6 +3,7 @@ import { CircleHelp, Import, Lock } from 'lucide-react';
 import { memo, type CSSProperties, type ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark, type MarkName } from '@/components/Mark';
+import { ghostWords, sinceWords } from '@/features/since/sinceWords';
 import { formatWhen, timeOfDay } from '@/time/dates';
 import { itemKey, type Item } from './geometry';
 
@@ -51,13 +52,14 @@ export function ItemButton({ item, shape, look, chosen, ends = true, continued =
             data-ink={item.colour ?? look.colour}
             data-pattern={look.pattern === 'plain' ? undefined : look.pattern}
             data-ends={ends || undefined}
-            className={clsx(shape, item.status, item.busyOnly && 'busy-only', item.unanswered && 'unanswered', item.allDay && 'all-day', chosen && 'chosen', short && 'short')}
+            data-since={item.since?.kind}
+            className={clsx(shape, item.status, item.busyOnly && 'busy-only', item.ghost && 'ghost', item.unanswered && 'unanswered', item.allDay && 'all-day', chosen && 'chosen', short && 'short')}
             style={style}
             aria-current={chosen || undefined}
             aria-label={`${spoken(item)}${continued ? ', continued' : ''}`}
         >
             {children}
-            {resizes !== undefined && item.hold === null && (
+            {resizes !== undefined && item.hold === null && item.ghost !== true && (
                 <>
                     {!continued && <span aria-hidden="true" data-handle="start" data-axis={resizes} />}
                     {ends && <span aria-hidden="true" data-handle="end" data-axis={resizes} />}
@@ -112,7 +114,9 @@ function spoken(item: Item): string {
 /** What there is to know of the state of an item, in words. */
 export function notes(item: Item): string[] {
     if (item.busyOnly) return ['contents hidden from you'];
+    if (item.ghost === true && item.since !== undefined) return [ghostWords(item.since)];
     return [
+        ...(item.since === undefined ? [] : [`${sinceWords(item.since)} since you looked`]),
         ...(item.status === 'confirmed' ? [] : [item.status as string]),
         ...(item.unanswered ? ['you have not answered'] : []),
         ...(item.private ? ['private'] : []),

@@ -86,7 +86,7 @@ function Lane({ row, index, days, closed, sheet, most, onToggle, measure }: Lane
             <div role="rowheader" className="sheet-rowhead" ref={measure} data-index={index}>
                 {row.mark !== null && <Mark mark={row.mark} ink={row.ink ?? 'slate'} size={11} />} {row.name}
                 <small>
-                    <span className="tabular-nums">{row.items.length}</span>
+                    <span className="tabular-nums">{row.items.filter((item) => item.ghost !== true).length}</span>
                     <span className="sr-only"> in view</span>
                     {row.about !== '' && ` · ${row.about}`}
                 </small>
@@ -113,6 +113,7 @@ function dayTotals(rows: readonly Laid[], days: readonly string[]): number[] {
     const seen = days.map(() => new Set<string>());
     for (const row of rows) {
         for (const item of row.items) {
+            if (item.ghost === true) continue;
             const last = lastDay(item);
             const key = `${item.id}:${item.occurrence ?? ''}`;
             for (let column = Math.max(0, daysBetween(days[0] ?? last, item.start.slice(0, 10))); column < days.length && (days[column] ?? '') <= last; column++) seen[column]?.add(key);

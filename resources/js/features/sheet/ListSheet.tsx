@@ -1,4 +1,4 @@
-import { Fragment, useEffect, useRef } from 'react';
+import { Fragment, useEffect, useMemo, useRef } from 'react';
 import { Failed, Loading } from '@/components/States';
 import { useRota } from './RotaContext';
 import { usePrinting } from './printing';
@@ -8,6 +8,8 @@ import { itemKey, lastDay, type Item } from './geometry';
 import { useBoard } from './BoardContext';
 import { DueTaskLine } from './DueTaskLine';
 import { ItemView, PLAIN } from './ItemView';
+import { useSince } from '@/features/since/useSince';
+import { marked } from './marked';
 import { weeksWords } from './schoolWeeks';
 import { useDueTasks, type DueTask } from './useDueTasks';
 
@@ -22,7 +24,8 @@ export function ListSheet() {
     const { register } = useBoard();
     const sheets = useEndlessSheet(through, span);
     const end = useRef<HTMLDivElement>(null);
-    const pages = sheets.data?.pages;
+    const changes = useSince(through, span, true).data?.changes;
+    const pages = useMemo(() => sheets.data?.pages.map((page, index) => ({ ...page, items: marked(page.items, changes ?? [], index === 0) })), [sheets.data, changes]);
     const reached = pages === undefined ? span.to : addDays(span.from, listDays(daysBetween(span.from, span.to), pages.length));
     const tasks = useDueTasks({ from: span.from, to: reached });
     const days = byDay(pages ?? [], hidden, span.from, tasks);
@@ -108,7 +111,7 @@ export function ListSheet() {
     );
 }
 
-function byDay(pages: { items: Item[]; closed: { date: string; title: string }[] }[], hidden: ReadonlySet<number>, first: string, tasks: Map<string, DueTask[]>): Day[] {
+function byDay(pages: { items: readonly Item[]; closed: { date: string; title: string }[] }[], hidden: ReadonlySet<number>, first: string, tasks: Map<string, DueTask[]>): Day[] {
     const closed = new Map(pages.flatMap((page) => page.closed).map((each) => [each.date, each.title]));
     const days = new Map<string, Map<string, Item>>();
     for (const item of pages.flatMap((page) => page.items)) {

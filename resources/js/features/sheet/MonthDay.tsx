@@ -44,9 +44,9 @@ export const MonthDay = memo(function MonthDay({ sheet, name, week, column, day,
     const look = (layer: number) => sheet.layers[layer] ?? PLAIN;
     const drawn = row.ribbons.filter((ribbon) => ribbon.track < most);
     const tracks = tracksAt(drawn, column);
-    const tickets = (row.tickets[column] ?? []).toSorted((a, b) => a.layer - b.layer || (a.start < b.start ? -1 : a.start > b.start ? 1 : 0));
+    const tickets = (row.tickets[column] ?? []).toSorted((a, b) => Number(a.ghost === true) - Number(b.ghost === true) || a.layer - b.layer || (a.start < b.start ? -1 : a.start > b.start ? 1 : 0));
     const room = open === false ? Math.max(0, lines - tracks) : tickets.length;
-    const unseen = [...row.ribbons.filter((ribbon) => ribbon.track >= most && ribbon.from <= column && column <= ribbon.to).flatMap(({ item, others }) => [item, ...others]).filter((item) => lastDay(item) >= day), ...tickets.slice(room)];
+    const unseen = [...row.ribbons.filter((ribbon) => ribbon.track >= most && ribbon.from <= column && column <= ribbon.to).flatMap(({ item, others }) => [item, ...others]).filter((item) => lastDay(item) >= day), ...tickets.slice(room)].filter((item) => item.ghost !== true);
     const full = tickets.length >= room;
     return (
         <Cell row={week} column={column} day={day} weeks closed={closed} outside={day < focus.from || day >= focus.to} label={name}>

@@ -35,6 +35,13 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
     const itemOf = useCallback((key: string) => items.current.get(key), []);
     const lookOf = useCallback((item: Item) => sheet.layers[item.layer], [sheet.layers]);
 
+    /** What was here is opened where it is; what is gone cannot be. */
+    const onOpen = (item: Item) => {
+        if (item.ghost !== true || item.since === undefined) return rota.open(item);
+        if (item.since.is === null) return rota.refuse(`“${item.title}” was here, and is gone.`);
+        rota.open({ ...item, occurrence: item.since.occurrence });
+    };
+    const onDelete = (item: Item) => item.ghost !== true && rota.remove(item);
     const onLift = useCallback((told: Lifted | null, x: number, y: number) => {
         const layer = told?.item == null ? undefined : lookOf(told.item);
         lifted.current?.show(told, layer, x, y);
@@ -56,7 +63,7 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
         const time = `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
         rota.begin({ start: `${spot.day}T${time}`, allDay: false, calendar: target, ...begun });
     };
-    useSheetKeys(ref, { view: rota.view, itemOf, rows, onMove: rota.move, onOpen: rota.open, onBegin, onDelete: rota.remove, onStep: rota.step, today: rota.today });
+    useSheetKeys(ref, { view: rota.view, itemOf, rows, onMove: rota.move, onOpen, onBegin, onDelete, onStep: rota.step, today: rota.today });
     useItemStops(ref);
     return (
         <BoardContext.Provider value={board}>

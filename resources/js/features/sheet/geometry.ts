@@ -1,7 +1,7 @@
 import type { Schemas } from '@/api/client';
 import { addDays, daysBetween } from '@/time/dates';
 
-export type Item = Schemas['SheetItem'];
+export type Item = Schemas['SheetItem'] & { /** What became of it since one looked. */ since?: Schemas['SinceChange']; /** Whether it was here, and is no longer. */ ghost?: true };
 
 /** What takes up whole days, or more than one, in one row of days, and others of its layer that share it; columns count from 0, both included. */
 export type Ribbon = { item: Item; others: Item[]; from: number; to: number; track: number; begins: boolean; ends: boolean };
@@ -43,9 +43,10 @@ export function layRow(items: readonly Item[], first: string, count: number, who
     return laid(together.sort((a, b) => a.item.layer - b.item.layer || a.from - b.from), tickets);
 }
 
-/** Of one layer: what takes up whole days at one time shares a ribbon, which begins anew where another begins. What has hours stays apart. */
+/** Of one layer: what takes up whole days at one time shares a ribbon, which begins anew where another begins. What has hours, or is no longer there, stays apart. */
 function sharing(spans: readonly Omit<Ribbon, 'track'>[]): Omit<Ribbon, 'track'>[] {
-    const whole = spans.filter(({ item }) => item.allDay);
+    const shares = ({ item }: (typeof spans)[number]) => item.allDay && item.ghost !== true;
+    const whole = spans.filter(shares);
     const begins = [...new Set(whole.map(({ from }) => from))].sort((a, b) => a - b);
     const shared = begins.flatMap((from, index) => {
         const next = begins[index + 1] ?? Infinity;
@@ -55,7 +56,7 @@ function sharing(spans: readonly Omit<Ribbon, 'track'>[]): Omit<Ribbon, 'track'>
         const end = Math.max(...here.map((span) => span.to));
         return [{ item: head.item, others: others.map(({ item }) => item), from, to: Math.min(end, next - 1), begins: here.every((span) => span.from === from && span.begins), ends: end < next && here.some((span) => span.to === end && span.ends) }];
     });
-    return [...shared, ...spans.filter(({ item }) => !item.allDay)];
+    return [...shared, ...spans.filter((span) => !shares(span))];
 }
 
 /** The items of each of so many weeks from a day on, in their order: each in every week that it takes up a day of. */

@@ -34,6 +34,7 @@ export function resized(item: Item, end: 'start' | 'end', minutes: number): Move
 
 /** Why an item may not go there; null where it may. */
 export function refusalOf({ item, rows }: Move): string | null {
+    if (item.ghost === true) return 'It was here, and is no longer.';
     if (item.hold !== null) return HOLDS[item.hold];
     if (rows === null) return null;
     const { to } = rows;

@@ -1,0 +1,25 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answered, api, type Schemas } from '@/api/client';
+import { queryKeys } from '@/api/queryKeys';
+import { sameThrough, windowQuery, type Span, type Through } from '@/features/sheet/useSheet';
+
+export type SinceChange = Schemas['SinceChange'];
+
+/** What others did in these days since one looked; of a sheet that one looks at as somebody else nothing is told. */
+export function useSince(through: Through, span: Span, enabled: boolean) {
+    return useQuery({
+        queryKey: queryKeys.since(through, span),
+        queryFn: ({ signal }) => answered(api.GET('/sheet/since', { params: { query: windowQuery(through, span) }, signal })),
+        meta: { days: span },
+        placeholderData: sameThrough(through),
+        enabled: enabled && through.as === undefined,
+    });
+}
+
+export function useSeenAll() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: () => answered(api.PUT('/visit')),
+        onSuccess: () => client.invalidateQueries({ queryKey: queryKeys.sinces }),
+    });
+}
