@@ -27,6 +27,7 @@ class WindowGet extends OA\Get
             new OA\QueryParameter(name: 'tz', required: true, description: 'Zone in which times are told', schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'overlay', required: false, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'calendar', required: false, schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'of', required: false, description: 'A person, the people of a group, or a room, such as person:12: what of them one may read, else that they are busy', schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'as', required: false, description: 'A person as whom to look, on the calendars one manages', schema: new OA\Schema(type: 'integer')),
             new OA\QueryParameter(name: 'categories[]', required: false, schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'string'))),
             new OA\QueryParameter(name: 'words', required: false, description: 'In title, place or description', schema: new OA\Schema(type: 'string')),

@@ -40,6 +40,10 @@ final class ChangesOfSheet
      */
     public function since(Carbon $since, Perspective $perspective, SheetQuery $query, Person $looking): array
     {
+        // Of people it is told what they have on, not what became of it.
+        if ($query->party !== null) {
+            return [[], false];
+        }
         $layers = $this->layers->of($perspective, $query);
         $calendarIds = $layers->calendarIds();
         $touched = DB::table('series_changes')->whereIntegerInRaw('calendar_id', $calendarIds)->where('changed_at', '>=', $since)->orderByDesc('changed_at')->limit(self::MOST * 2)->pluck('series_id')->unique()->values();

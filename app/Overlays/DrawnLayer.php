@@ -10,7 +10,10 @@ use PinnedRota\Core\Overlay\Pattern;
 /** A layer of the sheet: from a kept overlay, or a calendar on its own. */
 final readonly class DrawnLayer
 {
-    /** @param  list<int>  $calendarIds those that the viewer may see */
+    /**
+     * @param  list<int>  $calendarIds  those that the viewer may see
+     * @param  bool  $anyTarget  whether what is begun in it may go on any calendar: the layer is of people, not of calendars
+     */
     public function __construct(
         public string $name,
         public string $about,
@@ -20,6 +23,7 @@ final readonly class DrawnLayer
         public Filter $filter,
         public bool $isRest = false,
         public Pattern $pattern = Pattern::Plain,
+        public bool $anyTarget = false,
     ) {
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Overlays;
 
+use App\Access\AccessReader;
 use App\Access\Perspective;
 use App\Events\Read\DayLoads;
 use App\Events\Read\Scope;
@@ -14,18 +15,19 @@ use PinnedRota\Core\Overlay\Filter;
 /** How full each day of a window is: counted by the database where nothing is asked of the events, else over what is seen. */
 final class RulerReader
 {
-    public function __construct(private readonly SeenOccurrences $occurrences, private readonly SeenCounts $counts, private readonly LayersOfSheet $layers)
+    public function __construct(private readonly SeenOccurrences $occurrences, private readonly SeenCounts $counts, private readonly LayersOfSheet $layers, private readonly AccessReader $access)
     {
     }
 
     /** @return array{list<int>, array<int, string>} how many are on each day, and what closes days, by day number */
     public function read(Perspective $perspective, SheetQuery $query): array
     {
-        $layers = $this->layers->of($perspective, $query);
+        $sight = SheetSight::of($perspective, $query, $this->layers, $this->access);
+        $layers = $sight->layers;
         [$from, $to] = [$query->from->day(), $query->to->day()];
         $asked = array_filter([$query->filter, ...$layers->filters()], static fn (Filter $filter): bool => ! $filter->isEmpty());
-        $scope = new Scope($layers->calendarIds(), $query->from, $query->to, $query->zone, asked: array_values($asked));
-        if ($asked === []) {
+        $scope = new Scope($layers->calendarIds(), $query->from, $query->to, $query->zone, asked: array_values($asked), seriesIds: $sight->seriesIds);
+        if ($asked === [] && $sight->party === null) {
             $loads = $this->counts->byDay($perspective, $scope);
             if ($loads !== null) {
                 $closing = $this->closing($perspective, $scope);
@@ -34,18 +36,18 @@ final class RulerReader
             }
         }
 
-        return $this->over($perspective, $query, $scope, $layers);
+        return $this->over($sight, $query, $scope);
     }
 
     /** @return array{list<int>, array<int, string>} */
-    private function over(Perspective $perspective, SheetQuery $query, Scope $scope, DrawnLayers $layers): array
+    private function over(SheetSight $sight, SheetQuery $query, Scope $scope): array
     {
         [$from, $to] = [$query->from->day(), $query->to->day()];
-        $composition = $layers->composition();
+        $composition = $sight->layers->composition();
         $loads = new DayLoads($from, $to);
         $closing = $met = [];
-        foreach ($this->occurrences->in($perspective, $scope) as $seen) {
-            $taking = count($composition->layersOf($seen->facts));
+        foreach ($this->occurrences->in($sight->perspective, $scope) as $seen) {
+            $taking = $sight->takenOf($seen) === [] ? 0 : count($composition->layersOf($seen->facts));
             $same = $seen->sameness();
             if ($taking === 0 || ($same !== null && isset($met[$same]))) {
                 continue;

@@ -46,7 +46,8 @@ final readonly class SheetItem
             id: $occurrence->seriesId,
             occurrence: $occurrence->recurrenceId,
             layer: $this->layer,
-            calendar: $slugs[$occurrence->calendarId],
+            // Of people it may be on one that the viewer does not see.
+            calendar: $slugs[$occurrence->calendarId] ?? '',
             also: $this->also === [] ? [] : array_map(static fn (int $id): string => $slugs[$id], $this->also),
             title: $occurrence->title,
             place: $occurrence->place,

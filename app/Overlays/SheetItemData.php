@@ -21,6 +21,7 @@ final readonly class SheetItemData
 
     /**
      * @param  list<string>  $also  Further calendars on which it is
+     * @param  string  $calendar  Empty where the viewer does not see it: on a sheet of people
      * @param  list<string>  $categories
      * @param  list<string>  $responsible  Names
      * @param  ?Hold  $hold  What, if anything, keeps the viewer from changing it

@@ -12,6 +12,7 @@ use PinnedRota\Core\Overlay\Pattern;
 final readonly class SheetLayerData
 {
     /**
+     * @param  ?string  $target  The calendar that an event goes on that is begun in it; null where none may be added to, or any will do
      * @param  ?string  $refusal  Why nothing can be put into it; null where something can
      * @param  list<string>  $calendars
      * @param  BegunData  $begun  What an event has that is begun in it
@@ -32,12 +33,13 @@ final readonly class SheetLayerData
     /** @param  Collection<int, AccessibleCalendar>  $calendars  those that the viewer sees, by id */
     public static function of(DrawnLayer $layer, Collection $calendars, bool $readOnly): self
     {
-        $shown = collect($layer->calendarIds)->map(static fn (int $id) => $calendars[$id]);
-        $target = $readOnly ? null : $shown->first(static fn (AccessibleCalendar $each): bool => $each->mayAdd());
+        // Of people more may be drawn than the viewer sees: of that they are told no name.
+        $shown = collect($layer->calendarIds)->map(static fn (int $id) => $calendars[$id] ?? null)->filter()->values();
+        $target = $readOnly || $layer->anyTarget ? null : $shown->first(static fn (AccessibleCalendar $each): bool => $each->mayAdd());
 
         return new self(
             $layer->name, $layer->about, $layer->colour, $layer->mark, $layer->pattern, $shown->map(static fn (AccessibleCalendar $each): string => $each->calendar->slug)->all(),
-            $target?->calendar->slug, $target === null ? "You may not add to {$layer->name}." : null, BegunData::of($layer->filter->begun()),
+            $target?->calendar->slug, $target === null && ($readOnly || ! $layer->anyTarget) ? "You may not add to {$layer->name}." : null, BegunData::of($layer->filter->begun()),
         );
     }
 }

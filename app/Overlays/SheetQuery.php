@@ -8,7 +8,7 @@ use PinnedRota\Core\Overlay\Grouping;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
-/** What is to be drawn: the days of a window, through an overlay, of one calendar, or of all that are on somebody’s list. */
+/** What is to be drawn: the days of a window, through an overlay, of one calendar, of people or a room, or of all that are on somebody’s list. */
 final readonly class SheetQuery
 {
     /**
@@ -25,6 +25,7 @@ final readonly class SheetQuery
         public ?Calendar $calendar = null,
         public Filter $filter = new Filter,
         public Grouping $grouping = Grouping::Layer,
+        public ?SheetParty $party = null,
     ) {
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Overlays;
 
+use App\Access\AccessReader;
 use App\Access\Perspective;
 use App\Events\Read\Scope;
 use App\Events\Read\SeenOccurrence;
@@ -13,21 +14,23 @@ use PinnedRota\Core\Overlay\Grouping;
 /** What somebody sees through an overlay in a window: each occurrence in the layer that takes it. */
 final class SheetReader
 {
-    public function __construct(private readonly SeenOccurrences $occurrences, private readonly LayersOfSheet $layers)
+    public function __construct(private readonly SeenOccurrences $occurrences, private readonly LayersOfSheet $layers, private readonly AccessReader $access)
     {
     }
 
     public function read(Perspective $perspective, SheetQuery $query): Sheet
     {
-        $layers = $this->layers->of($perspective, $query);
+        $sight = SheetSight::of($perspective, $query, $this->layers, $this->access);
+        $layers = $sight->layers;
         $calendarIds = $layers->calendarIds();
         $composition = $layers->composition();
-        $scope = new Scope($calendarIds, $query->from, $query->to, $query->zone, asked: [$query->filter, ...$layers->filters()], withPeople: $query->grouping === Grouping::Person || $layers->colouredBy === ColouredBy::Person);
+        $scope = new Scope($calendarIds, $query->from, $query->to, $query->zone, asked: [$query->filter, ...$layers->filters()], seriesIds: $sight->seriesIds, withPeople: $query->grouping === Grouping::Person || $layers->colouredBy === ColouredBy::Person);
         $colours = SheetColours::of($layers->colouredBy, $perspective, $calendarIds);
         $items = $counts = $closing = $places = $rowKeys = $rowNames = [];
-        foreach ($this->occurrences->in($perspective, $scope) as $seen) {
+        foreach ($this->occurrences->in($sight->perspective, $scope) as $seen) {
             $taking = $composition->layersOf($seen->facts);
-            if ($taking === []) {
+            $people = $sight->takenOf($seen);
+            if ($taking === [] || $people === []) {
                 continue;
             }
             // The same event by two ways shows once; of what is hidden nobody learns that it is the same.
@@ -49,7 +52,7 @@ final class SheetReader
             foreach ($taking as $layer) {
                 $items[] = new SheetItem($seen, $layer, $colours->for($seen));
                 if ($query->grouping !== Grouping::Layer) {
-                    $rowKeys[] = $query->grouping->rowsOf($seen->facts, $layer);
+                    $rowKeys[] = $query->grouping === Grouping::Person && $people !== null ? array_map(strval(...), $people) : $query->grouping->rowsOf($seen->facts, $layer);
                     $rowNames += $this->rowNames($query->grouping, $rowKeys[array_key_last($rowKeys)], $seen);
                 }
                 if ($same !== null) {
@@ -57,6 +60,8 @@ final class SheetReader
                 }
             }
         }
+        // Whoever has nothing on has a row, too.
+        $rowNames += $query->grouping === Grouping::Person ? ($sight->party->people ?? []) : [];
         ksort($counts, SORT_NATURAL | SORT_FLAG_CASE);
         $rows = RowNames::of($query->grouping, $rowNames, $perspective->calendars->only($calendarIds));
         $positions = array_flip(array_map(static fn (SheetRow $row): string => $row->key, $rows));

@@ -32,6 +32,7 @@ class SheetRequest extends FormRequest
             'tz' => ['required', 'string', new ZoneName],
             'overlay' => ['sometimes', 'string', 'max:80'],
             'calendar' => ['sometimes', 'string', 'max:80'],
+            'of' => ['sometimes', 'string', 'regex:'.SheetParty::PATTERN, 'prohibits:as'],
             'as' => ['sometimes', 'integer'],
             'categories' => ['sometimes', 'array', 'max:50'],
             'categories.*' => ['string', 'max:80'],
@@ -57,6 +58,10 @@ class SheetRequest extends FormRequest
     /** The window on an overlay or a calendar that is open to whoever asks. */
     public function sheetQuery(CurrentViewer $viewer): SheetQuery
     {
+        if ($this->filled('of')) {
+            // By calendar it would be told on which somebody is busy.
+            return new SheetQuery($this->from(), $this->to(), $this->zone(), filter: $this->filter(), grouping: $this->grouping() === Grouping::Calendar ? Grouping::Layer : $this->grouping(), party: SheetParty::find($this->query('of')));
+        }
         $calendar = $this->filled('calendar') ? $viewer->calendar($this->query('calendar'), $this->as() === null ? Level::BusyTimes : Level::Manage)->calendar : null;
         $overlay = $calendar === null && $this->filled('overlay') ? $viewer->overlay($this->query('overlay'), Level::See) : null;
 

@@ -137,3 +137,48 @@ test('what a colleague adds, moves and deletes is marked where it is and was, st
         await expect(greta.locator('[data-since]')).toHaveCount(0);
     });
 });
+
+test('a colleague, a group and a room are found in the one line and from their names, and what is begun there is theirs', async ({ page }) => {
+    const name = unique('Spars');
+    await enter(page, 'Esi Marchetti');
+    await makeCalendar(page, name);
+
+    await test.step('written into the one line: their week, what may be read of it, else busy', async () => {
+        await page.getByRole('combobox', { name: 'Add or find: one line' }).fill('Hana');
+        await page.getByRole('option', { name: /^Hana Brekspear/ }).first().click();
+        await expect(page).toHaveURL(/of=person/);
+        await expect(page.getByRole('heading', { level: 1, name: 'Hana Brekspear' })).toBeVisible();
+        await expect(page.getByRole('tab', { name: 'Week' })).toHaveAttribute('aria-selected', 'true');
+        await expect(page.getByRole('tab', { name: 'Table' })).toHaveCount(0);
+    });
+    await test.step('what is begun there has them in it', async () => {
+        await page.goto(`${page.url()}&date=${day(7 * 30)}`);
+        await page.getByRole('button', { name: 'Add an event' }).click();
+        const form = page.getByRole('complementary', { name: 'Event' });
+        await form.getByLabel('Title').fill(`${name} review`);
+        await expect(form).toContainText('Hana Brekspear');
+        await form.getByRole('combobox', { name: 'Calendar' }).selectOption({ label: name });
+        await form.getByRole('button', { name: 'Add it' }).click();
+        await expect(page.getByRole('button', { name: new RegExp(`^${name} review`) })).toBeVisible();
+    });
+    await test.step('from the event to them, from a group to its people, to each of them, and back', async () => {
+        await page.getByRole('button', { name: new RegExp(`^${name} review`) }).click();
+        await page.getByRole('complementary', { name: 'Event' }).getByRole('link', { name: 'Hana Brekspear' }).click();
+        await expect(page.getByRole('heading', { level: 1, name: 'Hana Brekspear' })).toBeVisible();
+        await page.goto('/groups');
+        await page.getByRole('region', { name: 'Joinery' }).getByRole('link', { name: 'Joinery' }).click();
+        await expect(page.getByRole('heading', { level: 1, name: 'Joinery' })).toBeVisible();
+        await page.getByRole('rowheader', { name: /^Tomas Wrexley/ }).getByRole('link').click();
+        await expect(page.getByRole('heading', { level: 1, name: 'Tomas Wrexley' })).toBeVisible();
+        await page.goBack();
+        await expect(page.getByRole('heading', { level: 1, name: 'Joinery' })).toBeVisible();
+    });
+    await test.step('a room, and to one’s own list again', async () => {
+        await page.goto('/groups');
+        await page.getByRole('link', { name: 'Boat hall' }).click();
+        await expect(page.getByRole('heading', { level: 1, name: 'Boat hall' })).toBeVisible();
+        await page.getByRole('heading', { level: 1 }).getByRole('button').click();
+        await page.getByRole('menuitem', { name: /^My list/ }).click();
+        await expect(page.getByRole('heading', { level: 1, name: 'My list' })).toBeVisible();
+    });
+});

@@ -39,7 +39,7 @@ function page(line: (text: string) => Schemas['UnderstoodLine'] | 'never', calen
             const told = line(query.get('line') ?? '');
             return told === 'never' ? told : { body: told };
         }
-        if (path === '/find') return { body: { date: null, events: [] } };
+        if (path === '/find') return { body: { date: null, events: [], parties: [] } };
         return method === 'POST' && path === '/events' ? { status: 201, body: { id: 1, title: 'x', start: '2026-11-27T09:00', end: '2026-11-27T10:00', allDay: false, calendar: 'slip' } } : { body: [] };
     });
     render(

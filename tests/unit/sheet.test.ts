@@ -131,7 +131,7 @@ test('side by side each layer has columns of its own, as many as it has at one t
 });
 
 test('while another overlay is fetched nothing stands in for it; another week of the same one is', () => {
-    const through = { overlay: 'autumn', calendar: undefined, as: undefined, zone: 'Europe/London', categories: [], words: undefined, people: [], group: 'layer' as const };
+    const through = { overlay: 'autumn', calendar: undefined, of: undefined, as: undefined, zone: 'Europe/London', categories: [], words: undefined, people: [], group: 'layer' as const };
     const before = { queryKey: ['events', 'sheet', 'window', through, { from: '2026-11-02', to: '2026-11-09' }] };
     expect(sameThrough({ ...through, words: 'haul', group: 'place' })('old', before)).toBe('old');
     for (const other of [{ overlay: 'spring' }, { calendar: 'slip' }, { as: 4 }]) expect(sameThrough({ ...through, ...other })('old', before)).toBeUndefined();

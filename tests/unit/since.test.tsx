@@ -6,7 +6,7 @@ import { itemKey, type Item } from '@/features/sheet/geometry';
 import { ghostKey, marked } from '@/features/sheet/marked';
 import { RotaContext, type Rota } from '@/features/sheet/RotaContext';
 import { SinceButton } from '@/features/since/SinceButton';
-import { ghostWords, sinceWords } from '@/features/since/sinceWords';
+import { ghostWords, sinceWords } from '@/features/sheet/sinceWords';
 import { madePerson } from './made';
 import { fakeServer, withQueries } from './server';
 

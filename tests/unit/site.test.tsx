@@ -6,6 +6,8 @@ import { SiteNotice } from '@/features/site/SiteNotice';
 import { madeDirectoryPerson, madePerson } from './made';
 import { fakeServer, withQueries, type Asked } from './server';
 
+vi.mock('@tanstack/react-router', () => ({ Link: ({ children }: { children: string }) => <a href="/">{children}</a> }));
+
 const site = { sendsMail: true, stopped: [] as unknown[] };
 let asked: Asked[];
 

@@ -114,7 +114,7 @@ test('a block stays with its events when rows come in above', () => {
 });
 
 test('what a table is narrowed to becomes conditions of every layer that is kept', () => {
-    const asked = { through: { overlay: 'all', calendar: undefined, as: undefined, zone: 'Europe/London', categories: ['wet'], words: 'haul', people: [3], group: 'layer' as const }, span: { from: '2026-11-01', to: '2026-12-01' }, status: 'provisional' as const, hidden: [], sorting: { by: 'when' as const, descending: false } };
+    const asked = { through: { overlay: 'all', calendar: undefined, of: undefined, as: undefined, zone: 'Europe/London', categories: ['wet'], words: 'haul', people: [3], group: 'layer' as const }, span: { from: '2026-11-01', to: '2026-12-01' }, status: 'provisional' as const, hidden: [], sorting: { by: 'when' as const, descending: false } };
     expect(askedConditions(asked).map((each) => each.about)).toEqual(['category', 'words', 'people', 'status']);
     expect(askedConditions({ ...asked, status: '', through: { ...asked.through, categories: [], words: undefined, people: [] } })).toEqual([]);
     const layer = { name: 'Slip', colour: 'sea' as const, mark: 'disc' as const, pattern: 'plain' as const, takes: 'chosen' as const, group: null, calendars: ['slip'], conditions: [{ about: 'busy' as const, is: true, not: false }] };

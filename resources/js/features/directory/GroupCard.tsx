@@ -2,6 +2,7 @@ import { Users, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
+import { PartyLink } from './PartyLink';
 import { SubjectPicker, type Entry } from './SubjectPicker';
 import { GroupDialog } from './GroupDialog';
 import { useGroupActions, type Group, type Member } from './useGroups';
@@ -19,7 +20,11 @@ export function GroupCard({ group, mayChange }: { group: Group; mayChange: boole
     return (
         <section aria-label={group.name} className="mb-7">
             <header className="flex flex-wrap items-center gap-2 border-b border-ink pb-1.5">
-                <h2 className="min-w-[min(100%,11rem)] flex-1 text-base font-semibold [overflow-wrap:anywhere]">{group.name}</h2>
+                <h2 className="min-w-[min(100%,11rem)] flex-1 text-base font-semibold [overflow-wrap:anywhere]">
+                    <PartyLink kind="group" id={group.id}>
+                        {group.name}
+                    </PartyLink>
+                </h2>
                 {mayChange && (
                     <>
                         <Button look="quiet" onClick={() => setDoing(doing === 'adding' ? 'nothing' : 'adding')} aria-expanded={doing === 'adding'} aria-label={`Put somebody in: ${group.name}`}>
@@ -40,7 +45,9 @@ export function GroupCard({ group, mayChange }: { group: Group; mayChange: boole
                     <li key={`${member.kind}:${member.id}`} className="flex min-h-9 items-center gap-2 border-b border-line py-1">
                         {member.kind === 'group' && <Users size={15} aria-label="Group" />}
                         <span className="min-w-0 flex-1 truncate">
-                            <b className="font-semibold">{member.name}</b> <span className="text-soft">{member.about}</span>
+                            <PartyLink kind={member.kind} id={member.id} className="font-semibold">
+                                {member.name}
+                            </PartyLink> <span className="text-soft">{member.about}</span>
                         </span>
                         {mayChange && (
                             <Button look="quiet" className="px-1.5" onClick={() => put.mutate({ group, member, within: false })} aria-label={`Take ${member.name} out of ${group.name}`}>

@@ -8,6 +8,7 @@ import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { TextField } from '@/components/Field';
 import { Section } from '@/components/Page';
+import { PartyLink } from './PartyLink';
 
 type Room = Schemas['Room'];
 
@@ -25,7 +26,9 @@ export function RoomsPanel({ mayChange }: { mayChange: boolean }) {
             <ul className="flex flex-wrap gap-1.5">
                 {rooms.data.map((room) => (
                     <li key={room.id} className="flex min-h-7 items-center border border-line bg-sheet px-2">
-                        {room.name}
+                        <PartyLink kind="room" id={room.id}>
+                            {room.name}
+                        </PartyLink>
                         {mayChange && (
                             <button type="button" className="hit -mr-1.5 justify-center" aria-label={`Take ${room.name} off the list`} onClick={() => remove.mutate(room)}>
                                 <X size={13} />

@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { Fragment, useState, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
@@ -16,6 +16,7 @@ import { ANSWER_WORDS } from '@/features/participants/answerWords';
 import { EventFiles } from '@/features/attachments/EventFiles';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
+import { PartyLink } from '@/features/directory/PartyLink';
 import { KeepOnMine } from '@/features/pins/KeepOnMine';
 import { PlaceActions } from '@/features/pins/PlaceActions';
 import { PlacePicker } from '@/features/pins/PlacePicker';
@@ -44,6 +45,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const [asking, setAsking] = useState<'change' | 'delete' | null>(null);
     const calendar = calendars.data?.find((each) => each.slug === event.calendar);
     // The same event in several files: the sheet shows it once, and it is said here where else it is.
+    const responsible = event.participants.filter((each) => each.part === 'responsible');
     const also = (rota.sheet?.items.find((item) => item.id === event.id)?.also ?? [])
         .filter((slug) => slug !== event.calendar && !event.pins.some((each) => each.calendar === slug))
         .map((slug) => calendars.data?.find((each) => each.slug === slug)?.name ?? slug);
@@ -117,8 +119,8 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             )}
             <dl className="my-3 grid grid-cols-[78px_1fr] gap-y-2">
                 <Fact name="Place">{event.place}</Fact>
-                <Fact name="Responsible">{told(event.participants.filter((each) => each.part === 'responsible'))}</Fact>
-                <Fact name="Taking part">{told(event.participants.filter((each) => each.part !== 'responsible'))}</Fact>
+                <Fact name="Responsible">{responsible.length > 0 && <Parties of={responsible} />}</Fact>
+                <Fact name="Taking part">{responsible.length < event.participants.length && <Parties of={event.participants.filter((each) => each.part !== 'responsible')} />}</Fact>
                 <Fact name="Organised by">{event.organiser !== null && event.participants.length > 0 && event.organiser.name !== event.addedBy && event.organiser.name}</Fact>
                 <Fact name="You">{asked !== undefined && <Answer event={event} answer={asked.answer} />}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>
@@ -171,8 +173,20 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
 }
 
 /** People by name, with what they answered where that is not that they come. */
-function told(participants: Event['participants']): string {
-    return participants.map(({ name, part, answer }) => `${name}${part === 'responsible' || answer === 'accepted' ? '' : ` (${ANSWER_WORDS[answer]})`}`).join(', ');
+function Parties({ of }: { of: Event['participants'] }) {
+    return of.map(({ kind, id, name, part, answer }, index) => (
+        <Fragment key={`${kind} ${id ?? name}`}>
+            {index > 0 && ', '}
+            {kind === 'other' || id === null ? (
+                name
+            ) : (
+                <PartyLink kind={kind} id={id}>
+                    {name}
+                </PartyLink>
+            )}
+            {part !== 'responsible' && answer !== 'accepted' && ` (${ANSWER_WORDS[answer]})`}
+        </Fragment>
+    ));
 }
 
 function Address({ to, label }: { to: string; label: string }) {

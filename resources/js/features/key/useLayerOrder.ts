@@ -1,6 +1,7 @@
 import { toast } from '@/toast/toast';
 import { Problem } from '@/api/client';
 import type { Layer } from '@/features/overlays/LayerFields';
+import { isThroughOverlay } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useOverlayActions, useOverlays, type Overlay } from '@/features/overlays/useOverlays';
 
@@ -9,7 +10,7 @@ export function useLayerOrder() {
     const rota = useRota();
     const overlays = useOverlays();
     const { save: saving } = useOverlayActions();
-    const found = rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined;
+    const found = isThroughOverlay(rota.search) ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined;
     const overlay = found !== undefined && (found.level === 'change' || found.level === 'manage') ? found : null;
     const change = (part: Partial<Pick<Overlay, 'layers' | 'colouredBy'>>) => {
         if (overlay === null) return;

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import clsx from 'clsx';
-import { Search, X } from 'lucide-react';
+import { DoorOpen, Search, User, Users, X } from 'lucide-react';
 import { useId, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import type { Schemas } from '@/api/client';
 import { Mark } from '@/components/Mark';
 import { useSettled } from '@/components/useSettled';
 import { formatDate } from '@/time/dates';
@@ -12,7 +13,7 @@ import { LineDoubts } from './LineDoubts';
 import { LineOption } from './LineOption';
 import { LinePieces } from './LinePieces';
 import { LineTarget } from './LineTarget';
-import { atDate, atEvent, PUT_RIGHT, readMessage, useEnteredLines, type Refused } from './useEnteredLines';
+import { atDate, atEvent, atParty, isMeant, PUT_RIGHT, readMessage, useEnteredLines, type Refused } from './useEnteredLines';
 import { findQuery, isBlocked, lineQuery, type AskedLine, type UnderstoodLine } from './useLine';
 import { useLineHost } from './useLineHost';
 import { nextTarget, targetOf, useTargets } from './useLineTarget';
@@ -24,6 +25,8 @@ const PAUSE = 80;
 type Writing = { text: string; plain: string[]; span: NonNullable<UnderstoodLine['span']>; target: string | null; description: string };
 
 const EMPTY: Writing = { text: '', plain: [], span: 'eachDay', target: null, description: '' };
+
+type Found = Schemas['Found'];
 
 type Option = { key: string; go: () => void; face: React.ReactNode };
 
@@ -83,6 +86,19 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
     const options: Option[] = [];
     const date = data?.date ?? null;
     if (date !== null) options.push({ key: 'date', go: () => host.go(atDate(date)), face: <span>Go to {formatDate(date, 'long')} {date.slice(0, 4)}</span> });
+    const partyOption = (party: Found['parties'][number]): Option => ({
+        key: `${party.kind} ${party.id}`,
+        go: () => host.go(atParty(party)),
+        face: (
+            <>
+                {party.kind === 'person' ? <User size={13} aria-hidden="true" /> : party.kind === 'group' ? <Users size={13} aria-hidden="true" /> : <DoorOpen size={13} aria-hidden="true" />}
+                <span className="min-w-0 flex-1 truncate">{party.name}</span>
+                <span className="shrink-0 text-soft">{party.about}</span>
+            </>
+        ),
+    });
+    const parties = data?.parties ?? [];
+    options.push(...parties.filter((party) => isMeant(party, sought)).map(partyOption));
     for (const event of data?.events ?? []) {
         const of = calendars.find((each) => each.slug === event.calendar);
         options.push({
@@ -102,6 +118,7 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
             ),
         });
     }
+    options.push(...parties.filter((party) => !isMeant(party, sought)).map(partyOption));
     if (written !== undefined && data !== undefined && targets.length > 0) {
         const add: Option = { key: 'add', go: () => enter(false), face: <LineOption line={written} calendar={calendar} /> };
         // What says when is meant to be added; what does not is sought first.
@@ -112,7 +129,7 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
         options.push({ key: 'none', go: () => void navigate({ to: '/calendars' }), face: <span>There is no calendar yet that you may add this to: make one, or ask for one</span> });
     }
     const shown = open && isCurrent && data !== undefined && (options.length > 0 || !line.isPending || !host.mayWrite);
-    const nothing = data !== undefined && data.events.length === 0 && date === null && written?.start == null;
+    const nothing = data !== undefined && data.events.length === 0 && data.parties.length === 0 && date === null && written?.start == null;
     const choose = (option: Option) => {
         if (option.key === 'add') return enter(false);
         option.go();

@@ -4,6 +4,7 @@ import { api, answered, Problem, type Schemas } from '@/api/client';
 import { fetchUncancelled } from '@/api/fetchUncancelled';
 import { toast } from '@/toast/toast';
 import { useEventSaves } from '@/features/events/useEventSaves';
+import { AS_IT_OPENS } from '@/features/sheet/asItOpens';
 import { calendarsQuery } from '@/features/calendars/useCalendars';
 import { beginningOfLine, findQuery, inputOfLine, isBlocked, lineQuery, type AskedLine } from './useLine';
 import { targetOf } from './useLineTarget';
@@ -34,8 +35,8 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
         const inForm = () => host.begin(beginningOfLine(line, target?.slug ?? null, host.date, description));
         if (entered.inForm) return inForm();
         if (isBlocked(line)) return onRefused({ entered, why: PUT_RIGHT });
-        if (line.start === null) return goTo(found, host) ? undefined : inForm();
-        if (found.date !== null) return void goTo(found, host);
+        if (line.start === null) return goTo(found, host, asked.text) ? undefined : inForm();
+        if (found.date !== null) return void goTo(found, host, asked.text);
         if (line.title === '') return onRefused({ entered, why: 'Say what it is: it has no title yet.' });
         if (targets.length === 0) return onRefused({ entered, why: 'You may add to no calendar yet: make one of your own, or ask for one.' });
         if (target === undefined) return onRefused({ entered, why: 'Choose the calendar it goes on: F2 takes the next one.' });
@@ -60,6 +61,16 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
     return { enter, waiting };
 }
 
+/** Where the rota shows a person, the people of a group, or a room. */
+export function atParty({ kind, id }: Found['parties'][number]) {
+    return { ...AS_IT_OPENS, of: `${kind}:${id}`, calendar: undefined, as: undefined, group: undefined, event: undefined, occurrence: undefined };
+}
+
+/** Those whose name begins as what was written are meant before any event, the others after. */
+export function isMeant({ name }: Found['parties'][number], text: string): boolean {
+    return name.toLowerCase().startsWith(text.toLowerCase());
+}
+
 /** Where the rota shows a day, with nothing open. */
 export function atDate(date: string) {
     return { date, event: undefined, occurrence: undefined };
@@ -71,11 +82,13 @@ export function atEvent({ date, id, occurrence }: Found['events'][number]) {
 }
 
 /** Goes where a line that says no time leads; false where there is nothing. */
-export function goTo(found: Found, host: LineHost): boolean {
+export function goTo(found: Found, host: LineHost, text: string): boolean {
     const [event] = found.events;
+    const party = found.parties.find((each) => isMeant(each, text));
     if (found.date !== null) host.go(atDate(found.date));
+    else if (party !== undefined) host.go(atParty(party));
     else if (event !== undefined) host.go(atEvent(event));
-    return found.date !== null || event !== undefined;
+    return found.date !== null || party !== undefined || event !== undefined;
 }
 
 /** What a message that was pasted says, as one line. */

@@ -92,7 +92,7 @@ export function OverlayDialog({ overlay: current, onClose }: { overlay: Overlay 
             {
                 onSuccess: (saved) => {
                     forget();
-                    rota.go({ overlay: saved.slug });
+                    rota.go({ overlay: saved.slug, calendar: undefined, of: undefined });
                     onClose();
                 },
             },

@@ -1,6 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useCalendars } from '@/features/calendars/useCalendars';
+import { isThroughOverlay } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { AS_IT_OPENS } from '@/features/sheet/asItOpens';
 import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
@@ -14,11 +15,11 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
     const rota = useRota();
     const overlays = useOverlays();
     const { remove } = useOverlayActions();
-    const choose = (slug: string) => rota.go({ ...AS_IT_OPENS, overlay: slug, calendar: undefined, as: undefined });
+    const choose = (slug: string) => rota.go({ ...AS_IT_OPENS, overlay: slug, calendar: undefined, of: undefined, as: undefined });
     const calendar = useCalendars().data?.find((each) => each.slug === rota.search.calendar)?.name;
     const through = overlay?.name ?? (rota.overlay === 'all' ? 'My list' : overlays.isPending ? 'Loading…' : 'No such overlay');
     // What is not known yet goes by no other name meanwhile.
-    const name = rota.search.calendar === undefined ? through : (calendar ?? rota.sheet?.layers[0]?.name ?? 'Loading…');
+    const name = isThroughOverlay(rota.search) ? through : (calendar ?? rota.sheet?.layers[0]?.name ?? 'Loading…');
     const mayEdit = overlay !== null && (overlay.level === 'change' || overlay.level === 'manage');
     return (
         <h1 className="min-w-0 text-[21px] font-semibold sm:text-[25px]">

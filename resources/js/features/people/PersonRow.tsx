@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ROLES } from '@/api/generated/words';
 import { Button } from '@/components/Button';
+import { PartyLink } from '@/features/directory/PartyLink';
 import { useSendsMail } from '@/features/site/useSite';
 import { formatMoment } from '@/time/dates';
 import { DepartureDialog } from './DepartureDialog';
@@ -17,7 +18,9 @@ export function PersonRow({ person }: { person: DirectoryPerson }) {
     return (
         <li aria-label={person.name} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-2">
             <span className="min-w-52 flex-1">
-                <b className="font-semibold">{person.name}</b> <span className="text-soft">{person.post}</span>
+                <PartyLink kind="person" id={person.id} className="font-semibold">
+                    {person.name}
+                </PartyLink> <span className="text-soft">{person.post}</span>
                 <span className="block text-soft [overflow-wrap:anywhere]">
                     {person.email}
                     {person.groups.length > 0 && ` · ${person.groups.map((group) => group.name).join(', ')}`}

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Mark } from '@/components/Mark';
 import { formatDate, timeOfDay } from '@/time/dates';
 import { pageRule, printable, setPrinting, usePrinting } from '@/features/sheet/printing';
+import { isThroughOverlay } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useSheetHeading } from '@/features/sheet/useSheetHeading';
 import { useOverlays } from '@/features/overlays/useOverlays';
@@ -71,7 +72,7 @@ function PaperTitle() {
     const rota = useRota();
     const heading = useSheetHeading();
     const overlays = useOverlays();
-    const name = rota.search.calendar === undefined ? (overlays.data?.find((each) => each.slug === rota.overlay)?.name ?? 'My list') : rota.sheet?.layers[0]?.name;
+    const name = isThroughOverlay(rota.search) ? (overlays.data?.find((each) => each.slug === rota.overlay)?.name ?? 'My list') : rota.sheet?.layers[0]?.name;
     return (
         <header className="flex items-baseline gap-4 border-b-2 border-ink pb-1">
             <p className="font-serif text-2xl font-semibold">{name}</p>

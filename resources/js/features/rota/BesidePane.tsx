@@ -12,7 +12,7 @@ type Props = { search: RotaSearch; go: Rota['go']; doing: Parameters<typeof useP
 
 /** A second sheet beside the first, drawn in the same way: of another overlay, or of another time. */
 export function BesidePane({ search, go, doing }: Props) {
-    const own = useMemo((): RotaSearch => ({ ...search, overlay: search.beside, date: search.besideDate ?? search.date, calendar: undefined, as: undefined, off: undefined }), [search]);
+    const own = useMemo((): RotaSearch => ({ ...search, overlay: search.beside, date: search.besideDate ?? search.date, calendar: undefined, of: undefined, as: undefined, off: undefined }), [search]);
     const ownGo = useCallback(
         ({ date, ...change }: Partial<RotaSearch>) => go({ ...change, ...(date === undefined ? {} : { besideDate: date }) }),
         [go],

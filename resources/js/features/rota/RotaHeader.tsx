@@ -1,6 +1,7 @@
 import { ListTree, Plus, Search } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
+import { isThroughOverlay } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { lazily } from '@/components/lazily';
@@ -19,10 +20,10 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
     const overlays = useOverlays();
     const [finding, setFinding] = useState(false);
     const [editing, setEditing] = useState<'this' | 'sharing' | null>(null);
-    const overlay = (rota.search.calendar === undefined ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
+    const overlay = (isThroughOverlay(rota.search) ? overlays.data?.find((each) => each.slug === rota.overlay) : undefined) ?? null;
     // Nothing is told of what is not known yet.
     const layers = overlay?.layers.length ?? rota.sheet?.layers.length;
-    const about = layers === undefined ? '' : `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
+    const about = layers === undefined ? '' : rota.search.of !== undefined ? (rota.sheet?.layers[0]?.about ?? '') : `${layers} ${layers === 1 ? 'layer' : 'layers'}${overlay === null ? '' : ` · kept by ${overlay.keeper.name}`}`;
     return (
         <header className="relative flex h-15 shrink-0 items-center gap-3 border-b-2 border-ink px-3 sm:gap-4 sm:px-4.5">
             <OverlayMenu overlay={overlay} onEdit={() => setEditing('this')} onNew={() => rota.go({ laying: true })} onShare={() => setEditing('sharing')} />

@@ -38,7 +38,7 @@ export function SheetControls() {
                 {['lanes', 'month', 'week', 'day'].includes(rota.view) ? weeksWords(rota.sheet?.weeks, rota.focus) : rota.zone}
             </p>
             <div role="tablist" aria-label="View" className="tabs">
-                {VIEWS.map((view) => (
+                {VIEWS.filter((view) => view !== 'table' || rota.search.of === undefined).map((view) => (
                     <button
                         key={view}
                         type="button"

@@ -7,7 +7,7 @@ import { SheetBoard } from '@/features/sheet/SheetBoard';
 import { marked } from '@/features/sheet/marked';
 import { useRota } from '@/features/sheet/RotaContext';
 import type { Sheet } from '@/features/sheet/useSheet';
-import { useSince } from '@/features/since/useSince';
+import { useSince } from '@/features/sheet/useSince';
 import { lazily } from '@/components/lazily';
 
 const EmptySheet = lazily(() => import('./EmptySheet'), 'EmptySheet');

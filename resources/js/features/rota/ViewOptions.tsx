@@ -30,8 +30,8 @@ export function ViewOptions() {
                         {view === 'lanes' && (
                             <>
                                 <Choice label="A row is">
-                                    <select aria-label="A row is" className={CONTROL} value={search.group ?? 'layer'} onChange={(event) => rota.go({ group: event.target.value === 'layer' ? undefined : (event.target.value as Grouping) })}>
-                                        {GROUPINGS.map((each) => (
+                                    <select aria-label="A row is" className={CONTROL} value={rota.through.group} onChange={(event) => rota.go({ group: event.target.value === 'layer' && search.of === undefined ? undefined : (event.target.value as Grouping) })}>
+                                        {GROUPINGS.filter((each) => search.of === undefined || each !== 'calendar').map((each) => (
                                             <option key={each} value={each}>
                                                 {ROWS[each]}
                                             </option>

@@ -21,6 +21,8 @@ type Scene = {
     /** Whether the layers will not come. */
     failed: boolean;
     hidden: ReadonlySet<number>;
+    /** Who takes part in whatever is begun here, where nothing else is said. */
+    taking: Pick<Beginning, 'participants'>;
     /** By which the last target is remembered. */
     overlay: string;
     setDraft: (draft: Draft | null) => void;
@@ -28,7 +30,7 @@ type Scene = {
 
 /** Begins an event: at once, or as soon as it is known on which calendars it could go. */
 export function useBegin(scene: Scene): Rota['begin'] {
-    const { search, go, calendars, single, layers, failed, hidden, overlay, setDraft } = scene;
+    const { search, go, calendars, single, layers, failed, hidden, taking, overlay, setDraft } = scene;
     const waiting = useRef<Beginning | null>(null);
     const ready = calendars !== undefined && (layers !== undefined || failed);
     const begin = useCallback(
@@ -42,7 +44,7 @@ export function useBegin(scene: Scene): Rota['begin'] {
             const { start, end, allDay, calendar: target, title = '', ...has } = beginning;
             const write = (on: string) => {
                 go({ event: undefined, occurrence: undefined });
-                setDraft({ ...has, begun: ++beginnings, calendar: on, title, allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
+                setDraft({ ...taking, ...has, begun: ++beginnings, calendar: on, title, allDay, start, end: end ?? (allDay ? addDays(start, 1) : addMinutes(start, 60)) });
             };
             const open = calendars.filter((each) => each.mayAdd);
             const [first] = open;
@@ -57,7 +59,7 @@ export function useBegin(scene: Scene): Rota['begin'] {
             const only = new Set(inView).size === 1 ? inView[0] : undefined;
             write(target ?? (last !== null && inView.includes(last) ? last : undefined) ?? only ?? (open.length === 1 ? first.slug : ''));
         },
-        [search.as, ready, calendars, single, layers, hidden, overlay, go, setDraft],
+        [search.as, ready, calendars, single, layers, hidden, taking, overlay, go, setDraft],
     );
     useEffect(() => {
         if (!ready) return;

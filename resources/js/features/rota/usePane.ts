@@ -5,9 +5,9 @@ import { useOrganisationName, usePerson } from '@/features/session/useSession';
 import type { Move } from '@/features/sheet/landing';
 import { addDays } from '@/time/dates';
 import { useNow } from '@/time/useNow';
-import type { Draft, Rota } from '@/features/sheet/RotaContext';
+import type { Beginning, Draft, Rota } from '@/features/sheet/RotaContext';
 import { noteOpener } from '@/features/sheet/sheetFocus';
-import type { RotaSearch } from '@/features/sheet/rotaSearch';
+import { isThroughOverlay, type RotaSearch } from '@/features/sheet/rotaSearch';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { useSheet } from '@/features/sheet/useSheet';
 import { useBegin } from './useBegin';
@@ -36,22 +36,27 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move, de
     const overlay = search.overlay ?? (known(remembered) ? (remembered ?? 'all') : (overlays.data?.[0]?.slug ?? 'all'));
     const single = calendars.data?.find((each) => each.slug === search.calendar);
     const opens = overlays.data?.find((each) => each.slug === overlay);
-    const view = search.view ?? (search.calendar === undefined ? null : single?.openingView) ?? opens?.openingView ?? 'lanes';
-    const opening = (search.calendar === undefined ? opens?.openingTable : null) ?? null;
+    const ofGroup = search.of?.startsWith('group:') === true;
+    const asked = search.view ?? (search.of !== undefined ? (ofGroup ? 'lanes' : 'week') : search.calendar === undefined ? null : single?.openingView) ?? opens?.openingView ?? 'lanes';
+    const view = search.of !== undefined && asked === 'table' ? 'list' : asked;
+    const opening = (isThroughOverlay(search) ? opens?.openingTable : null) ?? null;
     const period = search.period ?? opening?.period ?? 'half';
     const date = search.date ?? today;
     const { span, focus } = useMemo(() => windowOf(view, date, laneDays, single?.firstDay ?? 'MO', period, firstMonth), [view, date, laneDays, single?.firstDay, period, firstMonth]);
-    const group = view === 'lanes' ? (search.group ?? 'layer') : 'layer';
+    const group = view === 'lanes' ? (search.group ?? (ofGroup ? 'person' : 'layer')) : 'layer';
     const through = useMemo(
-        () => ({ overlay, calendar: search.calendar, as: search.as, zone, categories: search.categories ?? [], words: search.words, people: search.people ?? [], group }),
-        [overlay, search.calendar, search.as, zone, search.categories, search.words, search.people, group],
+        () => ({ overlay, calendar: search.calendar, of: search.of, as: search.as, zone, categories: search.categories ?? [], words: search.words, people: search.people ?? [], group }),
+        [overlay, search.calendar, search.of, search.as, zone, search.categories, search.words, search.people, group],
     );
     // Of a table the sheet has layers and counts: what is near tells enough.
     const drawn = useMemo(() => (view === 'table' ? { from: date, to: addDays(date, TABLE_DAYS) } : span), [view, date, span]);
     const sheet = useSheet(through, drawn, overlays.isSuccess);
     const hidden = useMemo(() => new Set(search.off ?? []), [search.off]);
 
-    const begin = useBegin({ search, go, calendars: calendars.data, single, layers: sheet.data?.layers, failed: sheet.isError, hidden, overlay: single?.slug ?? overlay, setDraft });
+    // On the sheet of somebody, or of a room, they are meant to take part.
+    const partyName = sheet.data?.layers[0]?.name;
+    const taking = useMemo(() => takingPart(search.of, partyName), [search.of, partyName]);
+    const begin = useBegin({ search, go, calendars: calendars.data, single, layers: sheet.data?.layers, failed: sheet.isError, hidden, taking, overlay: single?.slug ?? overlay, setDraft });
     const rota = useMemo<Rota>(
         () => ({
             search, go, overlay, opening, period, view, date, today, now, zone, span, focus, hidden, through, move,
@@ -72,6 +77,13 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move, de
         [search, go, overlay, opening, period, view, date, today, now, zone, span, focus, hidden, through, sheet.data, laneDays, setDraft, move, deleteItem, begin],
     );
     return { rota, sheet, overlays };
+}
+
+/** Whoever or whatever the sheet is of, taking part in what is begun there. */
+function takingPart(of: string | undefined, name: string | undefined): Pick<Beginning, 'participants'> {
+    const [kind, id] = of?.split(':') ?? [];
+    if (name === undefined || (kind !== 'person' && kind !== 'room')) return {};
+    return { participants: [{ kind, id: Number(id), name, part: kind === 'person' ? 'responsible' : 'required', answer: 'accepted' }] };
 }
 
 /** Remembers, in this browser, through which overlay was looked last. */

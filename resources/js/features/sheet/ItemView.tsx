@@ -3,7 +3,7 @@ import { CircleHelp, Import, Lock } from 'lucide-react';
 import { memo, type CSSProperties, type ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark, type MarkName } from '@/components/Mark';
-import { ghostWords, sinceWords } from '@/features/since/sinceWords';
+import { ghostWords, sinceWords } from '@/features/sheet/sinceWords';
 import { formatWhen, timeOfDay } from '@/time/dates';
 import { itemKey, type Item } from './geometry';
 

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { lazily } from '@/components/lazily';
 import { Mark } from '@/components/Mark';
+import { PartyLink } from '@/features/directory/PartyLink';
 import { useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
 import { daysBetween, daysFrom, formatDate, isWeekend, startOfWeek } from '@/time/dates';
@@ -56,7 +57,7 @@ export function LanesSheet({ sheet }: { sheet: Sheet }) {
         <Grid ref={frame} kind="lanes" rowCount={laid.length + 1} label={`Lanes: a row for each ${through.group}, days across`} style={{ ['--days' as string]: count, ['--least' as string]: count > 14 ? '30px' : '0px' }}>
             <div role="row" aria-rowindex={1} className="sheet-row">
                 <div role="columnheader" className="sheet-head" data-corner>
-                    {HEADS[through.group]}
+                    {through.of !== undefined && through.group === 'person' ? 'Who' : HEADS[through.group]}
                 </div>
                 {days.map((day, column) => (
                     <div key={day} role="columnheader" className="sheet-head" data-weekend={isWeekend(day) || undefined} data-today={day === today || undefined} data-narrow={count > 21 || undefined} title={closed.get(day)}>
@@ -84,7 +85,7 @@ function Lane({ row, index, days, closed, sheet, most, onToggle, measure }: Lane
     return (
         <div role="row" aria-rowindex={index + 2} className="sheet-row">
             <div role="rowheader" className="sheet-rowhead" ref={measure} data-index={index}>
-                {row.mark !== null && <Mark mark={row.mark} ink={row.ink ?? 'slate'} size={11} />} {row.name}
+                {row.mark !== null && <Mark mark={row.mark} ink={row.ink ?? 'slate'} size={11} />} <RowName row={row} />
                 <small>
                     <span className="tabular-nums">{row.items.filter((item) => item.ghost !== true).length}</span>
                     <span className="sr-only"> in view</span>
@@ -105,6 +106,17 @@ function Lane({ row, index, days, closed, sheet, most, onToggle, measure }: Lane
                 </Cell>
             ))}
         </div>
+    );
+}
+
+/** Of a person it leads to a sheet of their own. */
+function RowName({ row }: { row: LaneRow }) {
+    return row.kind === 'person' && /^\d+$/.test(row.key) ? (
+        <PartyLink kind="person" id={Number(row.key)}>
+            {row.name}
+        </PartyLink>
+    ) : (
+        row.name
     );
 }
 

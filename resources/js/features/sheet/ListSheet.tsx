@@ -8,7 +8,7 @@ import { itemKey, lastDay, type Item } from './geometry';
 import { useBoard } from './BoardContext';
 import { DueTaskLine } from './DueTaskLine';
 import { ItemView, PLAIN } from './ItemView';
-import { useSince } from '@/features/since/useSince';
+import { useSince } from '@/features/sheet/useSince';
 import { marked } from './marked';
 import { weeksWords } from './schoolWeeks';
 import { useDueTasks, type DueTask } from './useDueTasks';

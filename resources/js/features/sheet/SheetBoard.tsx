@@ -37,6 +37,7 @@ export function SheetBoard({ sheet }: { sheet: Sheet }) {
 
     /** What was here is opened where it is; what is gone cannot be. */
     const onOpen = (item: Item) => {
+        if (item.ghost !== true && item.calendar === '') return rota.refuse('You see that the time is taken, not what for.');
         if (item.ghost !== true || item.since === undefined) return rota.open(item);
         if (item.since.is === null) return rota.refuse(`“${item.title}” was here, and is gone.`);
         rota.open({ ...item, occurrence: item.since.occurrence });

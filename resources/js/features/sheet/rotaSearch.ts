@@ -28,6 +28,8 @@ export type RotaSearch = {
     overlay?: Schemas['Overlay']['slug'];
     /** A single calendar by its slug, looked at on its own. */
     calendar?: string;
+    /** A person, the people of a group, or a room, such as `person:12`, looked at alone. */
+    of?: string;
     /** The person as whom a manager looks at it. */
     as?: number;
     view?: View;
@@ -61,17 +63,25 @@ export type RotaSearch = {
     laying?: boolean;
 };
 
+const OF = /^(person|group|room):\d+$/;
+
+/** Whether it is looked through an overlay, or one’s own list: at no calendar, and at nobody, alone. */
+export function isThroughOverlay({ calendar, of }: RotaSearch): boolean {
+    return calendar === undefined && of === undefined;
+}
+
 export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     const search: RotaSearch = {};
     if (typeof raw.overlay === 'string') search.overlay = raw.overlay;
     if (typeof raw.calendar === 'string') search.calendar = raw.calendar;
+    if (typeof raw.of === 'string' && OF.test(raw.of) && search.calendar === undefined) search.of = raw.of;
     if (search.calendar !== undefined && Number.isInteger(raw.as)) search.as = raw.as as number;
     const view = VIEWS.find((each) => each === raw.view);
     if (view !== undefined) search.view = view;
     if (isDate(raw.date)) search.date = raw.date;
     if (Number.isInteger(raw.weeks) && Number(raw.weeks) >= 1 && Number(raw.weeks) <= MOST_WEEKS) search.weeks = Number(raw.weeks);
     const group = GROUPINGS.find((each) => each === raw.group);
-    if (group !== undefined && group !== 'layer') search.group = group;
+    if (group !== undefined && (group !== 'layer' || search.of !== undefined)) search.group = group;
     const period = PERIODS.find((each) => each === raw.period);
     if (period !== undefined) search.period = period;
     const sort = TABLE_COLUMNS.find((each) => each === raw.sort);

@@ -30,7 +30,7 @@ type Layer = Schemas['SheetLayer'];
 /** The rows in order, each with what stands in it. */
 export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<number>): LaneRow[] {
     if (group === 'layer') {
-        const rows = sheet.layers.map((layer): LaneRow => ({ kind: 'layer', key: layer.name, name: layer.name, about: layer.about, ink: layer.colour, mark: layer.mark, target: layer.target, refusal: layer.refusal, calendars: layer.calendars, begun: layer.begun, items: [] }));
+        const rows = sheet.layers.map((layer): LaneRow => ({ kind: 'layer', key: layer.name, name: layer.name, about: layer.about, ink: layer.colour, mark: layer.mark, target: targetOf(layer), refusal: layer.refusal, calendars: layer.calendars, begun: layer.begun, items: [] }));
         for (const item of sheet.items) rows[item.layer]?.items.push(item);
         return rows.filter((_, index) => !hidden.has(index));
     }
@@ -45,6 +45,11 @@ export function laneRows(sheet: Sheet, group: Grouping, hidden: ReadonlySet<numb
         if (!hidden.has(item.layer)) for (const row of item.rows ?? []) rows[row]?.items.push(item);
     }
     return rows;
+}
+
+/** Of a layer of people any calendar will do. */
+function targetOf({ target, refusal }: Layer): string | null | undefined {
+    return target === null && refusal === null ? undefined : target;
 }
 
 function layerOf(layers: readonly Layer[], calendar: string): Layer | undefined {

@@ -11,6 +11,7 @@ export type Span = { from: string; to: string };
 export type Through = {
     overlay: string;
     calendar: string | undefined;
+    of: string | undefined;
     as: number | undefined;
     zone: string;
     categories: string[];
@@ -20,8 +21,8 @@ export type Through = {
 };
 
 /** As the API is asked for whatever is told of a window. */
-export function windowQuery({ overlay, calendar, as, zone, categories, words, people }: Through, { from, to }: Span) {
-    return { from, to, tz: zone, overlay: calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as, 'categories[]': categories, words, 'people[]': people };
+export function windowQuery({ overlay, calendar, of, as, zone, categories, words, people }: Through, { from, to }: Span) {
+    return { from, to, tz: zone, of, overlay: of !== undefined || calendar !== undefined || overlay === 'all' ? undefined : overlay, calendar, as, 'categories[]': categories, words, 'people[]': people };
 }
 
 function sheetQuery(through: Through, span: Span) {
@@ -29,10 +30,10 @@ function sheetQuery(through: Through, span: Span) {
 }
 
 /** What was asked before stands in for what is asked now, as long as it is looked through the same; never another's events under a name. */
-export function sameThrough({ overlay, calendar, as }: Through) {
+export function sameThrough({ overlay, calendar, of, as }: Through) {
     return <Answer>(previous: Answer | undefined, asked: { queryKey: readonly unknown[] } | undefined): Answer | undefined => {
         const before = asked?.queryKey.find((each) => (each as Through | null)?.overlay !== undefined) as Through | undefined;
-        return before?.overlay === overlay && before.calendar === calendar && before.as === as ? previous : undefined;
+        return before?.overlay === overlay && before.calendar === calendar && before.of === of && before.as === as ? previous : undefined;
     };
 }
 

@@ -1,12 +1,13 @@
 import { Popover } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/components/Button';
+import { Scrolling } from '@/components/Scrolling';
 import { useLatest } from '@/components/useLatest';
 import { useRota } from '@/features/sheet/RotaContext';
 import { ghostKey } from '@/features/sheet/marked';
 import { formatMoment, formatWhen } from '@/time/dates';
-import { sinceWords } from './sinceWords';
-import { useSeenAll, useSince, type SinceChange } from './useSince';
+import { sinceWords } from '@/features/sheet/sinceWords';
+import { useSeenAll, useSince, type SinceChange } from '@/features/sheet/useSince';
 
 /** What changed since one looked: how much of it there is in view, what, and that one has seen it. F8 leads from one to the next. */
 export function SinceButton() {
@@ -38,7 +39,7 @@ export function SinceButton() {
             <Popover.Portal>
                 <Popover.Content align="end" sideOffset={6} collisionPadding={8} aria-label="Since you looked" className="z-40 flex max-h-[70vh] w-96 flex-col border border-ink bg-sheet p-3 text-[13px] shadow-(--shadow) max-md:w-[92vw]" onCloseAutoFocus={(event) => event.preventDefault()}>
                     <h3 className="mb-1.5 text-base font-semibold">Since {formatMoment(since.data.since)}</h3>
-                    <ul className="min-h-0 flex-1 overflow-y-auto border-t border-line">
+                    <Scrolling as="ol" aria-label="What changed" className="min-h-0 flex-1 border-t border-line">
                         {changes.map((change) => (
                             <li key={`${change.id} ${change.occurrence} ${change.was?.start}`} className="border-b border-hair">
                                 <button type="button" className="flex min-h-6 w-full flex-col py-1 text-left hover:bg-wash pointer-coarse:min-h-11" onClick={() => to(change)}>
@@ -52,7 +53,7 @@ export function SinceButton() {
                                 </button>
                             </li>
                         ))}
-                    </ul>
+                    </Scrolling>
                     {since.data.more && <p className="mt-1.5 text-soft">There is more: what changed last is told.</p>}
                     <div className="mt-2 flex items-center gap-2">
                         <p className="flex-1 text-[11px] text-soft max-md:invisible">

@@ -5,14 +5,14 @@ import { sameThrough, windowQuery, type Span, type Through } from '@/features/sh
 
 export type SinceChange = Schemas['SinceChange'];
 
-/** What others did in these days since one looked; of a sheet that one looks at as somebody else nothing is told. */
+/** What others did in these days since one looked; of a sheet of people, or that one looks at as somebody else, nothing is told. */
 export function useSince(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: queryKeys.since(through, span),
         queryFn: ({ signal }) => answered(api.GET('/sheet/since', { params: { query: windowQuery(through, span) }, signal })),
         meta: { days: span },
         placeholderData: sameThrough(through),
-        enabled: enabled && through.as === undefined,
+        enabled: enabled && through.as === undefined && through.of === undefined,
     });
 }
 
