@@ -16,6 +16,8 @@ export default defineConfig({
         actionTimeout: 90_000,
         baseURL: process.env.ROTA_URL ?? 'http://127.0.0.1:8080',
         viewport: { width: 1280, height: 800 },
+        // What is there without a network is for the journeys that are about it.
+        serviceWorkers: 'block',
         locale: 'en-GB',
         timezoneId: 'Europe/London',
         screenshot: 'only-on-failure',

@@ -2,6 +2,7 @@ import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './generated/schema';
 import { priority } from './hurry';
 import { closeKey, keyOf } from './keys';
+import { noteKept } from './kept';
 import { takeMarks } from './marks';
 
 export type Schemas = components['schemas'];
@@ -49,6 +50,7 @@ const refusals: Middleware = {
     },
     async onResponse({ request, response }) {
         takeMarks(response);
+        noteKept(response);
         // Of a fault in between it is not known what came of it: asked again, it is the same.
         const key = request.headers.get(KEY);
         if (key !== null && response.status < 500) closeKey(key, pathOf(request), response.ok);

@@ -1,12 +1,15 @@
 import { Link, Outlet, useLocation } from '@tanstack/react-router';
 import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
 import { useWaitingCount } from '@/features/waiting/useWaiting';
 import { lazily } from '@/components/lazily';
 import { focusSheet } from '@/features/sheet/sheetFocus';
+import { beOfDevice } from '@/offline/device';
+import { KeptNotice } from '@/offline/KeptNotice';
 import { useChanges } from './live/useChanges';
 
 const OneLineField = lazily(() => import('@/features/oneline/OneLineField'), 'OneLineField', <span className="h-8 max-md:h-11" />);
@@ -30,6 +33,7 @@ const WAITING: Place = { to: '/waiting', label: 'For you', icon: Flag };
 /** The frame of every page: the rail at the side, or at the foot of a narrow screen. */
 export function Shell() {
     useChanges();
+    useEffect(beOfDevice, []);
     const person = usePerson();
     const jobs = useQuery(jobsQuery).data ?? [];
     const working = jobs.some((job) => !isEnded(job));
@@ -80,6 +84,7 @@ export function Shell() {
                 ))}
             </nav>
             <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+                <KeptNotice />
                 {person.needsSecondFactor && <SecondFactorNotice />}
                 {person.role === 'administrator' && !person.needsSecondFactor && <SiteNotice />}
                 {!onRota && (

@@ -12,6 +12,8 @@ const client = new QueryClient({
     defaultOptions: {
         queries: {
             staleTime: 30_000,
+            // Without a network what was read last is told by public/sw.js.
+            networkMode: 'offlineFirst',
             // A refusal stays one however often it is asked; only a lost connection is worth another try.
             retry: (count, error) => count < 2 && (!(error instanceof Problem) || error.status === 0),
         },

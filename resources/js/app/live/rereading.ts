@@ -1,6 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { isOwn, type Mark } from '@/api/marks';
 import { fetchAnew, fetchTouched } from '@/api/useAction';
+import { forgetRead } from '@/offline/device';
 import { Pace } from './pace';
 
 /**
@@ -21,8 +22,12 @@ export function rereading(client: QueryClient): (marks: Mark[] | null) => void {
             const marks = waiting.filter((each) => each === null || !isOwn(each));
             waiting = [];
             const done = pace.begin();
-            if (marks.some((each) => each === null || each.calendar === null)) await fetchAnew(client, 'access');
-            else await fetchTouched(client, marks.filter((each) => each !== null));
+            if (marks.some((each) => each === null || each.calendar === null)) {
+                await forgetRead();
+                await fetchAnew(client, 'access');
+            } else {
+                await fetchTouched(client, marks.filter((each) => each !== null));
+            }
             done();
         }
         busy = false;

@@ -2,9 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import clsx from 'clsx';
 import { DoorOpen, Search, User, Users, X } from 'lucide-react';
-import { useId, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { useEffect, useId, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark } from '@/components/Mark';
+import { useLatest } from '@/components/useLatest';
 import { useSettled } from '@/components/useSettled';
 import { formatDate } from '@/time/dates';
 import { toast } from '@/toast/toast';
@@ -31,7 +32,7 @@ type Found = Schemas['Found'];
 type Option = { key: string; go: () => void; face: React.ReactNode };
 
 /** The one line: it adds an event that is written in it, finds events over all one may read, and goes to a date that is typed. */
-export function OneLineField({ className, onDone, autoFocus = false }: { className?: string; onDone?: () => void; autoFocus?: boolean }) {
+export function OneLineField({ className, onDone, autoFocus = false, handed }: { className?: string; onDone?: () => void; autoFocus?: boolean; /** A text that came from elsewhere, to be read as though it were pasted. */ handed?: string | undefined }) {
     const host = useLineHost();
     const id = useId();
     const navigate = useNavigate();
@@ -156,14 +157,22 @@ export function OneLineField({ className, onDone, autoFocus = false }: { classNa
             setOpen(false);
         }
     };
-    const onPaste = (event: ClipboardEvent) => {
-        const text = event.clipboardData.getData('text/plain').trim();
-        if (!/\r|\n/.test(text)) return;
-        event.preventDefault();
+    /** A message becomes one line; all of it goes into the description. */
+    const take = (text: string) => {
         void readMessage(text.slice(0, 20_000), host.zone)
             .then((made) => put({ text: made, description: text, plain: [] }))
             .catch(() => put({ text: text.replace(/\s+/g, ' ').slice(0, 500) }));
         setOpen(true);
+    };
+    const latest = useLatest(take);
+    useEffect(() => {
+        if (handed !== undefined) latest.current(handed);
+    }, [handed, latest]);
+    const onPaste = (event: ClipboardEvent) => {
+        const text = event.clipboardData.getData('text/plain').trim();
+        if (!/\r|\n/.test(text)) return;
+        event.preventDefault();
+        take(text);
     };
     return (
         <div className={clsx('relative', className)}>

@@ -39,14 +39,21 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
                 <Button className="md:hidden" onClick={onKey} aria-label="Key">
                     <ListTree size={15} aria-hidden="true" />
                 </Button>
-                <Button className="md:hidden" aria-expanded={finding} onClick={() => setFinding(!finding)} aria-label="Add or find">
+                <Button className="md:hidden" aria-expanded={finding || rota.search.shared !== undefined} onClick={() => (rota.search.shared === undefined ? setFinding(!finding) : rota.go({ shared: undefined }))} aria-label="Add or find">
                     <Search size={15} aria-hidden="true" />
                 </Button>
                 <PersonMenu />
             </div>
-            {finding && (
+            {(finding || rota.search.shared !== undefined) && (
                 <div className="absolute inset-x-0 top-full z-40 border-b-2 border-ink bg-paper p-2 md:hidden">
-                    <OneLineField autoFocus onDone={() => setFinding(false)} />
+                    <OneLineField
+                        autoFocus
+                        handed={rota.search.shared}
+                        onDone={() => {
+                            setFinding(false);
+                            rota.go({ shared: undefined });
+                        }}
+                    />
                 </div>
             )}
             {editing === 'sharing' && overlay !== null && <OverlaySharingDialog overlay={overlay} onClose={() => setEditing(null)} />}

@@ -62,6 +62,7 @@ export function SignInPage({ demo, organisation }: { demo: Schemas['Demo'] | nul
                     <TextField label="Password" type="password" autoComplete="current-password" value={password} error={problem?.field('password')} onChange={(event) => setPassword(event.target.value)} required />
                     <CodeField code={code} problem={problem} onChange={setCode} />
                     <CheckField label="Stay signed in on this device" checked={stay} onChange={(event) => setStay(event.target.checked)} />
+                    {stay && <p className="-mt-2 text-xs text-soft">What you read last is there without a network, too, until you sign out.</p>}
                     {problem !== null && problem.fields.length === 0 && (
                         <FormProblem>
                             {problem.message} {problem.detail}

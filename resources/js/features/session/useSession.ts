@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
+import { leaveDevice, noteStay } from '@/offline/device';
 import { forgetAllForms } from '@/features/kept/keptForms';
 
 export function useSession() {
@@ -28,7 +29,10 @@ export function useSignIn() {
     const client = useQueryClient();
     return useMutation({
         mutationFn: (credentials: { email: string; password: string; stay?: boolean; code?: string }) => answered(api.POST('/session', { body: credentials })),
-        onSuccess: (session) => client.setQueryData(queryKeys.session, session),
+        onSuccess: (session, { stay = false }) => {
+            noteStay(stay);
+            client.setQueryData(queryKeys.session, session);
+        },
     });
 }
 
@@ -39,6 +43,7 @@ export function useSignOut() {
         // Nothing of one person's may be seen by the next at the same screen.
         onSuccess: async () => {
             forgetAllForms();
+            await leaveDevice();
             client.removeQueries({ predicate: (query) => query.queryKey[0] !== queryKeys.session[0] });
             await client.resetQueries({ queryKey: queryKeys.session });
         },

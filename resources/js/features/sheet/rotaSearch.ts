@@ -59,6 +59,8 @@ export type RotaSearch = {
     occurrence?: string;
     /** Whether the event that is open is being changed. */
     changing?: boolean;
+    /** A text that another application of the device handed over, to be written into the one line. */
+    shared?: string;
     /** Whether an overlay is being laid. */
     laying?: boolean;
 };
@@ -100,6 +102,8 @@ export function readRotaSearch(raw: Record<string, unknown>): RotaSearch {
     if (Number.isInteger(raw.event)) search.event = raw.event as number;
     if (typeof raw.occurrence === 'string') search.occurrence = raw.occurrence;
     if (search.event !== undefined && raw.changing === true) search.changing = true;
+    const shared = [raw.sharedTitle, raw.shared, raw.sharedLink].filter((each) => typeof each === 'string' && each.trim() !== '').join('\n');
+    if (shared !== '') search.shared = shared;
     if (raw.laying === true) search.laying = true;
     return search;
 }
