@@ -17,6 +17,7 @@ import { EventFiles } from '@/features/attachments/EventFiles';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
 import { PartyLink } from '@/features/directory/PartyLink';
+import { byMonday, schoolWeekOf } from '@/features/sheet/schoolWeeks';
 import { KeepOnMine } from '@/features/pins/KeepOnMine';
 import { PlaceActions } from '@/features/pins/PlaceActions';
 import { PlacePicker } from '@/features/pins/PlacePicker';
@@ -45,6 +46,8 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const [asking, setAsking] = useState<'change' | 'delete' | null>(null);
     const calendar = calendars.data?.find((each) => each.slug === event.calendar);
     // The same event in several files: the sheet shows it once, and it is said here where else it is.
+    // Of what is out of the window it is not known here.
+    const week = schoolWeekOf(byMonday(rota.sheet?.weeks), event.start.slice(0, 10));
     const responsible = event.participants.filter((each) => each.part === 'responsible');
     const also = (rota.sheet?.items.find((item) => item.id === event.id)?.also ?? [])
         .filter((slug) => slug !== event.calendar && !event.pins.some((each) => each.calendar === slug))
@@ -73,6 +76,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 {formatWhen(event)}
                 {event.timezone !== null && event.timezone !== rota.zone && ` (${event.timezone})`}
             </p>
+            {week !== undefined && <p className="text-soft">{week.name}</p>}
             {event.timezone !== null && event.timezone !== rota.zone && (
                 <p className="text-soft">
                     {formatInstants(event, rota.zone)} ({rota.zone}, as on this sheet)

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useRota } from './RotaContext';
 import type { Sheet } from './useSheet';
-import { addDays, addMonths, daysBetween, daysFrom, formatDate, formatYear, isWeekend } from '@/time/dates';
+import { addDays, addMonths, daysBetween, daysFrom, formatDate, formatSpan, formatYear, isWeekend } from '@/time/dates';
 import { lastDay } from './geometry';
 import { byMonday, schoolWeekOf } from './schoolWeeks';
 
@@ -25,6 +25,15 @@ export function YearSheet({ sheet }: { sheet: Sheet }) {
     const months = Array.from({ length: 12 }, (_, index) => addMonths(span.from, index));
     return (
         <div className="overflow-x-auto p-4">
+            {sheet.terms.length > 0 && (
+                <nav aria-label="Terms" className="mb-2 flex flex-wrap gap-x-4 text-[13px]">
+                    {sheet.terms.map(({ name, from, to }) => (
+                        <button key={from} type="button" className="hit gap-1.5 hover:underline" onClick={() => go({ view: 'month', date: from })}>
+                            <b className="font-semibold">{name}</b> <span className="text-soft">{formatSpan(from, to)}</span>
+                        </button>
+                    ))}
+                </nav>
+            )}
             <table className="year" aria-label={`${formatYear(span.from)}: how full each day is`}>
                 <tbody>
                     {months.map((first) => (
