@@ -6,6 +6,5 @@
 <title>{{ $title }}</title>
 <meta name="theme-color" content="#1d2733">
 <link rel="manifest" href="/app.webmanifest">
-<link rel="apple-touch-icon" href="/icons/pin-192.png">
 <link rel="icon" href="/pin.svg" type="image/svg+xml">
 @vite($assets)
