@@ -56,6 +56,18 @@ async function readable(page: Page): Promise<Record<string, { letters: number; h
     });
 }
 
+/** Of all that the server tells of some days, what has no name that can be read: eight letters of it, or all, on a line of 16 pixels. */
+async function unreadable(page: Page, from: string, to: string): Promise<string[]> {
+    const told = await itemsOf(page, from, to);
+    const seen = await readable(page);
+    return told
+        .filter(({ id, occurrence, title }) => {
+            const found = seen[`${id} ${occurrence ?? ''}`];
+            return found === undefined || found.high < 16 || found.letters < Math.min(8, title.length);
+        })
+        .map(({ title, start }) => `${title}, ${start}`);
+}
+
 for (const [width, height] of [[1280, 800], [1440, 900]] as const) {
     test(`in the fullest week, of everything that the server tells a name can be read: ${width} × ${height}`, async ({ page }) => {
         await page.setViewportSize({ width, height });
@@ -66,18 +78,7 @@ for (const [width, height] of [[1280, 800], [1440, 900]] as const) {
         await expect(page.getByRole('button', { name: 'fewer hours' })).toBeVisible();
         expect((await itemsOf(page, day(7 * week), day(7 * week + 7))).length).toBeGreaterThan(60);
         // What others add meanwhile is told before it is drawn.
-        await expect
-            .poll(async () => {
-                const told = await itemsOf(page, day(7 * week), day(7 * week + 7));
-                const seen = await readable(page);
-                return told
-                    .filter(({ id, occurrence, title }) => {
-                        const found = seen[`${id} ${occurrence ?? ''}`];
-                        return found === undefined || found.high < 16 || found.letters < Math.min(8, title.length);
-                    })
-                    .map(({ title, start }) => `${title}, ${start}`);
-            })
-            .toEqual([]);
+        await expect.poll(() => unreadable(page, day(7 * week), day(7 * week + 7))).toEqual([]);
         expect(await page.evaluate(() => document.querySelector('[data-scroller]')!.scrollWidth - document.querySelector('[data-scroller]')!.clientWidth)).toBe(0);
         expect(await faultsOf(page, false)).toEqual([]);
     });
@@ -131,6 +132,25 @@ test('a crowded day is worked with as any other: bars are opened, taken elsewher
         await expect(page.getByRole('button', { name: /^Anchor, Thursday/ })).toHaveClass(/ticket/);
         await expect(page.locator('.bar')).toHaveCount(5);
     });
+});
+
+test('on a phone, of everything that the server tells of a full day, and of the days after it, a name can be read', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await enter(page, 'Ines Halloran');
+    const week = await fullestWeek(page);
+    const counts = await Promise.all([0, 1, 2, 3, 4].map(async (weekday) => ({ date: day(7 * week + weekday), count: (await itemsOf(page, day(7 * week + weekday), day(7 * week + weekday + 1))).length })));
+    const { date, count } = counts.sort((a, b) => b.count - a.count)[0] ?? { date: day(0), count: 0 };
+    expect(count).toBeGreaterThan(9);
+
+    await page.goto(`/?overlay=all&view=day&date=${date}`);
+    await page.getByRole('button', { name: /^all hours/ }).click();
+    await expect(page.getByRole('button', { name: 'fewer hours' })).toBeVisible();
+    await expect.poll(() => unreadable(page, date, addDays(date, 1))).toEqual([]);
+
+    await page.goto(`/?overlay=all&view=list&date=${date}`);
+    await expect(page.locator(`[data-day="${date}"] [data-item]`).first()).toBeVisible();
+    await expect.poll(() => unreadable(page, date, addDays(date, 7))).toEqual([]);
+    expect(await page.evaluate(() => document.querySelector('[data-scroller]')!.scrollWidth - document.querySelector('[data-scroller]')!.clientWidth)).toBe(0);
 });
 
 /** The last day that an item takes up. */

@@ -15,13 +15,14 @@ export const queryKeys = {
     passwordLink: (...of: string[]) => ['password link', ...of] as const,
     /** One's own long work, which is asked after while it goes on. */
     jobs: ['jobs'] as const,
+    /** Asked for now and then: what others change is on the sheet at once, that it is new can wait. */
+    sinces: ['since'] as const,
+    since: (...asked: unknown[]) => ['since', ...asked] as const,
     repeat: (asked: string) => ['repeat', asked] as const,
 
     sheets: events('sheet'),
     sheet: (...asked: unknown[]) => events('sheet', 'window', ...asked),
     endlessSheet: (...asked: unknown[]) => events('sheet', 'endless', ...asked),
-    sinces: events('since'),
-    since: (...asked: unknown[]) => events('since', ...asked),
     tables: events('sheet', 'table'),
     table: (...asked: unknown[]) => events('sheet', 'table', ...asked),
     ruler: (...asked: unknown[]) => events('ruler', ...asked),

@@ -3,6 +3,9 @@ import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { sameThrough, windowQuery, type Span, type Through } from '@/features/sheet/useSheet';
 
+/** In milliseconds. */
+const EVERY = 30_000;
+
 export type SinceChange = Schemas['SinceChange'];
 
 /** What others did in these days since one looked; of a sheet of people, or that one looks at as somebody else, nothing is told. */
@@ -10,7 +13,7 @@ export function useSince(through: Through, span: Span, enabled: boolean) {
     return useQuery({
         queryKey: queryKeys.since(through, span),
         queryFn: ({ signal }) => answered(api.GET('/sheet/since', { params: { query: windowQuery(through, span) }, signal })),
-        meta: { days: span },
+        refetchInterval: EVERY,
         placeholderData: sameThrough(through),
         enabled: enabled && through.as === undefined && through.of === undefined,
     });

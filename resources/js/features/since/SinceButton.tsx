@@ -33,7 +33,7 @@ export function SinceButton() {
                 <Button className="border-line px-1.5" title="What changed since you looked (F8 leads from one to the next)">
                     <span aria-hidden="true" className="h-3.5 w-[3px] bg-pin" />
                     {changes.length}
-                    {since.data.more && '+'}
+                    {since.data.more && '+'}{' '}
                     <span className="max-sm:sr-only">changed</span>
                 </Button>
             </Popover.Trigger>
