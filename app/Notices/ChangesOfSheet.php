@@ -50,7 +50,6 @@ final class ChangesOfSheet
         $done = OperationSeries::query()->whereIntegerInRaw('operation_series.series_id', $touched->take(self::MOST)->all())
             ->join('operations', 'operations.id', '=', 'operation_series.operation_id')->where('operations.created_at', '>=', $since)
             ->where(static fn ($by) => $by->whereNull('operations.person_id')->orWhere('operations.person_id', '!=', $looking->id))
-            ->leftJoin('people', 'people.id', '=', 'operations.person_id')
             ->groupBy('operation_series.series_id')->get(['operation_series.series_id', DB::raw('MIN(operation_series.id) as first'), DB::raw('MAX(operation_series.id) as last')]);
         $last = OperationSeries::query()->whereKey($done->pluck('last'))->with('operation.person')->get(['id', 'series_id', 'operation_id'])->keyBy('series_id');
         $first = OperationSeries::query()->whereKey($done->pluck('first'))->get(['id', 'series_id', 'before'])->keyBy('series_id');

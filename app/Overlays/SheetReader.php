@@ -52,7 +52,7 @@ final class SheetReader
             foreach ($taking as $layer) {
                 $items[] = new SheetItem($seen, $layer, $colours->for($seen));
                 if ($query->grouping !== Grouping::Layer) {
-                    $rowKeys[] = $query->grouping === Grouping::Person && $people !== null ? array_map(strval(...), $people) : $query->grouping->rowsOf($seen->facts, $layer);
+                    $rowKeys[] = $query->grouping === Grouping::Person && $people !== null && $sight->party?->people !== [] ? array_map(strval(...), $people) : $query->grouping->rowsOf($seen->facts, $layer);
                     $rowNames += $this->rowNames($query->grouping, $rowKeys[array_key_last($rowKeys)], $seen);
                 }
                 if ($same !== null) {

@@ -52,7 +52,9 @@ test('the demo is laid where it is asked for, once, and true to life', function 
         ->and(EventRecord::query()->count())->toBeGreaterThan(2_900)
         ->and(EventRecord::query()->where('private', true)->count())->toBeGreaterThan(5)
         ->and(EventRecord::query()->where('status', 'provisional')->count())->toBeGreaterThan(20)
-        ->and(Overlay::query()->whereNull('home_of')->sole()->layers()->count())->toBe(7)
+        ->and(Overlay::query()->where('slug', 'the-term-at-a-glance')->sole()->layers()->count())->toBe(7)
+        // What some did since the others looked is there to be seen.
+        ->and(DB::table('visits')->count())->toBe(40)->and(DB::table('operations')->where('created_at', '>=', now()->subDay())->count())->toBeGreaterThan(1)
         ->and(DB::table('sources')->whereNull('error')->whereNotNull('succeeded_at')->count())->toBe(2);
     // Laid around today: there is something on this week, whichever week that is.
     $today = now('Europe/London')->startOfWeek();

@@ -76,6 +76,8 @@ test('a room has what takes place there, and for everybody when it is taken', fu
     ($this->put)($this->open, 'Elsewhere', []);
     expect(($this->of)($this->cy, "room:{$room->id}"))->toBe(['Busy somewhere', 'Lofting'])
         ->and(($this->of)($this->cy, "room:{$room->id}", '&words=lofting'))->toBe(['Lofting']);
+    // By person the rows are of who is responsible for it, as anywhere.
+    $this->sheet($this->cy, '2026-11-09', '2026-11-16', "&of=room:{$room->id}&group=person")->assertOk()->assertJsonPath('rows.*.name', ['Nobody responsible', 'Hidden from you']);
 });
 
 test('a sheet of nobody, or with the eyes of somebody else, is refused', function (string $of, int $status) {
