@@ -66,7 +66,8 @@ final readonly class OccurrenceHorizon
 
     private function put(int $id): void
     {
-        DB::table('occurrence_horizons')->updateOrInsert(['id' => $id], ['from_at' => self::stamp($this->from), 'to_at' => self::stamp($this->to)]);
+        // By one statement: two may come to an empty table at once.
+        DB::table('occurrence_horizons')->upsert(['id' => $id, 'from_at' => self::stamp($this->from), 'to_at' => self::stamp($this->to)], 'id');
     }
 
     public static function stamp(int $seconds): string

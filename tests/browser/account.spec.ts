@@ -105,7 +105,11 @@ test('what the organisation decides is saved, written down, and taken back', asy
     await expect(page.getByRole('list', { name: 'Sign-ins' }).getByRole('listitem').first()).toContainText('signed in');
     await page.reload();
     await expect(page.getByLabel('The evening begins', { exact: true })).toHaveValue('18:30');
+    // All that stands above and below it is there: what comes later would take it from under the pointer.
+    await expect(page.getByLabel('Name of visit')).toBeVisible();
+    await expect(page.getByRole('list', { name: 'Sign-ins' })).toBeVisible();
     await page.getByRole('button', { name: words }).click();
+    await expect(page.getByText(/^Taken back: webcal addresses/)).toBeVisible();
     await expect(page.getByLabel('The evening begins', { exact: true })).toHaveValue('18:00');
     await expect(page.getByLabel('Fetch it without encryption where there is none')).not.toBeChecked();
 });

@@ -6,7 +6,7 @@ import { itemKey, type Item } from '@/features/sheet/geometry';
 import { ghostKey, marked } from '@/features/sheet/marked';
 import { RotaContext, type Rota } from '@/features/sheet/RotaContext';
 import { SinceButton } from '@/features/since/SinceButton';
-import { ghostWords, sinceWords } from '@/features/sheet/sinceWords';
+import { ghostWords, sinceSaid, sinceWords } from '@/features/sheet/sinceWords';
 import { madePerson } from './made';
 import { fakeServer, withQueries } from './server';
 
@@ -58,6 +58,10 @@ describe('what changed on a sheet', () => {
         [{ was: null }, 'moved to here'],
     ])('is told in words: %#', (more, words) => {
         expect(sinceWords(change(more))).toBe(words);
+    });
+
+    test('with its name it is said in short, so that no name of a field is in it', () => {
+        expect([{ kind: 'changed', parts: ['title', 'place'] }, { parts: ['time', 'place'] }, { kind: 'added', was: null }, { is: null, parts: ['time', 'place'] }].map((more) => sinceSaid(change(more as Partial<Change>)))).toEqual(['changed', 'moved from Tuesday 10 November, 9:00–10:00', 'new', 'moved away from here']);
     });
 
     test('a ghost tells where it is now', () => {

@@ -4,6 +4,7 @@ import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatMoment, formatWhen } from '@/time/dates';
 import type { Item } from './geometry';
 import { notes, type Look } from './ItemView';
+import { sinceWords } from './sinceWords';
 import { HOLDS } from '@/api/generated/words';
 
 type Props = { sheet: RefObject<HTMLElement | null>; itemOf: (key: string) => Item | undefined; lookOf: (item: Item) => (Look & { name: string }) | undefined };
@@ -78,6 +79,7 @@ function Card({ item, at, look }: { item: Item; at: DOMRect; look: (Look & { nam
             {said.length > 0 && <p className="italic">{said.join(', ')}</p>}
             {item.since !== undefined && (
                 <p className="border-l-[3px] border-pin pl-1.5">
+                    {item.since.kind === 'changed' && `${sinceWords(item.since)}: `}
                     {item.since.by !== null && `${item.since.by}, `}
                     {formatMoment(item.since.at)}
                 </p>

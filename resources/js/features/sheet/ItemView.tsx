@@ -3,7 +3,7 @@ import { CircleHelp, Import, Lock } from 'lucide-react';
 import { memo, type CSSProperties, type ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark, type MarkName } from '@/components/Mark';
-import { ghostWords, sinceWords } from '@/features/sheet/sinceWords';
+import { ghostWords, sinceSaid } from '@/features/sheet/sinceWords';
 import { formatWhen, timeOfDay } from '@/time/dates';
 import { itemKey, type Item } from './geometry';
 
@@ -116,7 +116,7 @@ export function notes(item: Item): string[] {
     if (item.busyOnly) return ['contents hidden from you'];
     if (item.ghost === true && item.since !== undefined) return [ghostWords(item.since)];
     return [
-        ...(item.since === undefined ? [] : [`${sinceWords(item.since)} since you looked`]),
+        ...(item.since === undefined ? [] : [`${sinceSaid(item.since)} since you looked`]),
         ...(item.status === 'confirmed' ? [] : [item.status as string]),
         ...(item.unanswered ? ['you have not answered'] : []),
         ...(item.private ? ['private'] : []),

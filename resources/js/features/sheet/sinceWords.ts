@@ -22,6 +22,12 @@ export function sinceWords(change: Change): string {
     }
 }
 
+/** The same as it is said with its name on the sheet: what of it changed is told where there is room. */
+export function sinceSaid(change: Change): string {
+    if (change.kind === 'changed') return 'changed';
+    return change.kind === 'moved' && change.is !== null && change.was !== null ? `moved from ${formatWhen(change.was)}` : sinceWords({ ...change, parts: [] });
+}
+
 /** Of a ghost: where that is now which was here. */
 export function ghostWords(change: Change): string {
     return change.is === null ? 'It was here, and is gone.' : `It was here. Now: ${formatWhen(change.is)}.`;
