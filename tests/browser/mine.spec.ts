@@ -100,7 +100,7 @@ test('what a colleague adds, moves and deletes is marked where it is and was, st
     const greta = await enterElsewhere(browser, 'Greta Ondaatsen');
     await greta.goto(`/?calendar=${calendar}&view=week&date=${day(0)}`);
     await expect(greta.getByRole('button', { name: /^Haul out/ })).toBeVisible();
-    const changed = greta.getByRole('button', { name: '2 changed' });
+    const changed = greta.getByRole('button', { name: '2 unseen' });
     await changed.click();
     await greta.getByRole('button', { name: 'All seen' }).click();
     await expect(changed).toBeHidden();

@@ -61,7 +61,7 @@ describe('what changed on a sheet', () => {
     });
 
     test('with its name it is said in short, so that no name of a field is in it', () => {
-        expect([{ kind: 'changed', parts: ['title', 'place'] }, { parts: ['time', 'place'] }, { kind: 'added', was: null }, { is: null, parts: ['time', 'place'] }].map((more) => sinceSaid(change(more as Partial<Change>)))).toEqual(['changed', 'moved from Tuesday 10 November, 9:00–10:00', 'new', 'moved away from here']);
+        expect([{ kind: 'changed', parts: ['title', 'place'] }, { parts: ['time', 'place'] }, { kind: 'added', was: null }, { is: null, parts: ['time', 'place'] }].map((more) => sinceSaid(change(more as Partial<Change>)))).toEqual(['different', 'moved from Tuesday 10 November, 9:00–10:00', 'new', 'moved away from here']);
     });
 
     test('a ghost tells where it is now', () => {
@@ -89,7 +89,7 @@ test('changes are counted and listed, F8 leads from one to the next, and all see
         </Queries>,
     );
     // What is in a hidden layer is not in view.
-    fireEvent.click(await screen.findByRole('button', { name: '2 changed' }));
+    fireEvent.click(await screen.findByRole('button', { name: '2 unseen' }));
     const list = screen.getByRole('dialog', { name: 'Since you looked' });
     expect(within(list).getAllByRole('listitem').map((each) => each.textContent)).toEqual([
         expect.stringContaining('Haul out, Thursday 12 November, 9:00–10:00moved from Tuesday'), expect.stringContaining('Sweeping, Friday 13 November, 9:00–10:00gone · Ada Quill'),
@@ -102,8 +102,8 @@ test('changes are counted and listed, F8 leads from one to the next, and all see
     // Neither is drawn here: what is there is opened, what is gone is told; after the last comes the first.
     expect(go.mock.calls).toEqual([[{ event: 7 }], [{ event: 7 }]]);
     expect(refuse.mock.calls).toEqual([['“Sweeping” is gone.'], ['“Sweeping” is gone.']]);
-    fireEvent.click(screen.getByRole('button', { name: '2 changed' }));
+    fireEvent.click(screen.getByRole('button', { name: '2 unseen' }));
     fireEvent.click(screen.getByRole('button', { name: 'All seen' }));
-    await waitFor(() => expect(screen.queryByRole('button', { name: /changed/ })).toBeNull());
+    await waitFor(() => expect(screen.queryByRole('button', { name: /unseen/ })).toBeNull());
     expect(asked.filter(({ method }) => method === 'PUT').map(({ path }) => path)).toEqual([expect.stringMatching(/\/visit$/)]);
 });

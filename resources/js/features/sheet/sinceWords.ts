@@ -24,7 +24,7 @@ export function sinceWords(change: Change): string {
 
 /** The same as it is said with its name on the sheet: what of it changed is told where there is room. */
 export function sinceSaid(change: Change): string {
-    if (change.kind === 'changed') return 'changed';
+    if (change.kind === 'changed') return 'different';
     return change.kind === 'moved' && change.is !== null && change.was !== null ? `moved from ${formatWhen(change.was)}` : sinceWords({ ...change, parts: [] });
 }
 

@@ -30,11 +30,11 @@ export function SinceButton() {
     return (
         <Popover.Root open={open} onOpenChange={setOpen}>
             <Popover.Trigger asChild>
-                <Button className="border-line px-1.5" title="What changed since you looked (F8 leads from one to the next)">
+                <Button className="border-line px-1.5" title="What is different since you looked (F8 leads from one to the next)">
                     <span aria-hidden="true" className="h-3.5 w-[3px] bg-pin" />
                     {changes.length}
                     {since.data.more && '+'}{' '}
-                    <span className="max-sm:sr-only">changed</span>
+                    <span className="max-sm:sr-only">unseen</span>
                 </Button>
             </Popover.Trigger>
             <Popover.Portal>
