@@ -85,7 +85,7 @@ test('weeks go by the terms of the school, a repeat is kept to them, and what ot
 
 test('what a colleague adds, moves and deletes is marked where it is and was, stepped through by one key, and done with', async ({ page, browser }) => {
     const name = unique('Slips');
-    await enter(page, 'Colm Vasquellis');
+    await enter(page, 'Colm Vasquellis', { unseen: true });
     await makeCalendar(page, name);
     const calendar = await slugOf(page, name);
     await addByApi(page, [
@@ -97,7 +97,7 @@ test('what a colleague adds, moves and deletes is marked where it is and was, st
     await page.getByRole('option', { name: /Greta Ondaatsen/ }).click();
     await page.getByRole('button', { name: 'Share' }).click();
 
-    const greta = await enterElsewhere(browser, 'Greta Ondaatsen');
+    const greta = await enterElsewhere(browser, 'Greta Ondaatsen', { unseen: true });
     await greta.goto(`/?calendar=${calendar}&view=week&date=${day(0)}`);
     await expect(greta.getByRole('button', { name: /^Haul out/ })).toBeVisible();
     const changed = greta.getByRole('button', { name: '2 unseen' });

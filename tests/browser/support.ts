@@ -22,7 +22,9 @@ export function unique(name: string): string {
     return `${name} ${Math.random().toString(36).slice(2, 7)}`;
 }
 
-export async function enter(page: Page, person: string): Promise<void> {
+/** What others did since is told to the journeys that are about it alone: those of others change the same demo meanwhile. */
+export async function enter(page: Page, person: string, { unseen = false } = {}): Promise<void> {
+    if (!unseen) await page.route('**/api/v1/sheet/since?*', (route) => route.fulfill({ json: { since: '2026-01-01T00:00:00Z', changes: [], more: false } }));
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Enter the demo as' })).toBeVisible();
     const others = page.getByText(/^or as one of \d+ others$/);
@@ -32,10 +34,10 @@ export async function enter(page: Page, person: string): Promise<void> {
 }
 
 /** Another person at another browser. */
-export async function enterElsewhere(browser: Browser, person: string): Promise<Page> {
+export async function enterElsewhere(browser: Browser, person: string, told = {}): Promise<Page> {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
-    await enter(page, person);
+    await enter(page, person, told);
     return page;
 }
 
