@@ -9,6 +9,7 @@ use App\Directory\Person;
 use App\Events\Read\SeenOccurrence;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\BusyTimesOfPeople;
+use PinnedRota\Core\Access\Viewer;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\PartyKind;
@@ -37,8 +38,7 @@ final readonly class PartyTimes
             return new self(array_fill_keys($events, [self::ROOM => true]), [], [], [self::ROOM => true]);
         }
         $ids = array_keys($party->people);
-        $people = Person::query()->whereKey($ids)->get();
-        $viewers = $people->mapWithKeys(static fn (Person $each): array => [$each->id => $access->viewer($each)]);
+        $viewers = $access->viewers(Person::query()->with('groups')->whereKey($ids)->get());
         $byGroup = $byEvent = $bySeries = [];
         foreach ($viewers as $id => $viewer) {
             foreach ($viewer->groupIds as $group) {
@@ -54,9 +54,9 @@ final readonly class PartyTimes
             $bySeries[$pin->event_id][$pin->pinned_by] = true;
         }
         $keepsCommon = $perspective->viewer->personId !== null && Person::query()->findOrFail($perspective->viewer->personId)->role->keepsCommon();
-        $told = $viewers->filter(static fn ($viewer): bool => BusyTimesOfPeople::areTold($perspective->viewer, $viewer, $keepsCommon));
+        $told = array_filter($viewers, static fn (Viewer $viewer): bool => BusyTimesOfPeople::areTold($perspective->viewer, $viewer, $keepsCommon));
 
-        return new self($byEvent, $bySeries, Calendar::query()->whereIn('own_of', $ids)->pluck('own_of', 'id')->all(), array_fill_keys($told->keys()->all(), true));
+        return new self($byEvent, $bySeries, Calendar::query()->whereIn('own_of', $ids)->pluck('own_of', 'id')->all(), array_fill_keys(array_keys($told), true));
     }
 
     /** @return list<int> heads */

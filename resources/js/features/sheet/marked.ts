@@ -15,7 +15,7 @@ function nameOf({ id, occurrence }: Pick<Change, 'id' | 'occurrence'>): string {
 
 /** By what the ghost of a change goes on the sheet. */
 export function ghostKey(change: Change): string {
-    return itemKey(ghostOf(change, change.was?.layer ?? 0));
+    return itemKey(ghostOf(change));
 }
 
 /**
@@ -31,12 +31,12 @@ export function marked(items: readonly Item[], changes: readonly Change[], ghost
         return since === undefined ? item : { ...item, since };
     });
     if (!ghosts) return told;
-    const gone = changes.flatMap((change) => (change.was !== null && wasElsewhere(change) ? [ghostOf(change, change.was.layer)] : []));
+    const gone = changes.flatMap((change) => (wasElsewhere(change) ? [ghostOf(change)] : []));
     return gone.length === 0 ? told : [...told, ...gone].sort((a, b) => (a.start < b.start ? -1 : a.start > b.start ? 1 : 0));
 }
 
-function ghostOf(change: Change, layer: number): Item {
-    const { title = '', place = '', allDay = false, start = '', end = '' } = change.was ?? {};
+function ghostOf(change: Change): Item {
+    const { layer = 0, title = '', place = '', allDay = false, start = '', end = '' } = change.was ?? {};
     return {
         id: change.id, occurrence: `was ${change.occurrence ?? ''} ${start}`, layer, calendar: '', also: [], title, place, categories: [], responsible: [], allDay, start, end,
         status: 'confirmed', busyOnly: false, private: false, repeats: false, hold: null, external: false, unanswered: false, since: change, ghost: true,
