@@ -1,8 +1,10 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { addEvent, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, shown, unique } from './support';
 
-async function dragTo(page: Page, from: Locator, to: Locator, at: { x: number; y: number } = { x: 20, y: 40 }): Promise<void> {
-    await from.hover();
+/** Takes it by its middle, or by its right end. */
+async function dragTo(page: Page, from: Locator, to: Locator, at: { x: number; y: number } = { x: 20, y: 40 }, by: 'middle' | 'end' = 'middle'): Promise<void> {
+    const box = await from.boundingBox();
+    await from.hover(by === 'end' ? { position: { x: (box?.width ?? 0) - 10, y: (box?.height ?? 0) / 2 } } : {});
     await page.mouse.down();
     const goal = await to.boundingBox();
     await page.mouse.move((goal?.x ?? 0) + at.x, (goal?.y ?? 0) + at.y, { steps: 8 });
@@ -86,7 +88,7 @@ test('events are dragged between days and rows; what two changes would mean is a
 
     await test.step('its end is taken to another day, and by keyboard', async () => {
         const ribbon = page.getByRole('button', { name: /^Regatta/ });
-        await dragTo(page, ribbon.locator('[data-handle=end]'), laneCell(page, loft, day(5)), { x: 20, y: 20 });
+        await dragTo(page, ribbon, laneCell(page, loft, day(5)), { x: 20, y: 20 }, 'end');
         await page.mouse.up();
         await expect(page.getByRole('button', { name: /^Regatta, Tue .* to Sat/ })).toBeVisible();
         await ribbon.focus();

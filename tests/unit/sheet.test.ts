@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { byWeek, lastDay, layRow, type Item } from '@/features/sheet/geometry';
 import { bandWords } from '@/features/sheet/bandWords';
 import { hoursOf, layDay, sideBySide } from '@/features/sheet/hours';
@@ -117,16 +117,42 @@ test('at random: no two blocks of a day lie over each other', () => {
     }
 });
 
-test('hours outside of the working day are folded, and what is in them is counted', () => {
-    const blocks = layDay([item('Early', '2026-11-10T05:00', '2026-11-10T06:00'), item('Noon', '2026-11-10T12:00', '2026-11-10T13:00'), item('Late', '2026-11-10T20:00', '2026-11-10T21:00')], '2026-11-10');
-    expect(hoursOf(blocks, 7, 20)).toEqual({ first: 7, last: 20, before: 1, after: 1 });
+describe('the hours outside of the working day', () => {
+    const on = (title: string, from: string, to: string, until = '2026-11-10') => item(title, `2026-11-10T${from}`, `${until}T${to}`);
+    const night = item('Watch', '2026-11-09T22:00', '2026-11-10T06:00');
+
+    test('are shown where something is in them and they fit', () => {
+        const blocks = layDay([on('Early', '05:30', '06:15'), on('Noon', '12:00', '13:00'), on('Late', '20:00', '21:15')], '2026-11-10');
+        expect(hoursOf(blocks, 7, 20, 17)).toEqual({ first: 5, last: 22 });
+        expect(hoursOf(blocks, 7, 20, 24)).toEqual({ first: 5, last: 22 });
+    });
+
+    test('are folded where they do not fit, the later ones last', () => {
+        const blocks = layDay([on('Early', '05:30', '06:15'), on('Noon', '12:00', '13:00'), on('Late', '20:00', '21:15')], '2026-11-10');
+        expect(hoursOf(blocks, 7, 20, 16)).toEqual({ first: 7, last: 22 });
+        expect(hoursOf(blocks, 7, 20, 13)).toEqual({ first: 7, last: 20 });
+        expect(hoursOf(blocks, 7, 20, 0)).toEqual({ first: 7, last: 20 });
+    });
+
+    test('are those of what begins before those of what goes on from the night', () => {
+        const blocks = layDay([night, on('Watch', '22:00', '06:00', '2026-11-11')], '2026-11-10');
+        expect(hoursOf(blocks, 7, 20, 19)).toEqual({ first: 7, last: 24 });
+        expect(hoursOf(blocks, 7, 20, 24)).toEqual({ first: 0, last: 24 });
+    });
+
+    test('stay as they are where nothing is in them', () => {
+        expect(hoursOf(layDay([on('Noon', '12:00', '13:00')], '2026-11-10'), 7, 20, 24)).toEqual({ first: 7, last: 20 });
+        expect(hoursOf([], 7, 20, 24)).toEqual({ first: 7, last: 20 });
+    });
 });
 
 test('side by side each layer has columns of its own, as many as it has at one time', () => {
     const at = (title: string, layer: number, from: string, to: string) => item(title, `2026-11-10T${from}`, `2026-11-10T${to}`, { layer });
-    const { blocks, columns } = sideBySide([at('a', 0, '09:00', '10:00'), at('b', 2, '09:00', '11:00'), at('c', 2, '10:00', '11:00'), at('d', 2, '13:00', '14:00'), at('hidden', 1, '09:00', '10:00')], '2026-11-10', [0, 2]);
+    const { blocks, bars, columns } = sideBySide([at('a', 0, '09:00', '10:00'), at('b', 2, '09:00', '11:00'), at('c', 2, '10:00', '11:00'), at('d', 2, '13:00', '14:00'), at('hidden', 1, '09:00', '10:00')], '2026-11-10', [0, 2]);
     expect(columns).toEqual([1, 2]);
     expect(blocks.map(({ item: { title }, column, columns: all, wide }) => [title, column, all, wide])).toEqual([['a', 0, 3, 1], ['b', 1, 3, 1], ['c', 2, 3, 1], ['d', 1, 3, 2]]);
+    // As bars each stands in one column of its layer.
+    expect(bars.map(({ item: { title }, column, wide }) => [title, column, wide])).toEqual([['a', 0, 1], ['b', 1, 1], ['c', 2, 1], ['d', 1, 1]]);
     expect(sideBySide([], '2026-11-10', [0, 1]).columns).toEqual([1, 1]);
 });
 

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { EyeOff, Pencil } from 'lucide-react';
-import { useState, type DragEvent, type KeyboardEvent } from 'react';
+import { memo, useState, type DragEvent, type KeyboardEvent } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark } from '@/components/Mark';
 import type { Layer } from '@/features/overlays/LayerFields';
@@ -8,30 +8,37 @@ import { lazily } from '@/components/lazily';
 
 const KeyLayerEdit = lazily(() => import('./KeyLayerEdit'), 'KeyLayerEdit');
 
-type Change = { layer: Layer | undefined; last: number; shift: (from: number, to: number) => void; /** The same by keys: the focus goes along. */ shiftByKey: (from: number, to: number) => void; save: (index: number, part: Partial<Layer>) => void };
+export type LayerDoing = {
+    toggle: (index: number) => void;
+    only: (index: number) => void;
+    shift: (from: number, to: number) => void;
+    /** The same by keys: the focus goes along. */
+    shiftByKey: (from: number, to: number) => void;
+    save: (index: number, part: Partial<Layer>) => void;
+};
 
 type Props = {
     layer: Schemas['SheetLayer'];
     index: number;
+    last: number;
     count: number;
     off: boolean;
-    onToggle: () => void;
     /** Whether it alone is shown. */
     only: boolean;
-    onOnly: () => void;
-    /** How it is changed; null where one may not. */
-    change: Change | null;
+    /** What it is in its overlay, if anything yet; null where one may not change it. */
+    change: Layer | undefined | null;
+    doing: LayerDoing;
 };
 
 const KIND = 'application/x-layer';
 
 /** A layer in the key: shown or hidden by a click, taken to another place by dragging it or with Alt and an arrow. */
-export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, change }: Props) {
+export const KeyLayer = memo(function KeyLayer({ layer, index, last, count, off, only, change, doing }: Props) {
     const [over, setOver] = useState(false);
     const onKeyDown = (event: KeyboardEvent) => {
         if (!event.altKey || change === null || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
         event.preventDefault();
-        change.shiftByKey(index, index + (event.key === 'ArrowUp' ? -1 : 1));
+        doing.shiftByKey(index, index + (event.key === 'ArrowUp' ? -1 : 1));
     };
     const dragging =
         change === null
@@ -48,7 +55,7 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
                   onDrop: (event: DragEvent) => {
                       event.preventDefault();
                       setOver(false);
-                      change.shift(Number(event.dataTransfer.getData(KIND)), index);
+                      doing.shift(Number(event.dataTransfer.getData(KIND)), index);
                   },
               };
     return (
@@ -60,7 +67,7 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
                 aria-label={`${layer.name}, ${count} in view${layer.about === '' ? '' : `, ${layer.about}`}`}
                 aria-keyshortcuts={change === null ? undefined : 'Alt+ArrowUp Alt+ArrowDown'}
                 title={off ? 'Show this layer' : 'Hide this layer'}
-                onClick={onToggle}
+                onClick={() => doing.toggle(index)}
                 onKeyDown={onKeyDown}
                 className="key-layer"
             >
@@ -75,11 +82,11 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
                 <span className="text-soft">{off ? <EyeOff size={13} aria-hidden="true" /> : count}</span>
             </button>
             <span className="key-tools">
-                <button type="button" onClick={onOnly} aria-pressed={only} aria-label={`only this: ${layer.name}`} title={only ? 'Show the others again' : 'Show only this layer'} className="hit">
+                <button type="button" onClick={() => doing.only(index)} aria-pressed={only} aria-label={`only this: ${layer.name}`} title={only ? 'Show the others again' : 'Show only this layer'} className="hit">
                     only
                 </button>
-                {change?.layer !== undefined && (
-                    <KeyLayerEdit layer={change.layer} index={index} last={change.last} onShift={(to) => change.shift(index, to)} onSave={(part) => change.save(index, part)}>
+                {change != null && (
+                    <KeyLayerEdit layer={change} index={index} last={last} onShift={(to) => doing.shift(index, to)} onSave={(part) => doing.save(index, part)}>
                         <button type="button" aria-label={`Change ${layer.name} here`} className="hit">
                             <Pencil size={12} />
                         </button>
@@ -88,4 +95,4 @@ export function KeyLayer({ layer, index, count, off, onToggle, only, onOnly, cha
             </span>
         </li>
     );
-}
+});

@@ -1,5 +1,6 @@
 import { useMemo, useRef, type PointerEvent } from 'react';
-import { addDays, addMonths, daysBetween, daysFrom, formatDate, isWeekend, startOfMonth } from '@/time/dates';
+import { addDays, addMonths, daysBetween, formatDate, startOfMonth } from '@/time/dates';
+import { RulerBars } from './RulerBars';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useRuler, type Through } from '@/features/sheet/useSheet';
 
@@ -20,19 +21,18 @@ export function Ruler({ through, enabled }: Props) {
     const to = addMonths(from, MONTHS);
     const ruler = useRuler(through, useMemo(() => ({ from, to }), [from, to]), enabled);
     const count = daysBetween(from, to);
-    const days = useMemo(() => daysFrom(from, count), [from, count]);
     const months = Array.from({ length: MONTHS }, (_, index) => addMonths(from, index));
     const data = ruler.data?.from === from ? ruler.data : undefined;
-    const most = Math.max(1, ...(data?.loads ?? []));
-    const closed = useMemo(() => new Set(data?.closed), [data]);
     const percent = (date: string) => `${(Math.min(Math.max(daysBetween(from, date), 0), count) / count) * 100}%`;
     const length = daysBetween(rota.focus.from, rota.focus.to);
 
     const jump = (event: PointerEvent) => {
         const box = strip.current?.getBoundingClientRect();
-        if (box === undefined || (event.type === 'pointermove' && event.buttons !== 1)) return;
-        const index = Math.floor(((event.clientX - box.left) / box.width) * count);
-        const date = addDays(from, Math.min(Math.max(index, 0), count - 1));
+        if (strip.current === null || box === undefined) return;
+        const index = Math.min(Math.max(Math.floor(((event.clientX - box.left) / box.width) * count), 0), count - 1);
+        const date = addDays(from, index);
+        strip.current.title = `${formatDate(date, 'weekdayDay')}: ${data?.closed.includes(date) === true ? 'closed' : (data?.loads[index] ?? 0)}`;
+        if (event.type === 'pointermove' && event.buttons !== 1) return;
         if (date < rota.focus.from || date >= rota.focus.to) rota.go({ date });
     };
     return (
@@ -57,19 +57,7 @@ export function Ruler({ through, enabled }: Props) {
                     if (event.key === 'ArrowRight') rota.go({ date: addDays(rota.date, 7) });
                 }}
             >
-                {days.map((day, index) => {
-                    const load = data?.loads[index] ?? 0;
-                    return closed.has(day) ? (
-                        <i key={day} className="hatched mr-px h-full min-w-0 flex-1" title={`${formatDate(day, 'weekdayDay')}: closed`} />
-                    ) : (
-                        <i
-                            key={day}
-                            className="mr-px min-w-0 flex-1"
-                            style={{ height: `${Math.max(4, (load / most) * 92)}%`, background: day === rota.today ? 'var(--pin)' : isWeekend(day) ? 'var(--load-weekend)' : 'var(--load)' }}
-                            title={`${formatDate(day, 'weekdayDay')}: ${load}`}
-                        />
-                    );
-                })}
+                <RulerBars from={from} count={count} load={data} today={rota.today} />
                 <span
                     aria-hidden="true"
                     className="pointer-events-none absolute -top-1.5 -bottom-1 border-2 border-t-0 border-b-[3px] border-ink before:absolute before:top-0 before:left-0 before:w-1.5 before:border-t-2 before:border-ink after:absolute after:top-0 after:right-0 after:w-1.5 after:border-t-2 after:border-ink"

@@ -27,10 +27,10 @@ function BarView({ look, chosen, width, bar: { block, name, ...bar } }: Props) {
     const told = room > 112 && Math.abs(name.top - bar.top) > AWAY;
     return (
         <ItemButton item={item} shape="bar" look={look} chosen={chosen} resizes="hours" ends={block.ends} continued={!block.begins} style={{ left: bar.left, top: bar.top, width: bar.width, height: bar.height }}>
-            <span className="beside" data-two={two || undefined} style={{ left: name.left - bar.left, top: name.top - bar.top, width: room }}>
-                <Mark mark={look.mark} size={9} />
+            <span className="beside name" data-two={two || undefined} style={{ left: name.left - bar.left, top: name.top - bar.top, width: room }}>
+                <Mark mark={look.mark} />
                 {told && <span className="at">{timeOfDay(item.start)}</span>}
-                <span className="name">{item.title}</span>
+                {item.title}
                 {room > 96 && <Signs item={item} />}
             </span>
         </ItemButton>
@@ -53,14 +53,15 @@ export function Bars({ bars, look, chosen, width }: DayProps) {
 
 /** Hairlines from bars to their names, where those are not right beside them. */
 function Ties({ bars }: { bars: Bar[] }) {
+    const lines = bars.map(({ left, top, width, height, name }) => {
+        const [from, to] = [left + width, name.left - 1];
+        const line = name.top + LINE / 2;
+        const at = Math.max(top + 2, Math.min(top + height - 2, line));
+        return to - from < 7 && at === line ? '' : `M${from} ${at}L${Math.max(from, to - 6)} ${line}H${to}`;
+    });
     return (
         <svg aria-hidden="true" className="ties">
-            {bars.map(({ block, left, top, width, height, name }) => {
-                const [from, to] = [left + width, name.left - 1];
-                const line = name.top + LINE / 2;
-                const at = Math.max(top + 2, Math.min(top + height - 2, line));
-                return to - from < 7 && at === line ? null : <path key={itemKey(block.item)} d={`M${from} ${at}L${Math.max(from, to - 6)} ${line}H${to}`} />;
-            })}
+            <path d={lines.join('')} />
         </svg>
     );
 }

@@ -1,4 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
+import { createPortal } from 'react-dom';
 import { Mark } from '@/components/Mark';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { formatMoment, formatWhen } from '@/time/dates';
@@ -61,7 +62,7 @@ function Card({ item, at, look }: { item: Item; at: DOMRect; look: (Look & { nam
         box.current?.style.setProperty('left', `${left}px`);
         box.current?.style.setProperty('top', `${Math.max(8, Math.min(at.top, window.innerHeight - height - 8))}px`);
     });
-    return (
+    return createPortal(
         <div ref={box} role="tooltip" className="pointer-events-none fixed z-40 border border-ink bg-sheet px-3 py-2 text-[12.5px] shadow-(--shadow) max-sm:hidden" style={{ width: WIDTH }}>
             <p className="font-serif text-[15px] leading-tight font-semibold [overflow-wrap:anywhere]">{item.title}</p>
             <p className="mt-0.5 tabular-nums">{formatWhen(item)}</p>
@@ -85,6 +86,7 @@ function Card({ item, at, look }: { item: Item; at: DOMRect; look: (Look & { nam
                 </p>
             )}
             {item.hold !== null && item.hold !== 'hidden' && <p className="text-soft">{HOLDS[item.hold]}</p>}
-        </div>
+        </div>,
+        document.body,
     );
 }

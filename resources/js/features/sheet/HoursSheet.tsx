@@ -7,10 +7,11 @@ import { bandWords } from './bandWords';
 import { Bars } from './BarView';
 import { isCrowded, layBars, leastBarsWidth, LINE } from './bars';
 import { Cell } from './Cell';
+import { FoldedHours, foldedHeight } from './FoldedHours';
 import { Grid } from './Grid';
 import { itemKey, layRow } from './geometry';
 import { hourHeight, onHourHeight } from './hourHeight';
-import { hoursOf, layDay, leastWidth, sideBySide, type SideBySide } from './hours';
+import { hoursOf, layDay, leastWidth, sideBySide, type Block, type SideBySide } from './hours';
 import { ItemView, PLAIN } from './ItemView';
 import { PendingItem } from './PendingItem';
 import { Ribbons } from './Ribbons';
@@ -20,8 +21,11 @@ const TRACK = 24;
 /** What of the width of a day its cell takes itself. */
 const CELL = 6;
 const WORKING: [number, number] = [7, 20];
+/** In pixels: so high is an hour at least, and so high while hours are shown that lie outside of the working day. */
+const LEAST_HOUR = 24;
+const EASY_HOUR = 30;
 
-/** Days side by side, an hour as high as lets the working day fit; the hours outside of it folded until asked for. */
+/** Days side by side, an hour as high as lets the working day fit. Of the hours outside of it those in which something is, as far as they fit; what is in the others is named before and after. */
 export function HoursSheet({ sheet }: { sheet: Sheet }) {
     const { span, hidden, today, chosen, search } = useRota();
     const [unfolded, setUnfolded] = useState(false);
@@ -35,22 +39,33 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
     const apart = useApart(sheet.layers.length);
     const wholeDays = useMemo(() => shown.filter((item) => item.allDay), [shown]);
     const laid = useMemo(
-        () => days.map((day): SideBySide => (side ? sideBySide(shown, day, layers.map(({ index }) => index)) : { blocks: layDay(shown, day), columns: [] })),
+        () =>
+            days.map((day): SideBySide => {
+                if (side) return sideBySide(shown, day, layers.map(({ index }) => index));
+                const blocks = layDay(shown, day);
+                return { blocks, bars: blocks, columns: [] };
+            }),
         [shown, days, side, layers],
     );
-    const { first, last, before, after } = unfolded ? { first: 0, last: 24, before: 0, after: 0 } : hoursOf(laid.flatMap((day) => day.blocks), ...WORKING);
-    const { ref, hour: fitting, width: share } = useRoom(last - first, count);
+    const { ref, room, chosen: hourChosen, width: share } = useRoom(count);
+    const { first, last } = unfolded ? { first: 0, last: 24 } : hoursOf(laid.flatMap((day) => day.blocks), ...WORKING, Math.floor(room / EASY_HOUR));
+    const earlier = laid.map((day) => day.blocks.filter((block) => block.to <= first * 60));
+    const later = laid.map((day) => day.blocks.filter((block) => block.from >= last * 60));
+    const fitting = hourChosen ?? Math.max(LEAST_HOUR, Math.floor((room - foldedHeight(later)) / (last - first)));
     // What shares a ribbon is named there, or it is drawn apart: nobody has to open something in a week to read it.
     const opened = apart.apartIn(span.from);
     const together = layRow(wholeDays, span.from, count, 'ribbon', opened);
     const unnamed = together.ribbons.filter(({ item, others, from, to }) => others.length > 0 && bandWords([item, ...others], addDays(span.from, to), (to - from + 1) * share).more > 0);
     const whole = unnamed.length === 0 ? together : layRow(wholeDays, span.from, count, 'ribbon', new Set([...opened, ...unnamed.map(({ item }) => item.layer)]));
-    const within = laid.map((day) => day.blocks.filter((block) => block.to > first * 60 && block.from < last * 60));
-    const bars = within.map((blocks) => !side && isCrowded(blocks, share));
+    const isWithin = (block: Block) => block.to > first * 60 && block.from < last * 60;
+    const bars = laid.map((day) => isCrowded(day.blocks.filter(isWithin), share));
+    const within = laid.map((day, column) => (bars[column] === true ? day.bars : day.blocks).filter(isWithin));
     // As many names as there are have a line each.
     const names = Math.max(0, ...within.map((blocks, day) => (bars[day] === true ? blocks.length : 0)));
     const hour = Math.max(fitting, Math.ceil((names * LINE) / (last - first)));
     const tracks = Math.max(0, ...whole.tracks);
+    const isIn = (folded: readonly Block[][]) => folded.some((blocks) => blocks.length > 0);
+    const hoursRow = isIn(earlier) ? 2 : 1;
     const top = (minutes: number) => ((minutes - first * 60) / 60) * hour;
     const look = (layer: number) => sheet.layers[layer] ?? PLAIN;
     const least = Math.max(0, ...within.flatMap((blocks, day) => (bars[day] === true ? [leastBarsWidth(blocks)] : blocks.map((block) => leastWidth(block.columns / block.wide)))));
@@ -66,7 +81,7 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                     <div key={day} role="columnheader" className="sheet-head" data-weekend={isWeekend(day) || undefined} data-today={day === today || undefined} title={closed.get(day)}>
                         {formatDate(day, 'weekday')}
                         <b>{formatDate(day, 'day')}</b>
-                        {side && (
+                        {side && bars[column] !== true && (
                             <span className="mt-1 flex">
                                 {layers.map(({ layer, index }, position) => (
                                     <span key={index} style={{ flexGrow: laid[column]?.columns[position] }} className="flex min-w-0 basis-0 items-center gap-1 overflow-hidden" title={layer.name}>
@@ -96,6 +111,7 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                     </Cell>
                 ))}
             </div>
+            {isIn(earlier) && <FoldedHours row={1} label={`before ${first}`} days={days} blocks={earlier} closed={closed} look={look} chosen={chosen} />}
             <div role="row" className="sheet-row">
                 <div role="rowheader" className="sheet-rowhead hours-scale" style={{ height: (last - first) * hour }} aria-label={`${first}:00 to ${last}:00`}>
                     {Array.from({ length: last - first }, (_, index) => (
@@ -103,14 +119,16 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                             {first + index}
                         </span>
                     ))}
-                    <button type="button" className="fold" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>
-                        {unfolded ? 'fewer hours' : `all hours${before + after > 0 ? ` (+${before + after})` : ''}`}
-                    </button>
+                    {(unfolded || last - first < 24) && (
+                        <button type="button" className="fold" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>
+                            {unfolded ? 'fewer hours' : 'all hours'}
+                        </button>
+                    )}
                 </div>
                 {days.map((day, column) => (
-                    <Cell key={day} row={1} column={column} day={day} kind="hours" closed={closed.get(day)} label="Hours">
+                    <Cell key={day} row={hoursRow} column={column} day={day} kind="hours" closed={closed.get(day)} label="Hours">
                         <div className="hours-column" data-first-hour={first} data-hour-height={hour} style={{ height: (last - first) * hour, ['--hour' as string]: `${hour}px` }}>
-                            {side && (
+                            {side && bars[column] !== true && (
                                 <div aria-hidden="true" className="absolute inset-0 flex">
                                     {layers.map(({ index }, position) => (
                                         <span key={index} className="hours-side basis-0" data-side={index} style={{ flexGrow: laid[column]?.columns[position] }} />
@@ -147,6 +165,7 @@ export function HoursSheet({ sheet }: { sheet: Sheet }) {
                     </Cell>
                 ))}
             </div>
+            {isIn(later) && <FoldedHours row={hoursRow + 1} label={`from ${last}`} days={days} blocks={later} closed={closed} look={look} chosen={chosen} />}
         </Grid>
     );
 }
@@ -178,8 +197,8 @@ function PendingAt({ day, first, hour }: { day: string; first: number; hour: num
     );
 }
 
-/** The height of an hour: as chosen, or that with which all of them fit into the sheet; and the share that a day has of its width. */
-function useRoom(hours: number, days: number) {
+/** The height that there is for hours, how high one is where that is chosen, and the share that a day has of the width. */
+function useRoom(days: number) {
     const ref = useRef<HTMLDivElement>(null);
     const [room, setRoom] = useState(476);
     const [across, setAcross] = useState(930);
@@ -198,5 +217,5 @@ function useRoom(hours: number, days: number) {
         observer.observe(grid);
         return () => observer.disconnect();
     }, []);
-    return { ref, hour: chosen ?? Math.max(24, Math.floor(room / hours)), width: across / days };
+    return { ref, room, chosen, width: across / days };
 }

@@ -40,7 +40,7 @@ export const ItemView = memo(function ItemView(props: Props) {
     );
 });
 
-/** What every item of the sheet is, however it is drawn: what is told of it, and its ends where they can be taken. */
+/** What every item of the sheet is, however it is drawn: what is told of it, and along which axis its ends can be taken. */
 export function ItemButton({ item, shape, look, chosen, ends = true, continued = false, resizes, short = false, style, children }: Omit<Props, 'shape'> & { shape: Shape | 'bar'; children: ReactNode }) {
     return (
         <button
@@ -48,9 +48,10 @@ export function ItemButton({ item, shape, look, chosen, ends = true, continued =
             tabIndex={-1}
             data-item={itemKey(item)}
             data-id={item.id}
-            data-occurrence={item.occurrence ?? ''}
+            data-resizes={item.hold === null && item.ghost !== true ? resizes : undefined}
             data-ink={item.colour ?? look.colour}
             data-pattern={look.pattern === 'plain' ? undefined : look.pattern}
+            data-begins={!continued || undefined}
             data-ends={ends || undefined}
             data-since={item.since?.kind}
             className={clsx(shape, item.status, item.busyOnly && 'busy-only', item.ghost && 'ghost', item.unanswered && 'unanswered', item.allDay && 'all-day', chosen && 'chosen', short && 'short')}
@@ -59,12 +60,6 @@ export function ItemButton({ item, shape, look, chosen, ends = true, continued =
             aria-label={`${spoken(item)}${continued ? ', continued' : ''}`}
         >
             {children}
-            {resizes !== undefined && item.hold === null && item.ghost !== true && (
-                <>
-                    {!continued && <span aria-hidden="true" data-handle="start" data-axis={resizes} />}
-                    {ends && <span aria-hidden="true" data-handle="end" data-axis={resizes} />}
-                </>
-            )}
         </button>
     );
 }
@@ -77,12 +72,12 @@ export function ItemFace({ item, shape, mark }: { item: Face; shape: Shape; mark
         <>
             {shape === 'ticket' ? (
                 <span className="front">
-                    <Mark mark={mark} size={9} />
+                    <Mark mark={mark} />
                     {time}
                     <Signs item={item} />
                 </span>
             ) : (
-                <Mark mark={mark} size={9} />
+                <Mark mark={mark} />
             )}
             <span className="name">
                 {item.title}

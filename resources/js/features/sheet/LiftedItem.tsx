@@ -1,5 +1,6 @@
 import { Ban } from 'lucide-react';
 import { useImperativeHandle, useLayoutEffect, useRef, useState, type Ref } from 'react';
+import { createPortal } from 'react-dom';
 import { ItemFace, type Look } from './ItemView';
 import type { Lifted } from './useSheetGestures';
 
@@ -25,7 +26,7 @@ export function LiftedItem({ ref }: { ref: Ref<LiftedHandle> }) {
     useLayoutEffect(put);
     if (state === null) return null;
     const { told, look } = state;
-    return (
+    return createPortal(
         <div ref={box} className="pointer-events-none fixed top-0 left-0 z-50 w-52">
             {told.item !== null && look !== undefined && (
                 <div className="ticket lifted" data-ink={look.colour}>
@@ -36,6 +37,7 @@ export function LiftedItem({ ref }: { ref: Ref<LiftedHandle> }) {
                 {told.refusal !== null && <Ban size={13} aria-hidden="true" className="mt-0.5 shrink-0" />}
                 {told.refusal ?? told.words}
             </p>
-        </div>
+        </div>,
+        document.body,
     );
 }

@@ -67,7 +67,7 @@ function Band({ ribbon: { item, others, ends }, until, width, look, style, onOpe
             title={items.map(({ title }) => title).join('\n')}
             onClick={onOpen}
         >
-            <Mark mark={look.mark} size={9} />
+            <Mark mark={look.mark} />
             <span className="name">{text}</span>
             {more > 0 && (
                 <b className="more">

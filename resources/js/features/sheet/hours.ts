@@ -49,30 +49,35 @@ export function layDay(items: readonly Item[], day: string): Block[] {
     return blocks;
 }
 
-/** The hours to show: the working day, and all that something is in; the others are folded away. */
-export function hoursOf(blocks: readonly Block[], from: number, to: number): { first: number; last: number; before: number; after: number } {
-    const before = blocks.filter((block) => block.to <= from * 60).length;
-    const after = blocks.filter((block) => block.from >= to * 60).length;
-    return { first: from, last: to, before, after };
+/**
+ * The hours to show: the working day, and those in which something is besides, as long as they are `most` in all: what begins on the
+ * day goes before what goes on from the night before.
+ */
+export function hoursOf(blocks: readonly Block[], from: number, to: number, most: number): { first: number; last: number } {
+    let [first, last] = [from, to];
+    for (const { from: begin, to: end } of [...blocks].sort((a, b) => Number(b.begins) - Number(a.begins) || b.to - a.to)) {
+        const reach = [Math.min(first, Math.floor(begin / 60)), Math.max(last, Math.ceil(end / 60))] as const;
+        if (reach[1] - reach[0] <= most) [first, last] = reach;
+    }
+    return { first, last };
 }
 
-/** A day with layers side by side: its blocks, and how many columns each layer takes of the width. */
-export type SideBySide = { blocks: Block[]; columns: number[] };
+/** A day with layers side by side: its blocks, each with its share of the width; the same as they stand as bars, in whole columns; and how many columns each layer takes. */
+export type SideBySide = { blocks: Block[]; bars: Block[]; columns: number[] };
 
 /** The same with layers side by side: each in columns of its own, as many as it has at one time. */
 export function sideBySide(items: readonly Item[], day: string, layers: readonly number[]): SideBySide {
     const laid = layers.map((layer) => layDay(items.filter((item) => item.layer === layer), day));
     const columns = laid.map((blocks) => Math.max(1, ...blocks.map((block) => block.columns)));
     const all = columns.reduce((sum, each) => sum + each, 0);
-    let before = 0;
-    const blocks = laid.flatMap((own, index) => {
-        const wide = columns[index] ?? 1;
+    const before = columns.map((_, index) => columns.slice(0, index).reduce((sum, each) => sum + each, 0));
+    const placed = laid.flatMap((own, index) => own.map((block) => ({ block, before: before[index] ?? 0, share: (columns[index] ?? 1) / block.columns })));
+    return {
         // What is alone in its layer has all of its width.
-        const put = own.map((block) => ({ ...block, column: before + (block.column * wide) / block.columns, columns: all, wide: (block.wide * wide) / block.columns }));
-        before += wide;
-        return put;
-    });
-    return { blocks, columns };
+        blocks: placed.map(({ block, before, share }) => ({ ...block, column: before + block.column * share, columns: all, wide: block.wide * share })),
+        bars: placed.map(({ block, before }) => ({ ...block, column: before + block.column, columns: all, wide: 1 })),
+        columns,
+    };
 }
 
 /** How wide a day must be so that each of its blocks can be pointed at (WCAG 2.5.8). */

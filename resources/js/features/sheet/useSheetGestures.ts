@@ -2,6 +2,7 @@ import { useEffect, type RefObject } from 'react';
 import { useLatest } from '@/components/useLatest';
 import { formatSpan, formatDate, formatWhen, timeOfDay, addDays, addMinutes } from '@/time/dates';
 import { minutesFrom, spotAt, type Spot } from './cells';
+import { endAt } from './ends';
 import type { Item } from './geometry';
 import { landed, refusalOf, resized, rowWords, type Move } from './landing';
 import type { LaneRow } from './rows';
@@ -40,6 +41,7 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
         let gesture: Gesture | null = null;
         let frame = 0;
         let over: HTMLElement[] = [];
+        let shown: HTMLElement | null = null;
         const listening = new AbortController();
         const { signal } = listening;
 
@@ -47,6 +49,16 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
             for (const cell of over) if (!cells.includes(cell)) delete cell.dataset.over;
             for (const cell of cells) cell.dataset.over = '';
             over = cells;
+        };
+        const showEnd = ({ target, clientX, clientY }: PointerEvent) => {
+            const face = target instanceof Element && sheet.contains(target) ? target.closest<HTMLElement>('[data-resizes]') : null;
+            const pointed = face === null ? undefined : endAt(face, clientX, clientY);
+            if (shown !== face) delete shown?.dataset.end;
+            shown = face;
+            if (face !== null && face.dataset.end !== pointed) {
+                if (pointed === undefined) delete face.dataset.end;
+                else face.dataset.end = pointed;
+            }
         };
         const end = () => {
             if (gesture?.resting != null) clearTimeout(gesture.resting);
@@ -60,7 +72,7 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
         const lift = () => {
             if (gesture === null) return;
             gesture.lifted = true;
-            if (gesture.item !== null) sheet.querySelectorAll(`[data-id="${gesture.item.id}"][data-occurrence="${gesture.item.occurrence ?? ''}"]`).forEach((each) => each.classList.add('dragged'));
+            if (gesture.item !== null) sheet.querySelectorAll(`[data-item^="${gesture.item.id}:${gesture.item.occurrence ?? ''}:"]`).forEach((each) => each.classList.add('dragged'));
         };
         const follow = (x: number, y: number) => {
             if (gesture === null) return;
@@ -85,8 +97,7 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
             const from = spotAt(event.clientX, event.clientY, sheet);
             const item = face === null ? null : (latest.current.itemOf(face.dataset.item ?? '') ?? null);
             if (from === null || (face !== null && item === null) || (face === null && (!latest.current.mayBegin || event.pointerType === 'touch'))) return;
-            const handle = event.target.closest<HTMLElement>('[data-handle]')?.dataset.handle as 'start' | 'end' | undefined;
-            gesture = { kind: item === null ? 'draw' : (handle ?? 'move'), item, from, x: event.clientX, y: event.clientY, lifted: false, resting: null, result: null };
+            gesture = { kind: face === null ? 'draw' : (endAt(face, event.clientX, event.clientY) ?? 'move'), item, from, x: event.clientX, y: event.clientY, lifted: false, resting: null, result: null };
             if (event.pointerType === 'touch') {
                 gesture.resting = window.setTimeout(() => {
                     lift();
@@ -95,7 +106,7 @@ export function useSheetGestures(ref: RefObject<HTMLElement | null>, board: Boar
             }
         }, { signal });
         document.addEventListener('pointermove', (event) => {
-            if (gesture === null) return;
+            if (gesture === null) return showEnd(event);
             if (!gesture.lifted) {
                 if (Math.hypot(event.clientX - gesture.x, event.clientY - gesture.y) < SLACK) return;
                 if (event.pointerType === 'touch') return end();
