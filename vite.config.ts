@@ -55,16 +55,16 @@ export default defineConfig(({ command }) => ({
     appType: 'custom',
     publicDir: false,
     resolve: { alias: { '@': fileURLToPath(new URL('resources/js', import.meta.url)) } },
-    server: { host: '127.0.0.1', port: 5173, proxy: Object.fromEntries(['/api', '/feeds', '/public'].map((path) => [path, DEMO])) },
+    server: { host: '127.0.0.1', port: 5173, proxy: Object.fromEntries(['/api', '/feeds', '/public', '/p'].map((path) => [path, DEMO])) },
     build: {
         outDir: 'public/build',
         emptyOutDir: true,
         target: 'esnext',
         // Where Laravel looks for it.
         manifest: 'manifest.json',
-        // The page of the API has the styles alone.
+        // The pages of the API and of what is published have styles alone.
         rollupOptions: {
-            input: ['resources/js/main.tsx', 'resources/css/api.css'],
+            input: ['resources/js/main.tsx', 'resources/css/api.css', 'resources/css/published.css'],
             // How parts are loaded is apart: main.tsx needs it before the rest may run, which stands on what main.tsx sees to.
             output: { codeSplitting: { groups: [{ name: 'preload', test: /preload-helper/, priority: 2 }, { debugName: 'first', priority: 1, name: (id, modules) => (isFirst(id, modules) && !FIRST.includes(id) ? 'first' : null) }] } },
         },

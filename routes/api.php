@@ -42,6 +42,7 @@ use App\Overlays\ShowsController;
 use App\Participants\AnswersController;
 use App\Pins\PinsController;
 use App\Preparation\TasksController;
+use App\Publishing\PublicationsController;
 use App\Recurrence\RepeatController;
 use App\Rooms\RoomsController;
 use App\SecondFactor\SecondFactorController;
@@ -193,6 +194,12 @@ Route::middleware('auth')->group(function (): void {
     Route::get('overlays/{slug}/log', [ChangeLogController::class, 'overlay']);
     Route::put('overlays/{slug}/keeper', [OverlaySharingController::class, 'handOver']);
 
+    Route::get('publications', [PublicationsController::class, 'index']);
+    Route::post('publications', [PublicationsController::class, 'store']);
+    Route::put('publications/{id}', [PublicationsController::class, 'update']);
+    Route::put('publications/{id}/paused', [PublicationsController::class, 'pause']);
+    Route::post('publications/{id}/renewal', [PublicationsController::class, 'renew']);
+    Route::delete('publications/{id}', [PublicationsController::class, 'destroy']);
     Route::get('feeds', [FeedsController::class, 'index']);
     Route::post('calendars/{slug}/feeds', [FeedsController::class, 'store']);
     Route::delete('feeds/{id}', [FeedsController::class, 'destroy']);

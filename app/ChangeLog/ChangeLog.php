@@ -6,6 +6,7 @@ use App\Calendars\Calendar;
 use App\Directory\Group;
 use App\Directory\Person;
 use App\Overlays\Overlay;
+use App\Publishing\Publication;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use Spatie\Activitylog\Models\Activity;
@@ -65,6 +66,14 @@ final class ChangeLog
     public static function feed(Calendar $calendar, Person $by, string $name, bool $made): void
     {
         self::write('calendar', $calendar, $by, 'feed', ['name' => $name, 'made' => $made]);
+    }
+
+    /** What was done with what is given of a calendar to whoever has no account; overlays have no log yet. */
+    public static function publication(Publication $publication, Person $by, string $done): void
+    {
+        if ($publication->calendar !== null) {
+            self::write('calendar', $publication->calendar, $by, 'publication', ['name' => $publication->name, 'done' => $done]);
+        }
     }
 
     /**

@@ -85,6 +85,7 @@ final class LogEntry
             'looked as' => "looked at the rota as {$told['as']}",
             'link' => "{$told['name']}: a link to set a password was made",
             'feed' => "feed link “{$told['name']}” ".($told['made'] ? 'made' : 'revoked'),
+            'publication' => "page “{$told['name']}” {$told['done']}",
             'person' => $told['name'].': '.implode('; ', array_map(static fn (string $name): string => str_replace('_', ' ', $name).' from '.self::value($told['before'][$name] ?? null).' to '.self::value($told['after'][$name]), array_keys($told['after']))),
             default => 'the calendar was '.$entry->event,
         };

@@ -12,7 +12,9 @@ use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use App\Feeds\Feed;
 use App\Overlays\Overlay;
+use App\Publishing\Publication;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
@@ -32,12 +34,13 @@ final class Departure
             $this->keptBy(Calendar::query(), $person, 'own_of')->get()->map($tell)->all(),
             $this->keptBy(Overlay::query(), $person, 'home_of')->get()->map($tell)->all(),
             $this->feeds($person)->with('calendar')->get()->map(static fn (Feed $feed): KeptFeedData => new KeptFeedData($feed->id, $feed->name, $feed->calendar->name))->all(),
+            $this->publications($person)->orderBy('name')->pluck('name')->all(),
         );
     }
 
     /**
      * @param  list<array{what: string, slug: string, kind: string, id: int|string}>  $handovers  who keeps each thing from now on
-     * @param  ?int  $feeds  the person under whose name feed links go on; without one they end
+     * @param  ?int  $feeds  the person under whose name feed links and pages go on; without one they end
      *
      * @throws ValidationException where something that they keep has nobody to go to
      */
@@ -63,6 +66,7 @@ final class Departure
             throw ValidationException::withMessages(['handovers' => 'Say who keeps '.implode(', ', array_map(static fn (string $name): string => "“{$name}”", $left)).' from now on.']);
         }
         $this->feeds($person)->update($feeds === null ? ['revoked_at' => now()] : ['created_by' => (int) Subjects::find('person', $feeds)->id]);
+        $this->publications($person)->update($feeds === null ? ['ended_at' => now()] : ['published_by' => (int) Subjects::find('person', $feeds)->id, 'version' => DB::raw('version + 1')]);
         GrantRecord::query()->where('subject_kind', SubjectKind::Person)->where('subject_id', $person->id)->delete();
         Invitation::query()->where('person_id', $person->id)->delete();
         AccessRequest::query()->where('person_id', $person->id)->whereNull('decided_at')->delete();
@@ -80,6 +84,12 @@ final class Departure
         }
         ChangeLog::person($person, $by, ['status' => $before], ['status' => $status]);
         Change::ofAccess($this->audience->withAdministrators([$person->id]));
+    }
+
+    /** @return Builder<Publication> */
+    private function publications(Person $person): Builder
+    {
+        return Publication::query()->where('published_by', $person->id)->whereNull('ended_at');
     }
 
     /** @return Builder<Feed> */

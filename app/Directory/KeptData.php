@@ -9,11 +9,13 @@ final readonly class KeptData
      * @param  list<KeptThingData>  $calendars
      * @param  list<KeptThingData>  $overlays
      * @param  list<KeptFeedData>  $feeds
+     * @param  list<string>  $pages  Names of what they have published
      */
     public function __construct(
         public array $calendars,
         public array $overlays,
         public array $feeds,
+        public array $pages,
     ) {
     }
 }

@@ -19,6 +19,12 @@ final readonly class DrawnLayers
     {
     }
 
+    /** The same with the colours of layers: what else a colour stands for is not for everybody. */
+    public function plain(): self
+    {
+        return new self($this->all, $this->everyTakes);
+    }
+
     /** @return list<int> the calendars of all of them, each once */
     public function calendarIds(): array
     {

@@ -48,7 +48,7 @@ final readonly class SheetItem
             layer: $this->layer,
             // Of people it may be on one that the viewer does not see.
             calendar: $slugs[$occurrence->calendarId] ?? '',
-            also: $this->also === [] ? [] : array_map(static fn (int $id): string => $slugs[$id], $this->also),
+            also: $this->also === [] ? [] : array_values(array_filter(array_map(static fn (int $id): string => $slugs[$id] ?? '', $this->also))),
             title: $occurrence->title,
             place: $occurrence->place,
             categories: $seen->categories,

@@ -16,6 +16,7 @@ final readonly class SheetQuery
      * @param  LocalDateTime  $to  the day after the last
      * @param  Zone  $zone  on whose wall days and times are told
      * @param  Filter  $filter  the quick filter on top of whatever is looked through
+     * @param  ?DrawnLayers  $layers  through which it is looked, where they are known: of a publication they are its publisher's
      */
     public function __construct(
         public LocalDateTime $from,
@@ -26,6 +27,7 @@ final readonly class SheetQuery
         public Filter $filter = new Filter,
         public Grouping $grouping = Grouping::Layer,
         public ?SheetParty $party = null,
+        public ?DrawnLayers $layers = null,
     ) {
     }
 }

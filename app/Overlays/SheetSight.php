@@ -26,7 +26,7 @@ final readonly class SheetSight
 
     public static function of(Perspective $perspective, SheetQuery $query, LayersOfSheet $layers, AccessReader $access): self
     {
-        return $query->party === null ? new self($perspective, $layers->of($perspective, $query)) : self::ofParty($query->party, $perspective, $access);
+        return $query->party === null ? new self($perspective, $query->layers ?? $layers->of($perspective, $query)) : self::ofParty($query->party, $perspective, $access);
     }
 
     /** Of whom: all of them that the viewer may read, on whatever calendar; of all else, that the time is taken. */

@@ -10,6 +10,7 @@ use PinnedRota\Core\Events\IndexedOccurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Publishing\Detail;
 
 /** The one place that blanks what a viewer may not see: only that and when the time is taken is left. */
 final class Redaction
@@ -58,6 +59,16 @@ final class Redaction
         }
 
         return $seen === null && $overrides === [] ? null : new Series($seen?->master, $overrides);
+    }
+
+    /** What is seen of an occurrence, as it is published: who added it is told to nobody, nor by which name it is known elsewhere. */
+    public static function published(IndexedOccurrence $seen, Detail $detail): IndexedOccurrence
+    {
+        return new IndexedOccurrence(
+            $seen->calendarId, $seen->eventId, $seen->seriesId, $seen->recurrenceId, $seen->starts, $seen->ends, $seen->kind,
+            $detail->tellsWhat() ? $seen->title : self::TITLE, $detail->tellsWhere() ? $seen->place : '', $detail->tellsWhat() ? $seen->status : Status::Confirmed,
+            $seen->busy, false, false, null, $detail->tellsWhere() ? $seen->categoryIds : [], $seen->uid, false, $seen->homeCalendarId, $detail->tellsWhat() ? $seen->colour : null, $seen->moreFollow,
+        );
     }
 
     /** One occurrence as a viewer of busy times has it, or null where it is hidden altogether. */

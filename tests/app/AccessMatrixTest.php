@@ -17,6 +17,7 @@ use App\Events\Write\OperationKind;
 use App\Feeds\Feed;
 use App\History\OperationSeries;
 use App\Preparation\Task;
+use App\Publishing\Publication;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
@@ -53,6 +54,10 @@ const ON_CALENDARS = [
     'GET calendars/{slug}/pins' => [404, 403, 403, 403, 200, 200],
     'POST calendars/{slug}/feeds' => [404, 403, 403, 403, 403, 201],
     'DELETE feeds/{feed}' => [404, 404, 404, 404, 404, 204],
+    'PUT publications/{publication}' => [404, 404, 404, 404, 404, 403],
+    'PUT publications/{publication}/paused' => [404, 404, 404, 404, 404, 200],
+    'POST publications/{publication}/renewal' => [404, 404, 404, 404, 404, 403],
+    'DELETE publications/{publication}' => [404, 404, 404, 404, 404, 204],
     'POST calendars/{slug}/imports' => [404, 403, 403, 403, 422, 422],
     'PUT invitations/{invitation}' => [404, 204, 204, 204, 204, 204],
     'PUT requests/{request}' => [404, 404, 404, 404, 404, 204],
@@ -238,6 +243,8 @@ const OTHERS = [
     'GET overlays' => [401, 200, 200],
     'POST overlays' => [401, 422, 422],
     'GET feeds' => [401, 200, 200],
+    'GET publications' => [401, 200, 200],
+    'POST publications' => [401, 422, 422],
     'POST imports/{id}/apply' => [401, 404, 404],
     'GET sources' => [401, 200, 200],
     'POST sources' => [401, 422, 422],
@@ -277,6 +284,7 @@ function scene($test, string $how, Level $level): object
         'own' => $test->add($calendar, $viewer, title: 'Hospital', start: '2026-11-12T09:00', more: $more + ['private' => true]),
         'participant' => $test->add($calendar, $ada, title: 'Hospital', start: '2026-11-13T09:00', more: $more + ['private' => true, 'participants' => [new Participant("mailto:{$viewer->email}"), new Participant('mailto:ada.secret@example.org')]]),
     ];
+    $publication = Publication::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'everything', 'audience' => 'with the link', 'token' => 'board', 'token_hash' => Publication::digest(uniqid()), 'published_by' => $ada->id]);
     $feed = Feed::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'full', 'token_hash' => uniqid(), 'created_by' => $ada->id]);
     $request = AccessRequest::query()->create(['calendar_id' => $calendar->id, 'person_id' => $test->person('Cy Asks')->id, 'level' => Level::See]);
     $invitation = Invitation::query()->create(['calendar_id' => $calendar->id, 'person_id' => $viewer->id, 'level' => Level::See]);
@@ -292,7 +300,7 @@ function scene($test, string $how, Level $level): object
         $viewer->update(['status' => 'suspended']);
     }
     $ids = [
-        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{pin}' => 0, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{invitation}' => $invitation->id,
+        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{pin}' => 0, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{publication}' => $publication->id, '{invitation}' => $invitation->id,
         '{request}' => $request->id, '{category}' => Category::query()->where('calendar_id', $calendar->id)->value('id'),
     ];
 
@@ -320,6 +328,9 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             'POST calendars/{slug}/requests' => ['level' => 'change'],
             'GET calendars/{slug}/pins' => [404, 403, 403, 403, 200, 200],
             'POST calendars/{slug}/feeds' => ['name' => 'x', 'detail' => 'full'],
+            'PUT publications/{publication}' => ['name' => 'x', 'detail' => 'everything', 'audience' => 'with the link', 'period' => 'all'],
+            'PUT publications/{publication}/paused' => ['paused' => true],
+            'POST publications/{publication}/renewal' => ['days' => 7],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],
             'POST events/{id}/copies', 'POST events/{id}/pins' => ['calendar' => $scene->ids['{board}']],
             'PUT events/{id}/tasks/{task}/done' => ['done' => true],

@@ -179,6 +179,16 @@ function steps(): array
                 expect(DB::table('visits')->count())->toBe(0);
             },
         ],
+        '2026_11_27_000025_publications' => [
+            fn () => null,
+            function (): void {
+                $person = DB::table('people')->insertGetId(['name' => 'Gus', 'email' => 'gus@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('publications')->insert(['name' => 'Slip', 'calendar_id' => DB::table('calendars')->value('id'), 'detail' => 'titles', 'audience' => 'everybody', 'slug' => 'slip', 'published_by' => $person]);
+                expect(DB::table('publications')->sole()->period)->toBe('all');
+                DB::table('people')->delete($person);
+                expect(DB::table('publications')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

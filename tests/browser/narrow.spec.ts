@@ -33,7 +33,7 @@ test('on a phone, by touch: make, add, open, find in the key, turn the sheet', a
     await page.getByRole('button', { name: 'On a month' }).tap();
     await page.getByRole('button', { name: 'Today' }).tap();
     await expect(page.locator(`[data-day="${day(0)}"]`)).toBeVisible();
-    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Feeds' }).tap();
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Publish' }).tap();
     await expect(page.getByText('Nothing is published yet')).toBeVisible();
 });
 

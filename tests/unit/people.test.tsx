@@ -77,7 +77,7 @@ describe('somebody is added', () => {
 });
 
 describe('somebody leaves', () => {
-    const kept: Schemas['Kept'] = { calendars: [{ slug: 'slip', name: 'Slipway' }], overlays: [{ slug: 'term', name: 'The term' }], feeds: [{ name: 'Wall', calendar: 'Slipway' }] } as unknown as Schemas['Kept'];
+    const kept: Schemas['Kept'] = { calendars: [{ slug: 'slip', name: 'Slipway' }], overlays: [{ slug: 'term', name: 'The term' }], feeds: [{ name: 'Wall', calendar: 'Slipway' }], pages: ['Slip days'] } as unknown as Schemas['Kept'];
     const server = (told: unknown) => fakeServer(({ method, path }) => (method === 'POST' ? { status: 204 } : { body: path.endsWith('/kept') ? told : [{ kind: 'person', id: 8, name: 'Cy Brook', about: '' }, { kind: 'group', id: 3, name: 'Riggers', about: '' }] }));
     const pick = async (label: string, name: string) => {
         fireEvent.focus(screen.getByLabelText(label));
@@ -94,11 +94,12 @@ describe('somebody leaves', () => {
         expect(leave.disabled).toBe(true);
         await pick('New keeper of all', 'Cy Brook');
         expect(leave.disabled).toBe(false);
-        // A feed goes on under the name of a person alone.
-        await pick('Feed links go on under the name of', 'Riggers');
+        expect(screen.getByText(/Wall, Slipway; Slip days/)).toBeDefined();
+        // What is published goes on under the name of a person alone.
+        await pick('What they publish goes on under the name of', 'Riggers');
         expect(leave.disabled).toBe(true);
-        expect(screen.getByText('A feed link is a person’s, not a group’s.')).toBeDefined();
-        fireEvent.change(screen.getByLabelText('Feed links go on under the name of'), { target: { value: 'Cy' } });
+        expect(screen.getByText('What is published is a person’s, not a group’s.')).toBeDefined();
+        fireEvent.change(screen.getByLabelText('What they publish goes on under the name of'), { target: { value: 'Cy' } });
         fireEvent.click(await screen.findByRole('option', { name: /Cy Brook/ }));
         fireEvent.click(leave);
         await waitFor(() => expect(onClose).toHaveBeenCalled());

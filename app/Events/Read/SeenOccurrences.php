@@ -60,9 +60,14 @@ final class SeenOccurrences
             if (! $scope->filter->takes($known)) {
                 continue;
             }
+            // What is chosen for a publication may be told apart by what it does not tell.
+            if ($perspective->published !== null) {
+                $shown = Redaction::published($shown, $perspective->published);
+                $names = $perspective->published->tellsWhere() ? $names : [];
+            }
             $isAuthor = $viewer->isAuthor($each->createdBy);
             yield new SeenOccurrence(
-                $shown, $isFull, $names, $isFull ? $participation->responsible($each->eventId) : [], $isFull && $participation->isUnanswered($each->eventId),
+                $shown, $isFull, $names, $isFull && $perspective->published?->tellsWho() !== false ? $participation->responsible($each->eventId) : [], $isFull && $participation->isUnanswered($each->eventId),
                 match (true) {
                     $perspective->readOnly => Hold::Looking,
                     ! $isFull => Hold::Hidden,

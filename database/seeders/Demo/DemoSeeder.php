@@ -13,6 +13,7 @@ use App\Jobs\JobKind;
 use App\Jobs\JobState;
 use App\Jobs\RunJob;
 use App\Organisation\Organisation;
+use App\Overlays\Overlay;
 use App\Sources\Source;
 use App\Sources\SourceRefresher;
 use Illuminate\Support\Facades\DB;
@@ -58,6 +59,7 @@ final class DemoSeeder
             // To be looked at by who comes in as them: a parent, and who looks after admissions.
             $this->sharing->give($calendars['Keel year'], new Subject(SubjectKind::Person, $people['Rosalind Kjaer']->id), Level::See, $people['Ines Halloran']);
             $this->sharing->give($calendars['Ines: own'], new Subject(SubjectKind::Person, $people['Sunniva Okafor']->id), Level::BusyTimes, $people['Ines Halloran']);
+            (new DemoPublications)->lay($people['Ines Halloran'], $calendars['Launches and open days'], Overlay::query()->where('slug', 'the-term-at-a-glance')->sole(), $calendars['Keel year']);
             (new DemoExtras($this->changes, $calendars, $people))->lay();
 
             return [$calendars, $people];

@@ -12,7 +12,7 @@ const LINGER = 1000;
 /** Keys of what was answered already, by the path that it was asked at. */
 const answered = new Map<string, Set<string>>();
 
-const MADE = /\/(events|calendars|categories|overlays|groups|rooms|people|sources|feeds|requests|copies|weeks)$/;
+const MADE = /\/(events|calendars|categories|overlays|groups|rooms|people|sources|feeds|publications|requests|copies|weeks)$/;
 
 export function keyOf(path: string, body: string): string {
     const asked = `${path} ${body}`;

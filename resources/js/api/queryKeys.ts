@@ -54,6 +54,7 @@ export const queryKeys = {
     site: access('site'),
     secondFactor: access('second factor'),
     feeds: access('feeds'),
+    publications: access('publications'),
     directory: (...asked: unknown[]) => access('directory', ...asked),
     groups: access('groups'),
     rooms: access('rooms'),

@@ -23,7 +23,7 @@ type Place = { to: string; label: string; icon: LucideIcon };
 const PLACES: Place[] = [
     { to: '/', label: 'Rota', icon: Rows3 },
     { to: '/calendars', label: 'Calendars', icon: BookOpen },
-    { to: '/feeds', label: 'Feeds', icon: Send },
+    { to: '/publish', label: 'Publish', icon: Send },
     { to: '/sources', label: 'Sources', icon: ArrowDownToLine },
     { to: '/groups', label: 'Groups', icon: UsersRound },
 ];

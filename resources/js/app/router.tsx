@@ -1,4 +1,4 @@
-import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Link } from '@tanstack/react-router';
+import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Link, redirect } from '@tanstack/react-router';
 import { readRotaSearch } from '@/features/sheet/rotaSearch';
 import { Empty } from '@/components/States';
 import { Gate } from './Gate';
@@ -24,7 +24,9 @@ const calendars = createRoute({
     component: lazyRouteComponent(() => import('@/features/calendar-pages/CalendarsPage'), 'CalendarsPage'),
 });
 export const calendarRoute = createRoute({ getParentRoute: () => root, path: '/calendars/$slug', component: lazyRouteComponent(() => import('@/features/calendar-pages/CalendarPage'), 'CalendarPage') });
-const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', component: lazyRouteComponent(() => import('@/features/feeds/FeedsPage'), 'FeedsPage') });
+const publish = createRoute({ getParentRoute: () => root, path: '/publish', component: lazyRouteComponent(() => import('@/features/publishing/PublishPage'), 'PublishPage') });
+// As it was called before.
+const feeds = createRoute({ getParentRoute: () => root, path: '/feeds', beforeLoad: () => redirect({ to: '/publish', throw: true }) });
 const groups = createRoute({ getParentRoute: () => root, path: '/groups', component: lazyRouteComponent(() => import('@/features/directory/GroupsPage'), 'GroupsPage') });
 const people = createRoute({ getParentRoute: () => root, path: '/people', component: lazyRouteComponent(() => import('@/features/people/PeoplePage'), 'PeoplePage') });
 const organisation = createRoute({ getParentRoute: () => root, path: '/organisation', component: lazyRouteComponent(() => import('@/features/organisation/OrganisationPage'), 'OrganisationPage') });
@@ -39,7 +41,7 @@ const password = createRoute({
 });
 const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage') });
 
-export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, feeds, sources, groups, people, organisation, firstSteps, waiting, password]) });
+export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, publish, feeds, sources, groups, people, organisation, firstSteps, waiting, password]) });
 
 declare module '@tanstack/react-router' {
     interface Register {

@@ -32,6 +32,7 @@ function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Ke
     const [all, setAll] = useState<Entry | null>(null);
     const [single, setSingle] = useState<Record<string, Entry | null>>({});
     const [feeds, setFeeds] = useState<Entry | null>(null);
+    const published = [...kept.feeds.map((each) => `${each.name}, ${each.calendar}`), ...kept.pages];
     const goesTo = (thing: Thing) => single[`${thing.what} ${thing.slug}`] ?? all;
     const open = things.filter((thing) => goesTo(thing) === null).length;
     const depart = useAction(
@@ -84,13 +85,13 @@ function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Ke
                     </ul>
                 </>
             )}
-            {kept.feeds.length > 0 && (
+            {published.length > 0 && (
                 <div>
                     <p className="mb-1">
-                        <b className="font-semibold">{kept.feeds.length === 1 ? 'One feed link' : `${kept.feeds.length} feed links`}</b> ({kept.feeds.map((each) => `${each.name}, ${each.calendar}`).join('; ')}): without a name under which they go on, they end.
+                        <b className="font-semibold">What they publish</b> ({published.join('; ')}): without a name under which it goes on, it ends.
                     </p>
-                    <SubjectPicker entry={feeds} onChange={setFeeds} label="Feed links go on under the name of" />
-                    {feeds?.kind === 'group' && <p className="text-xs font-semibold text-pin-ink">A feed link is a person’s, not a group’s.</p>}
+                    <SubjectPicker entry={feeds} onChange={setFeeds} label="What they publish goes on under the name of" />
+                    {feeds?.kind === 'group' && <p className="text-xs font-semibold text-pin-ink">What is published is a person’s, not a group’s.</p>}
                 </div>
             )}
             {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}

@@ -1,0 +1,68 @@
+<?php
+
+namespace App\Publishing;
+
+use PinnedRota\Core\Publishing\Audience;
+use PinnedRota\Core\Publishing\Detail;
+
+/** Something that is published, as those see it who look after it. */
+final readonly class PublicationData
+{
+    /**
+     * @param  'calendar'|'overlay'  $of
+     * @param  string  $slug  of the calendar or overlay
+     * @param  'all'|'year'|'weeks'  $period
+     * @param  ?string  $address  Null where it is secret and somebody else's: only who made it is told it again
+     * @param  bool  $mine  Whether one made it
+     * @param  ?string  $formerUntil  How long the address before this one is answered, too
+     * @param  int  $reads  How often the page was given out; of readers nothing is kept
+     */
+    public function __construct(
+        public int $id,
+        public string $name,
+        public string $of,
+        public string $slug,
+        public string $ofName,
+        public Detail $detail,
+        public Audience $audience,
+        public string $period,
+        public int $weeksBack,
+        public int $weeksOn,
+        public ?string $address,
+        public bool $mine,
+        public bool $paused,
+        public string $publisher,
+        public string $madeAt,
+        public ?string $formerUntil,
+        public int $reads,
+        public ?string $lastReadAt,
+    ) {
+    }
+
+    public static function of(Publication $publication, int $viewerId): self
+    {
+        $of = $publication->calendar ?? $publication->overlay;
+        $isMine = $publication->published_by === $viewerId;
+
+        return new self(
+            id: $publication->id,
+            name: $publication->name,
+            of: $publication->calendar_id === null ? 'overlay' : 'calendar',
+            slug: $of->slug ?? '',
+            ofName: $of->name ?? '',
+            detail: $publication->detail,
+            audience: $publication->audience,
+            period: $publication->period,
+            weeksBack: $publication->weeks_back,
+            weeksOn: $publication->weeks_on,
+            address: $isMine || $publication->audience === Audience::Everybody ? $publication->url() : null,
+            mine: $isMine,
+            paused: $publication->paused_at !== null,
+            publisher: $publication->publisher->name,
+            madeAt: $publication->created_at->toIso8601ZuluString(),
+            formerUntil: $publication->former_until?->isFuture() === true ? $publication->former_until->toIso8601ZuluString() : null,
+            reads: $publication->reads,
+            lastReadAt: $publication->last_read_at?->toIso8601ZuluString(),
+        );
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+namespace App\Publishing;
+
+use Illuminate\Support\Carbon;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
+use Throwable;
+
+/** What of a publication is looked at, as the address says: anything else than it knows is as if it were not there. */
+final readonly class PublishedAsked
+{
+    private const FIRST = '1970-01-01';
+
+    private const LAST = '2199-12-31';
+
+    private const LIST_DAYS = 28;
+
+    private const MOST_OFF = 100;
+
+    /**
+     * @param  'list'|'month'  $view
+     * @param  string  $date  `2026-11-27`
+     * @param  list<int>  $off  layers that are not shown, by their place in the key
+     */
+    private function __construct(public string $view, public string $date, public array $off, public string $category)
+    {
+    }
+
+    /** @param  array<array-key, mixed>  $query */
+    public static function of(array $query, string $today): self
+    {
+        $text = static fn (string $name): string => is_string($query[$name] ?? null) && mb_check_encoding($query[$name]) ? mb_substr($query[$name], 0, 400) : '';
+        $off = array_values(array_unique(array_map(intval(...), array_filter(explode(',', $text('off')), ctype_digit(...)))));
+        sort($off);
+
+        return new self($text('view') === 'month' ? 'month' : 'list', self::date($text('date')) ?? $today, array_slice($off, 0, self::MOST_OFF), $text('category'));
+    }
+
+    /** The first day that is shown: of a month, the Monday on or before its first. */
+    public function from(): LocalDateTime
+    {
+        $day = $this->view === 'month' ? self::monday($this->month()->toDateString()) : LocalDateTime::parse($this->date)->day();
+
+        return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+    }
+
+    /** The day after the last. */
+    public function to(): LocalDateTime
+    {
+        $day = $this->view === 'month' ? self::monday($this->month()->addMonth()->subDay()->toDateString()) + 7 : LocalDateTime::parse($this->date)->day() + self::LIST_DAYS;
+
+        return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+    }
+
+    public function month(): Carbon
+    {
+        return Carbon::parse(substr($this->date, 0, 7).'-01', 'UTC');
+    }
+
+    /** The date one goes to from here: the month, or the four weeks, before or after. */
+    public function turned(int $direction): string
+    {
+        return ($this->view === 'month' ? $this->month()->addMonths($direction) : Carbon::parse($this->date, 'UTC')->addDays($direction * self::LIST_DAYS))->toDateString();
+    }
+
+    /**
+     * The same as an address says it, with some of it changed.
+     *
+     * @param  array{view?: string, date?: string, off?: list<int>, category?: string}  $change
+     */
+    public function query(array $change = []): string
+    {
+        $told = $change + ['view' => $this->view, 'date' => $this->date, 'off' => $this->off, 'category' => $this->category];
+        $told['off'] = implode(',', $told['off']);
+
+        return http_build_query(array_filter($told, static fn (string $each): bool => $each !== ''));
+    }
+
+    private static function date(string $text): ?string
+    {
+        try {
+            $date = preg_match('/^\d{4}-\d\d-\d\d$/', $text) === 1 ? LocalDateTime::parse($text)->toDate() : null;
+        } catch (Throwable) {
+            return null;
+        }
+
+        return $date !== null && $date >= self::FIRST && $date <= self::LAST ? $date : null;
+    }
+
+    /** @return int the day of the Monday on or before a date */
+    private static function monday(string $date): int
+    {
+        $day = LocalDateTime::parse($date)->day();
+
+        return $day - (($day + 3) % 7 + 7) % 7;
+    }
+}

@@ -1,0 +1,177 @@
+<?php
+
+namespace App\Publishing;
+
+use App\Overlays\Sheet;
+use App\Overlays\SheetItemData;
+use Illuminate\Support\Carbon;
+use PinnedRota\Core\Publishing\Audience;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\LocalDateTime;
+
+/** What stands on the page of a publication. */
+final readonly class PublishedPage
+{
+    /**
+     * @param  array<string, list<PublishedEvent>>  $days  each day that is shown, with what is on
+     * @param  array<string, string>  $closed  what closes days, by date
+     * @param  array<string, string>  $weeks  what the school calls the week, by its Monday
+     * @param  list<array{name: string, colour: string, mark: string, isOff: bool, query: string}>  $layers
+     * @param  list<array{name: string, isOn: bool, query: string}>  $categories
+     */
+    private function __construct(
+        public string $name,
+        public string $url,
+        public bool $isFindable,
+        public bool $isEmpty,
+        public string $zone,
+        public string $today,
+        public PublishedAsked $asked,
+        public array $days,
+        public array $closed,
+        public array $weeks,
+        public array $layers,
+        public array $categories,
+    ) {
+    }
+
+    public static function of(Publication $publication, PublishedAsked $asked, Carbon $today, string $url, PublishedWindow $windows): self
+    {
+        $now = new LocalDateTime(LocalDateTime::parse($today->toDateString())->day() * CivilDate::SECONDS_PER_DAY);
+        $all = $windows->read($publication, $asked->from(), $asked->to(), $now);
+        $sheet = $all === null || $asked->category === '' ? $all : $windows->read($publication, $asked->from(), $asked->to(), $now, [$asked->category]);
+        $zone = $windows->zone($publication);
+        $days = self::days($asked);
+        foreach ($sheet->items ?? [] as $item) {
+            if (! in_array($item->layer, $asked->off, true)) {
+                self::put($days, $item->tell($zone, []), $sheet);
+            }
+        }
+
+        return new self(
+            name: $publication->name,
+            url: $url,
+            isFindable: $publication->audience === Audience::Everybody,
+            isEmpty: $sheet === null,
+            zone: $zone->name,
+            today: $today->toDateString(),
+            asked: $asked,
+            days: $days,
+            closed: self::dated($sheet->closed ?? []),
+            weeks: self::weeks($windows, $asked),
+            layers: self::layers($all, $asked),
+            categories: $publication->detail->tellsWhere() ? self::categories($all, $asked) : [],
+        );
+    }
+
+    /** The words for what is shown: “27 November to 24 December 2026”. */
+    public function heading(): string
+    {
+        $last = Carbon::parse((string) array_key_last($this->days));
+
+        return $this->asked->view === 'month' ? $this->asked->month()->translatedFormat('F Y') : Carbon::parse($this->asked->date)->translatedFormat('j F').' to '.$last->translatedFormat('j F Y');
+    }
+
+    public function link(string $query): string
+    {
+        return $query === '' ? $this->url : "{$this->url}?{$query}";
+    }
+
+    /** @return list<array<string, mixed>> what programs read of it (schema.org), each event once */
+    public function eventData(): array
+    {
+        $told = [];
+        foreach ($this->days as $events) {
+            foreach ($events as $event) {
+                if (! $event->continues && ! $event->isHidden) {
+                    $told[] = $event->data($this->zone);
+                }
+            }
+        }
+
+        return $told;
+    }
+
+    /** @return array<string, list<PublishedEvent>> */
+    private static function days(PublishedAsked $asked): array
+    {
+        $days = [];
+        for ($day = $asked->from()->day(); $day < $asked->to()->day(); $day++) {
+            $days[(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate()] = [];
+        }
+
+        return $days;
+    }
+
+    /** @param  array<string, list<PublishedEvent>>  $days */
+    private static function put(array &$days, SheetItemData $item, Sheet $sheet): void
+    {
+        $layer = $sheet->layers[$item->layer];
+        $last = $item->allDay ? Carbon::parse($item->end)->subDay() : Carbon::parse($item->end)->subSecond();
+        $end = max(substr($item->start, 0, 10), $last->toDateString());
+        foreach (array_keys($days) as $date) {
+            if ($date >= substr($item->start, 0, 10) && $date <= $end) {
+                $days[$date][] = PublishedEvent::of($item, $layer, $date, $end);
+            }
+        }
+    }
+
+    /** @return list<array{name: string, colour: string, mark: string, isOff: bool, query: string}> */
+    private static function layers(?Sheet $sheet, PublishedAsked $asked): array
+    {
+        $told = [];
+        foreach ($sheet->layers ?? [] as $index => $layer) {
+            $isOff = in_array($index, $asked->off, true);
+            $told[] = [
+                'name' => $layer->name, 'colour' => $layer->colour->value, 'mark' => $layer->mark->value, 'isOff' => $isOff,
+                'query' => $asked->query(['off' => $isOff ? array_values(array_diff($asked->off, [$index])) : [...$asked->off, $index]]),
+            ];
+        }
+
+        return $told;
+    }
+
+    /** @return list<array{name: string, isOn: bool, query: string}> */
+    private static function categories(?Sheet $sheet, PublishedAsked $asked): array
+    {
+        return array_map(static fn (string $name): array => ['name' => $name, 'isOn' => $name === $asked->category, 'query' => $asked->query(['category' => $name === $asked->category ? '' : $name])], array_map(strval(...), array_keys($sheet->categories ?? [])));
+    }
+
+    /** @return array<string, string> */
+    private static function weeks(PublishedWindow $windows, PublishedAsked $asked): array
+    {
+        $named = [];
+        foreach ($windows->year()->weeksBetween($asked->from()->day(), $asked->to()->day()) as $week) {
+            $named[(new LocalDateTime($week->monday * CivilDate::SECONDS_PER_DAY))->toDate()] = $week->name();
+        }
+
+        return $named;
+    }
+
+    /** What the school calls the week in which a day is; nothing where it calls it nothing, or has said so already. */
+    public function weekBegun(string $date, ?string $before): string
+    {
+        $name = $this->weeks[self::monday($date)] ?? '';
+
+        return $before !== null && self::monday($before) === self::monday($date) ? '' : $name;
+    }
+
+    private static function monday(string $date): string
+    {
+        return Carbon::parse($date)->startOfWeek()->toDateString();
+    }
+
+    /**
+     * @param  array<int, string>  $closed  by day number
+     * @return array<string, string>
+     */
+    private static function dated(array $closed): array
+    {
+        $dated = [];
+        foreach ($closed as $day => $title) {
+            $dated[(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate()] = $title;
+        }
+
+        return $dated;
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+namespace App\Publishing;
+
+use App\Access\AccessibleCalendar;
+use App\Access\AccessReader;
+use App\Access\Perspective;
+use App\Organisation\Organisation;
+use App\Overlays\LayersOfSheet;
+use App\Overlays\Sheet;
+use App\Overlays\SheetQuery;
+use App\Overlays\SheetReader;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Access\Viewer;
+use PinnedRota\Core\Overlay\CategoryCondition;
+use PinnedRota\Core\Overlay\Filter;
+use PinnedRota\Core\Publishing\Detail;
+use PinnedRota\Core\SchoolYear\SchoolYear;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+
+/** Reads what a publication gives of a window, as its publisher may see it at this moment, with an outsider’s eyes. */
+final class PublishedWindow
+{
+    public function __construct(private readonly AccessReader $access, private readonly LayersOfSheet $layers, private readonly SheetReader $sheets, private readonly Organisation $organisation)
+    {
+    }
+
+    /**
+     * @param  LocalDateTime  $from  the first day
+     * @param  LocalDateTime  $to  the day after the last
+     * @param  list<string>  $categories  what is asked for besides, where the publication tells categories
+     * @return ?Sheet null where its publisher may see nothing of it any more
+     */
+    public function read(Publication $publication, LocalDateTime $from, LocalDateTime $to, LocalDateTime $today, array $categories = []): ?Sheet
+    {
+        $perspective = $this->perspective($publication);
+        if ($perspective === null) {
+            return null;
+        }
+        $layers = $this->layers->through($this->publishers($publication), $publication->overlay, $publication->calendar)->plain();
+        $within = $publication->reach()->within($from, $to, $today, $this->organisation->settings()->firstMonth ?? 1);
+        if ($within === null) {
+            return new Sheet($layers->all, [], [], [], true);
+        }
+        $filter = $categories === [] || ! $publication->detail->tellsWhere() ? new Filter : new Filter([new CategoryCondition($categories)]);
+
+        return $this->sheets->read($perspective, new SheetQuery($within[0], $within[1], $this->zone($publication), $publication->overlay, $publication->calendar, $filter, layers: $layers));
+    }
+
+    /** The school’s year, by which weeks are called. */
+    public function year(): SchoolYear
+    {
+        return $this->organisation->settings()->year();
+    }
+
+    /** On whose wall its days and times are told. */
+    public function zone(Publication $publication): Zone
+    {
+        return Zone::of($publication->calendar->timezone ?? $publication->publisher->timezone);
+    }
+
+    /** An outsider’s, on the calendars that the publisher sees; null where there is nothing that they may give. */
+    private function perspective(Publication $publication): ?Perspective
+    {
+        if (! $publication->publisher->isActive() || ($publication->calendar === null && $publication->overlay === null)) {
+            return null;
+        }
+        $publishers = $this->publishers($publication);
+        $sees = $publication->calendar !== null
+            ? $publishers->eventLevel($publication->calendar->id)->includes(Level::BusyTimes)
+            : $this->access->overlay($publishers->viewer, $publication->overlay)->includes(Level::See);
+
+        return $sees ? new Perspective(Viewer::outsider(), $publishers->calendars, true, $publication->detail === Detail::BusyTimes ? Level::BusyTimes : Level::See, published: $publication->detail) : null;
+    }
+
+    private function publishers(Publication $publication): Perspective
+    {
+        $viewer = $this->access->viewer($publication->publisher);
+        // What is somebody's own goes out where it itself is published, never along with an overlay.
+        $calendars = $this->access->calendars($viewer)->filter(fn (AccessibleCalendar $each): bool => $publication->calendar !== null || $each->calendar->own_of === null);
+
+        return new Perspective($viewer, $calendars, true);
+    }
+}

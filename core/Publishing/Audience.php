@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Publishing;
+
+/** To whom something is published. */
+enum Audience: string
+{
+    /** Everybody, at a readable address; may be found by searching. */
+    case Everybody = 'everybody';
+
+    /** Whoever has the secret address. */
+    case WithTheLink = 'with the link';
+}

@@ -1,0 +1,24 @@
+<?php
+
+namespace Database\Seeders\Demo;
+
+use App\Calendars\Calendar;
+use App\Directory\Person;
+use App\Feeds\Feed;
+use App\Overlays\Overlay;
+use App\Publishing\Publication;
+use PinnedRota\Core\Publishing\Audience;
+use PinnedRota\Core\Publishing\Detail;
+
+/** What the demo school gives to whoever has no account: a page that anybody finds, and two for those who have their links. */
+final class DemoPublications
+{
+    public function lay(Person $by, Calendar $open, Overlay $overlay, Calendar $year): void
+    {
+        Publication::query()->create(['name' => 'Launches and open days at Skerrin Quay', 'calendar_id' => $open->id, 'detail' => Detail::WithoutPeople, 'audience' => Audience::Everybody, 'slug' => 'open-days', 'period' => 'year', 'published_by' => $by->id]);
+        foreach ([['The term, for the boat hall', ['overlay_id' => $overlay->id, 'period' => 'year'], Detail::WithoutPeople], ['Keel year, for parents', ['calendar_id' => $year->id, 'period' => 'weeks', 'weeks_back' => 1, 'weeks_on' => 6], Detail::Titles]] as [$name, $of, $detail]) {
+            $token = Feed::newToken();
+            Publication::query()->create($of + ['name' => $name, 'detail' => $detail, 'audience' => Audience::WithTheLink, 'token' => $token, 'token_hash' => Publication::digest($token), 'published_by' => $by->id]);
+        }
+    }
+}

@@ -1,0 +1,120 @@
+import { useState } from 'react';
+import type { Schemas } from '@/api/client';
+import { problemOf } from '@/api/useAction';
+import { Button } from '@/components/Button';
+import { Dialog } from '@/components/Dialog';
+import { Field, FormProblem, TextField } from '@/components/Field';
+import { useCalendars } from '@/features/calendars/useCalendars';
+import { useOverlays } from '@/features/overlays/useOverlays';
+import { usePublish, type Publication } from './usePublications';
+import { addressOf, AUDIENCES, DETAILS } from './words';
+
+type Props = { publication: Publication | null; onClose: () => void };
+
+type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn'>> & { of: string; slug: string | null };
+
+const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, slug: null };
+
+/** Publishes a page, or changes what one gives. */
+export function PublicationDialog({ publication, onClose }: Props) {
+    const choices = useChoices();
+    const [values, setValues] = useState<Values>(() => (publication === null ? BEGUN : { ...publication, of: `${publication.of}:${publication.slug}`, slug: publication.audience === 'everybody' ? (publication.address?.split('/').at(-1) ?? null) : null }));
+    const publish = usePublish(publication, onClose);
+    const set = (change: Partial<Values>) => setValues((before) => ({ ...before, ...change }));
+    const choose = (of: string) => {
+        const chosen = choices.find((each) => each.value === of);
+        set({ of, ...(values.name === '' || choices.some((each) => each.name === values.name) ? { name: chosen?.name ?? '' } : {}) });
+    };
+    const isFindable = values.audience === 'everybody';
+    const slug = values.slug ?? addressOf(values.name);
+    const problem = problemOf(publish);
+    const submit = () => {
+        const [kind, subject] = [values.of.slice(0, values.of.indexOf(':')), values.of.slice(values.of.indexOf(':') + 1)];
+        const { name, detail, audience, period, weeksBack, weeksOn } = values;
+        publish.mutate({ name, detail, audience, period, weeksBack, weeksOn, ...(isFindable ? { slug } : {}), ...(publication === null ? { [kind]: subject } : {}) });
+    };
+    return (
+        <Dialog open onOpenChange={(open) => !open && onClose()} title={publication === null ? 'Publish a page' : `Change ${publication.name}`} about="It gives what you may see at that moment, never more. Private events show as busy times at most.">
+            <form
+                className="flex flex-col gap-3"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    submit();
+                }}
+            >
+                {publication === null && (
+                    <Field label="What" error={problem?.field('calendar')}>
+                        {(control) => (
+                            <select {...control} required value={values.of} onChange={(event) => choose(event.target.value)}>
+                                <option value="">Choose what you manage</option>
+                                {choices.map(({ value, name, kind }) => (
+                                    <option key={value} value={value}>
+                                        {name} ({kind})
+                                    </option>
+                                ))}
+                            </select>
+                        )}
+                    </Field>
+                )}
+                <TextField label="Name, at its top" value={values.name} maxLength={120} error={problem?.field('name')} onChange={(event) => set({ name: event.target.value })} />
+                <Field label="It tells" error={problem?.field('detail')} hint={values.detail === 'everything' ? 'Names of people go out, too: everybody at the address reads who is responsible.' : undefined}>
+                    {(control) => (
+                        <select {...control} value={values.detail} onChange={(event) => set({ detail: event.target.value as Values['detail'] })}>
+                            {Object.entries(DETAILS).map(([value, words]) => (
+                                <option key={value} value={value}>
+                                    {words}
+                                </option>
+                            ))}
+                        </select>
+                    )}
+                </Field>
+                <Field label="Of which days">
+                    {(control) => (
+                        <select {...control} value={values.period} onChange={(event) => set({ period: event.target.value as Values['period'] })}>
+                            <option value="all">all of them</option>
+                            <option value="year">this school year</option>
+                            <option value="weeks">so many weeks</option>
+                        </select>
+                    )}
+                </Field>
+                {values.period === 'weeks' && (
+                    <div className="flex gap-3">
+                        <TextField type="number" min={0} max={260} label="Weeks before this one" value={values.weeksBack} error={problem?.field('weeksBack')} onChange={(event) => set({ weeksBack: Number(event.target.value) })} />
+                        <TextField type="number" min={0} max={260} label="Weeks after it" value={values.weeksOn} error={problem?.field('weeksOn')} onChange={(event) => set({ weeksOn: Number(event.target.value) })} />
+                    </div>
+                )}
+                <Field label="For" error={problem?.field('audience')}>
+                    {(control) => (
+                        <select {...control} value={values.audience} onChange={(event) => set({ audience: event.target.value as Values['audience'] })}>
+                            {Object.entries(AUDIENCES).map(([value, words]) => (
+                                <option key={value} value={value}>
+                                    {words}
+                                </option>
+                            ))}
+                        </select>
+                    )}
+                </Field>
+                {isFindable && <TextField label="Its address" value={slug} error={problem?.field('slug')} hint={`${window.location.origin}/p/${slug}`} onChange={(event) => set({ slug: event.target.value })} />}
+                {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
+                <div className="flex gap-2">
+                    <Button type="submit" look="primary" disabled={publish.isPending}>
+                        {publication === null ? 'Publish it' : 'Save'}
+                    </Button>
+                    <Button look="quiet" onClick={onClose}>
+                        Cancel
+                    </Button>
+                </div>
+            </form>
+        </Dialog>
+    );
+}
+
+/** The calendars and overlays that one manages. */
+function useChoices(): { value: string; name: string; kind: string }[] {
+    const calendars = useCalendars();
+    const overlays = useOverlays();
+    return [
+        ...(overlays.data ?? []).filter((each) => each.level === 'manage' && !each.home).map(({ slug, name }) => ({ value: `overlay:${slug}`, name, kind: 'overlay' })),
+        ...(calendars.data ?? []).filter((each) => each.level === 'manage').map(({ slug, name }) => ({ value: `calendar:${slug}`, name, kind: 'calendar' })),
+    ];
+}

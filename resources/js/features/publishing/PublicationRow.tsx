@@ -1,0 +1,94 @@
+import { useState } from 'react';
+import { Button } from '@/components/Button';
+import { CopyField } from '@/components/CopyField';
+import { formatMoment } from '@/time/dates';
+import { PublicationDialog } from './PublicationDialog';
+import { usePublicationActions, type Publication } from './usePublications';
+import { AUDIENCES, DETAILS, periodWords } from './words';
+
+/** For so many days the address before is answered, too. */
+const DAYS = [0, 7, 30, 90];
+
+type Asking = 'change' | 'renew' | 'end' | null;
+
+/** A page that is published: what it gives to whom, how often it was read, and what can be done with it. */
+export function PublicationRow({ publication }: { publication: Publication }) {
+    const { pause, renew, end } = usePublicationActions(publication);
+    const [asking, setAsking] = useState<Asking>(null);
+    const [days, setDays] = useState(7);
+    const { name, paused, mine, address } = publication;
+    const read = publication.lastReadAt === null ? 'not read yet' : `read ${publication.reads === 1 ? 'once' : `${publication.reads} times`}, last ${formatMoment(publication.lastReadAt)}`;
+    return (
+        <li className="border-b border-line py-3">
+            <div className="flex flex-wrap items-start gap-x-3 gap-y-1">
+                <span className="min-w-56 flex-1">
+                    <b className="font-semibold">{name}</b>
+                    {paused && <b className="ml-2 font-semibold text-pin-ink">paused</b>}
+                    <span className="block text-soft">
+                        {publication.ofName}: {DETAILS[publication.detail]}, {periodWords(publication)}, for {AUDIENCES[publication.audience]}
+                    </span>
+                    <span className="block text-soft">
+                        {read} · published by {publication.publisher}, {formatMoment(publication.madeAt)}
+                    </span>
+                    {publication.formerUntil !== null && <span className="block text-soft">The address before this one is answered until {formatMoment(publication.formerUntil)}.</span>}
+                </span>
+                <span className="flex flex-wrap gap-1.5">
+                    {mine && (
+                        <Button onClick={() => setAsking('change')} aria-label={`Change ${name}`}>
+                            Change
+                        </Button>
+                    )}
+                    <Button onClick={() => pause.mutate(!paused)} disabled={pause.isPending} aria-label={paused ? `Show ${name} again` : `Pause ${name}`}>
+                        {paused ? 'Show again' : 'Pause'}
+                    </Button>
+                    {mine && publication.audience === 'with the link' && (
+                        <Button onClick={() => setAsking('renew')} aria-label={`Give ${name} a new address`}>
+                            New address
+                        </Button>
+                    )}
+                    <Button onClick={() => setAsking('end')} aria-label={`Take ${name} back`}>
+                        Take back
+                    </Button>
+                </span>
+            </div>
+            {address === null ? <p className="mt-1 text-soft">Its address is known to {publication.publisher}.</p> : <CopyField label={`Address of ${name}`} value={address} />}
+            {address !== null && !paused && (
+                <a href={address} target="_blank" rel="noreferrer" className="hit mt-1 inline-block underline">
+                    Look at it
+                </a>
+            )}
+            {asking === 'renew' && (
+                <p className="mt-2 flex flex-wrap items-center gap-2">
+                    <label>
+                        The address before goes on for{' '}
+                        <select value={days} onChange={(event) => setDays(Number(event.target.value))} className="rounded-sm border border-line bg-sheet px-1.5 py-1">
+                            {DAYS.map((each) => (
+                                <option key={each} value={each}>
+                                    {each} days
+                                </option>
+                            ))}
+                        </select>
+                    </label>
+                    <Button look="primary" disabled={renew.isPending} onClick={() => renew.mutate(days, { onSuccess: () => setAsking(null) })}>
+                        Make a new address
+                    </Button>
+                    <Button look="quiet" onClick={() => setAsking(null)}>
+                        Cancel
+                    </Button>
+                </p>
+            )}
+            {asking === 'end' && (
+                <p className="mt-2 flex flex-wrap items-center gap-2">
+                    Whoever opens its address is told that it was taken back, for good.
+                    <Button look="danger" disabled={end.isPending} onClick={() => end.mutate()} autoFocus>
+                        Take it back
+                    </Button>
+                    <Button look="quiet" onClick={() => setAsking(null)}>
+                        Cancel
+                    </Button>
+                </p>
+            )}
+            {asking === 'change' && <PublicationDialog publication={publication} onClose={() => setAsking(null)} />}
+        </li>
+    );
+}

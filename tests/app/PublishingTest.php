@@ -1,0 +1,273 @@
+<?php
+
+use App\Events\EventRecord;
+use App\Publishing\Publication;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Status;
+
+const FOUND = ['Hospital', 'Ward 7', 'kneecap', 'Wellbeing', 'Noor Feldkamp', 'ada.secret'];
+
+beforeEach(function () {
+    $this->travelTo('2026-11-02 08:00:00');
+    $this->ada = $this->person('Ada Quill');
+    $this->noor = $this->person('Noor Feldkamp');
+    $this->slip = $this->calendar($this->ada, 'Slipway');
+    $this->publish = fn (array $with = [], $by = null): array => $this->as($by ?? $this->ada, 'POST', '/publications', $with + [
+        'calendar' => $this->slip->slug, 'name' => 'Slip', 'detail' => 'everything', 'audience' => 'with the link', 'period' => 'all',
+    ])->assertCreated()->json();
+    $this->fetch = function (string $url, string $query = '', array $headers = []): TestResponse {
+        $this->app['auth']->forgetGuards();
+        collect($this->app['router']->getRoutes()->getRoutes())->each->flushController();
+
+        return $this->get(parse_url($url, PHP_URL_PATH).$query, $headers);
+    };
+    $this->visit = fn (): EventRecord => $this->add($this->slip, $this->ada, title: 'Hospital', uid: 'ada.secret', more: [
+        'place' => 'Ward 7', 'description' => 'kneecap', 'categories' => ['Wellbeing'], 'participants' => [new Participant("mailto:{$this->noor->email}", $this->noor->name, role: ParticipantRole::Responsible)],
+    ]);
+});
+
+test('whoever has the address reads the page, without an account or a cookie', function () {
+    ($this->visit)();
+    $answer = ($this->fetch)(($this->publish)()['address'])->assertOk()->assertHeader('Content-Type', 'text/html; charset=utf-8')->assertHeader('X-Robots-Tag', 'noindex');
+    expect($answer->getContent())->toContain('Hospital', 'Ward 7', 'Wellbeing', 'Noor Feldkamp', 'Monday 2 November', 'noindex')
+        // A description and the UID by which it is known elsewhere are no part of a page.
+        ->not->toContain('kneecap', 'ada.secret', 'ld+json')
+        ->and($answer->headers->getCookies())->toBe([]);
+});
+
+test('each detail tells what it says and no more, in every view, in all of the page and its headers', function (string $detail, array $told) {
+    ($this->visit)();
+    foreach (['with the link', 'everybody'] as $audience) {
+        $address = ($this->publish)(['detail' => $detail, 'audience' => $audience, 'slug' => 'slip'])['address'];
+        foreach (['?view=list', '?view=month', '?category=Wellbeing', '?category=Ward'] as $query) {
+            $answer = ($this->fetch)($address, $query)->assertOk();
+            $text = $answer->getContent().$answer->headers;
+            foreach (array_diff(FOUND, $told) as $secret) {
+                // What somebody asks for is in the links of the page that they get.
+                expect(str_replace(['category=Wellbeing', 'value="Wellbeing"'], '', $text))->not->toContain($secret);
+            }
+        }
+        $text = ($this->fetch)($address)->getContent();
+        foreach ($told as $each) {
+            expect($text)->toContain($each);
+        }
+    }
+})->with([
+    'busy times' => ['busy times', []],
+    'titles' => ['titles', ['Hospital']],
+    'without people' => ['without people', ['Hospital', 'Ward 7', 'Wellbeing']],
+    'everything' => ['everything', ['Hospital', 'Ward 7', 'Wellbeing', 'Noor Feldkamp']],
+]);
+
+test('where categories are not told, asking for one tells nothing of them', function () {
+    ($this->visit)();
+    $address = ($this->publish)(['detail' => 'titles'])['address'];
+    $told = fn (string $category): int => substr_count(($this->fetch)($address, "?category={$category}")->getContent(), 'Hospital');
+    expect($told('Wellbeing'))->toBe(1)->and($told('Other'))->toBe(1);
+});
+
+test('a private event is a busy time at most, also to who takes part in it and publishes it', function (string $detail) {
+    ($this->visit)();
+    EventRecord::query()->update(['private' => true]);
+    $text = ($this->fetch)(($this->publish)(['detail' => $detail])['address'])->getContent();
+    expect($text)->toContain('Busy');
+    foreach (FOUND as $secret) {
+        expect($text)->not->toContain($secret);
+    }
+})->with(['busy times', 'titles', 'without people', 'everything']);
+
+test('it gives what its publisher may see at that moment', function () {
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::Manage);
+    ($this->visit)();
+    $address = ($this->publish)(by: $ben)['address'];
+    expect(($this->fetch)($address)->getContent())->toContain('Hospital');
+    $this->as($this->ada, 'PUT', "/calendars/{$this->slip->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'busy'])->assertOk();
+    expect(($this->fetch)($address)->getContent())->toContain('Busy')->not->toContain('Hospital');
+    $this->as($this->ada, 'PUT', "/calendars/{$this->slip->slug}/grants", ['kind' => 'person', 'id' => $ben->id, 'level' => 'none'])->assertOk();
+    expect(($this->fetch)($address)->assertOk()->getContent())->toContain('Nothing is shown here at the moment')->not->toContain('Busy', 'Hospital');
+});
+
+test('where its publisher is suspended, or the calendar deleted, it shows nothing', function () {
+    ($this->visit)();
+    $address = ($this->publish)()['address'];
+    $this->ada->update(['status' => 'suspended']);
+    expect(($this->fetch)($address)->assertOk()->getContent())->toContain('Nothing is shown here')->not->toContain('Hospital');
+    $this->ada->update(['status' => 'active']);
+    $this->as($this->ada, 'DELETE', "/calendars/{$this->slip->slug}")->assertNoContent();
+    expect(($this->fetch)($address)->assertOk()->getContent())->toContain('Nothing is shown here')->not->toContain('Hospital');
+});
+
+test('an unchanged page is answered 304, and again from what is kept, without reading an event; each way it can change is told', function (Closure $change) {
+    ($this->visit)();
+    $address = ($this->publish)()['address'];
+    $etag = ($this->fetch)($address)->headers->get('ETag');
+    DB::enableQueryLog();
+    ($this->fetch)($address, headers: ['If-None-Match' => $etag])->assertStatus(304);
+    ($this->fetch)($address)->assertOk();
+    expect(collect(DB::getQueryLog())->pluck('query')->implode("\n"))->not->toContain('`events`', '`occurrences`');
+    $change($this);
+    ($this->fetch)($address, headers: ['If-None-Match' => $etag])->assertOk();
+})->with([
+    'an event' => [fn ($test) => $test->add($test->slip, $test->ada)],
+    'the publication' => [fn ($test) => $test->as($test->ada, 'PUT', '/publications/'.Publication::query()->max('id'), ['name' => 'Slip', 'detail' => 'titles', 'audience' => 'with the link', 'period' => 'all'])->assertOk()],
+    'access' => [fn ($test) => $test->as($test->ada, 'PUT', "/calendars/{$test->slip->slug}/keeper", ['kind' => 'person', 'id' => $test->noor->id, 'stays' => 'see'])->assertOk()],
+    'a category' => [fn ($test) => $test->as($test->ada, 'PATCH', '/categories/'.DB::table('categories')->where('name', 'Wellbeing')->value('id'), ['name' => 'Health'])->assertOk()],
+    'the publisher' => [fn ($test) => $test->ada->update(['status' => 'suspended'])],
+    'midnight' => [fn ($test) => $test->travelTo('2026-11-03 08:00:00')],
+]);
+
+test('only the days that are published are shown, anew each day', function () {
+    $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-02T09:30', end: '2026-11-02T10:30');
+    $this->add($this->slip, $this->ada, title: 'Far away', start: '2026-11-18T09:30', end: '2026-11-18T10:30');
+    $address = ($this->publish)(['period' => 'weeks', 'weeksBack' => 0, 'weeksOn' => 1])['address'];
+    expect(($this->fetch)($address)->getContent())->toContain('Haul out')->not->toContain('Far away');
+    expect(($this->fetch)($address, '?view=month')->getContent())->toContain('Haul out')->not->toContain('Far away');
+    $this->travelTo('2026-11-10 08:00:00');
+    expect(($this->fetch)($address, '?date=2026-11-02')->getContent())->toContain('Far away')->not->toContain('Haul out');
+});
+
+test('an overlay gives its layers in their order, and of each what its publisher sees; nobody’s own calendar goes along', function () {
+    $closed = $this->calendar($this->noor, 'Closed meetings');
+    $this->add($this->slip, $this->ada, title: 'Haul out');
+    $this->add($closed, $this->noor, title: 'Hospital');
+    $own = App\Calendars\Calendar::query()->where('own_of', $this->ada->id)->first() ?? tap($this->calendar($this->ada, 'Ada: own'))->update(['own_of' => $this->ada->id]);
+    $this->add($own, $this->ada, title: 'kneecap');
+    $layer = fn (string $name, string $takes, array $calendars): array => ['name' => $name, 'colour' => 'rose', 'mark' => 'star', 'takes' => $takes, 'calendars' => $calendars];
+    $overlay = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Term', 'layers' => [$layer('Slip days', 'chosen', [$this->slip->slug]), $layer('The rest', 'all', [])]])->assertCreated()->json('slug');
+    $address = ($this->publish)(['calendar' => null, 'overlay' => $overlay, 'audience' => 'everybody', 'slug' => 'term'])['address'];
+    $text = ($this->fetch)($address)->assertOk()->getContent();
+    expect($address)->toEndWith('/p/term')->and($text)->toContain('Slip days', 'The rest', 'Haul out')->not->toContain('Hospital', 'kneecap');
+    expect(($this->fetch)($address, '?off=0,1')->getContent())->toContain('Slip days')->not->toContain('Haul out');
+});
+
+test('an event that is on two calendars of an overlay is on its page once', function () {
+    $board = $this->calendar($this->ada, 'Board');
+    $event = ($this->visit)();
+    $this->as($this->ada, 'POST', "/events/{$event->id}/pins", ['calendar' => $board->slug])->assertSuccessful();
+    $layer = ['name' => 'Both', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'chosen', 'calendars' => [$this->slip->slug, $board->slug]];
+    $overlay = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Term', 'layers' => [$layer]])->assertCreated()->json('slug');
+    expect(substr_count(($this->fetch)(($this->publish)(['calendar' => null, 'overlay' => $overlay])['address'])->assertOk()->getContent(), 'Hospital'))->toBe(1);
+});
+
+test('it is published, changed, paused, renewed and taken back; others go on', function () {
+    $one = ($this->publish)();
+    $two = ($this->publish)(['audience' => 'everybody', 'slug' => 'slip']);
+    ($this->fetch)($one['address'])->assertOk();
+    $this->as($this->ada, 'GET', '/publications')->assertJsonPath('1.reads', 1)->assertJsonPath('0.reads', 0);
+
+    $this->as($this->ada, 'PUT', "/publications/{$one['id']}/paused", ['paused' => true])->assertOk()->assertJsonPath('paused', true);
+    expect(($this->fetch)($one['address'])->assertStatus(503)->getContent())->toContain('not shown at the moment');
+    $this->as($this->ada, 'PUT', "/publications/{$one['id']}/paused", ['paused' => false])->assertOk();
+    ($this->fetch)($one['address'])->assertOk();
+
+    $new = $this->as($this->ada, 'POST', "/publications/{$one['id']}/renewal", ['days' => 7])->assertOk()->json('address');
+    expect($new)->not->toBe($one['address']);
+    ($this->fetch)($new)->assertOk();
+    ($this->fetch)($one['address'])->assertOk();
+    $this->travel(8)->days();
+    ($this->fetch)($one['address'])->assertStatus(410);
+    ($this->fetch)($new)->assertOk();
+
+    $this->as($this->ada, 'DELETE', "/publications/{$one['id']}")->assertNoContent();
+    expect(($this->fetch)($new)->assertStatus(410)->getContent())->toContain('taken back')->not->toContain('Slip');
+    ($this->fetch)($two['address'])->assertOk();
+    $this->as($this->ada, 'GET', '/publications')->assertJsonCount(1)->assertJsonPath('0.slug', $this->slip->slug);
+    $this->as($this->ada, 'POST', "/publications/{$two['id']}/renewal", ['days' => 7])->assertStatus(409);
+});
+
+test('a secret address is kept as a digest and encrypted, and told again to who made it alone', function () {
+    $address = ($this->publish)()['address'];
+    $token = basename((string) $address);
+    expect(json_encode(DB::table('publications')->get()))->not->toContain($token);
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::Manage);
+    $this->as($this->ada, 'GET', '/publications')->assertJsonPath('0.address', $address);
+    $this->as($ben, 'GET', '/publications')->assertJsonPath('0.address', null)->assertJsonPath('0.mine', false);
+});
+
+test('who manages what is published may pause it and take it back, and nobody but its publisher says how much it gives', function () {
+    $made = ($this->publish)(['detail' => 'titles']);
+    $ben = $this->person('Ben Oar');
+    $input = ['name' => 'Slip', 'detail' => 'everything', 'audience' => 'with the link', 'period' => 'all'];
+    foreach ([Level::BusyTimes, Level::See, Level::Change] as $level) {
+        $this->give($this->slip, $ben, $level);
+        $this->as($ben, 'POST', '/publications', $input + ['calendar' => $this->slip->slug])->assertForbidden();
+        $this->as($ben, 'GET', '/publications')->assertJsonCount(0);
+        $this->as($ben, 'PUT', "/publications/{$made['id']}", $input)->assertNotFound();
+        $this->as($ben, 'PUT', "/publications/{$made['id']}/paused", ['paused' => true])->assertNotFound();
+        $this->as($ben, 'DELETE', "/publications/{$made['id']}")->assertNotFound();
+    }
+    $this->give($this->slip, $ben, Level::Manage);
+    $this->as($ben, 'PUT', "/publications/{$made['id']}", $input)->assertForbidden();
+    $this->as($ben, 'POST', "/publications/{$made['id']}/renewal", ['days' => 1])->assertForbidden();
+    $this->as($ben, 'PUT', "/publications/{$made['id']}/paused", ['paused' => true])->assertOk();
+    $this->as($ben, 'DELETE', "/publications/{$made['id']}")->assertNoContent();
+    expect(Publication::query()->find($made['id'])?->detail->value)->toBe('titles');
+    $this->as($this->ada, 'GET', "/calendars/{$this->slip->slug}/log")->assertOk()->assertJsonFragment(['words' => 'page “Slip” ended']);
+});
+
+test('what cannot be published is refused with the reason', function (array $with, string $field) {
+    ($this->publish)(['audience' => 'everybody', 'slug' => 'taken']);
+    $input = $with + ['calendar' => $this->slip->slug, 'name' => 'Slip', 'detail' => 'titles', 'audience' => 'everybody', 'slug' => 'slip', 'period' => 'all'];
+    $this->as($this->ada, 'POST', '/publications', $input)->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+})->with([
+    'no name' => [['name' => ''], 'name'],
+    'no address' => [['slug' => null], 'slug'],
+    'an address of another' => [['slug' => 'taken'], 'slug'],
+    'an address with capitals' => [['slug' => 'Slip'], 'slug'],
+    'a detail that is none' => [['detail' => 'all'], 'detail'],
+    'an audience that is none' => [['audience' => 'some'], 'audience'],
+    'weeks without end' => [['period' => 'weeks', 'weeksOn' => 261], 'weeksOn'],
+]);
+
+test('an address that never was, or is written otherwise, is a page that says so', function (string $path) {
+    ($this->publish)(['audience' => 'everybody', 'slug' => 'slip']);
+    expect(($this->fetch)($path)->assertNotFound()->getContent())->toContain('Nothing is at this address');
+})->with(['/p/none', '/p/Slip', '/p/SLIP', '/p/'.str_repeat('x', 32), '/p/slip/more']);
+
+test('whatever an address says besides is as if it were not there', function (string $query) {
+    ($this->visit)();
+    ($this->fetch)(($this->publish)()['address'], $query)->assertOk();
+})->with(['?date=never', '?date=2026-02-30', '?date=9999-12-31', '?date[]=x', '?view=nothing', '?off=x,-1,99999999999999999999', '?category[]=x', '?category=%FF', '?view=month&date=1970-01-01', '?view=month&date=2199-12-31']);
+
+test('text from outside is text', function () {
+    $this->add($this->slip, $this->ada, title: '</script><b>Loud</b>', more: ['place' => '"><img src=x>']);
+    $address = ($this->publish)(['audience' => 'everybody', 'slug' => 'slip', 'name' => '<i>Slip</i>'])['address'];
+    foreach (['?view=list', '?view=month'] as $query) {
+        expect(($this->fetch)($address, $query)->getContent())->not->toContain('<b>Loud', '<img src', '<i>Slip');
+    }
+});
+
+test('what everybody may find says to programs what is on, and where', function () {
+    $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-03T09:30', end: '2026-11-03T10:30', more: ['place' => 'Slip', 'status' => Status::Cancelled]);
+    $this->add($this->slip, $this->ada, title: 'Regatta', start: '2026-11-06', end: '2026-11-08');
+    $text = ($this->fetch)(($this->publish)(['audience' => 'everybody', 'slug' => 'slip'])['address'])->assertOk()->getContent();
+    preg_match('#<script type="application/ld\+json">(.*?)</script>#s', $text, $found);
+    expect(json_decode($found[1], true)['@graph'])->toBe([
+        ['@type' => 'Event', 'name' => 'Haul out', 'startDate' => '2026-11-03T09:30:00+00:00', 'endDate' => '2026-11-03T10:30:00+00:00', 'eventStatus' => 'https://schema.org/EventCancelled', 'location' => ['@type' => 'Place', 'name' => 'Slip']],
+        ['@type' => 'Event', 'name' => 'Regatta', 'startDate' => '2026-11-06', 'endDate' => '2026-11-07', 'eventStatus' => 'https://schema.org/EventScheduled'],
+    ])->and($text)->not->toContain('noindex')->and(substr_count($text, 'to Sat 7 Nov'))->toBe(1);
+});
+
+test('the school’s year is published from its first month on', function () {
+    $this->as($this->ada, 'GET', '/publications')->assertOk();
+    $this->add($this->slip, $this->ada, title: 'Last year', start: '2025-11-03T09:30', end: '2025-11-03T10:30');
+    $address = ($this->publish)(['period' => 'year'])['address'];
+    expect(($this->fetch)($address, '?date=2025-11-01')->getContent())->not->toContain('Last year')
+        ->and(($this->fetch)(($this->publish)()['address'], '?date=2025-11-01')->getContent())->toContain('Last year');
+});
+
+test('who goes hands on what they have published, or it ends', function (?string $to) {
+    ($this->visit)();
+    $root = $this->person('Root', ['role' => 'administrator']);
+    $this->give($this->slip, $this->noor, Level::Manage);
+    $address = ($this->publish)()['address'];
+    $this->as($root, 'GET', "/people/{$this->ada->id}/kept")->assertJsonPath('pages', ['Slip']);
+    $this->as($root, 'POST', "/people/{$this->ada->id}/departure", ['handovers' => [['what' => 'calendar', 'slug' => $this->slip->slug, 'kind' => 'person', 'id' => $this->noor->id]], 'feeds' => $to === null ? null : $this->noor->id])->assertOk();
+    $to === null ? ($this->fetch)($address)->assertStatus(410) : expect(($this->fetch)($address)->assertOk()->getContent())->toContain('Hospital');
+})->with(['to somebody' => ['noor'], 'to nobody' => [null]]);
