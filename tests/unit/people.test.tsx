@@ -110,7 +110,7 @@ describe('somebody leaves', () => {
     });
 
     test('who keeps nothing leaves at once', async () => {
-        const asked = server({ calendars: [], overlays: [], feeds: [] });
+        const asked = server({ calendars: [], overlays: [], feeds: [], pages: [] });
         show(<DepartureDialog person={madeDirectoryPerson()} onClose={() => undefined} />);
         fireEvent.click(await screen.findByRole('button', { name: 'They have left' }));
         await waitFor(() => expect(said.words).toEqual(['Ben Oar has left.']));

@@ -38,6 +38,9 @@
             @foreach (['list' => 'List', 'month' => 'Month'] as $view => $label)
                 <a href="{{ $page->link($asked->query(['view' => $view])) }}" @if ($asked->view === $view) aria-current="page" @endif>{{ $label }}</a>
             @endforeach
+            @if (count($page->layers) > 1 || $page->categories !== [])
+                <a class="published-to-key" href="#key">Key</a>
+            @endif
         </nav>
     </header>
     <div class="published-whole">
@@ -50,7 +53,7 @@
             @endif
         </main>
         @if (count($page->layers) > 1 || $page->categories !== [])
-            <aside aria-label="Key">
+            <aside id="key" aria-label="Key">
                 @if (count($page->layers) > 1)
                     <h2>Key</h2>
                     <ul>
