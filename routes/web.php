@@ -3,7 +3,9 @@
 use App\Api\ApiPageController;
 use App\Api\OpenApiController;
 use App\Feeds\FeedDownloadController;
+use App\Publishing\PublishedFilesController;
 use App\Publishing\PublishedPageController;
+use App\Publishing\SitemapController;
 use App\Upkeep\MetricsController;
 use App\Upkeep\WebSettingsController;
 use Illuminate\Support\Facades\Route;
@@ -11,11 +13,14 @@ use Illuminate\Support\Facades\Route;
 Route::get('feeds/{token}.ics', [FeedDownloadController::class, 'show'])
     ->where('token', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
 Route::get('public/{slug}.ics', [FeedDownloadController::class, 'public'])->where('slug', '[a-z0-9-]+')->middleware('throttle:feeds');
+Route::get('p/{address}.ics', [PublishedFilesController::class, 'calendar'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
+Route::get('p/{address}.csv', [PublishedFilesController::class, 'table'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
 Route::get('p/{address}', [PublishedPageController::class, 'show'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
+Route::get('sitemap.xml', [SitemapController::class, 'show'])->middleware('throttle:feeds');
 Route::get('metrics', MetricsController::class);
 Route::get('upkeep/web', WebSettingsController::class)->middleware('signed:relative')->name('upkeep.web');
 Route::get('api', ApiPageController::class);
 Route::get('api/openapi.json', OpenApiController::class);
 
 // Every other address is the application's: its routes are in resources/js.
-Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|build/).*$');
+Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|sitemap\.xml$|build/).*$');

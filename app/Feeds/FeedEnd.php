@@ -25,13 +25,22 @@ enum FeedEnd: string
     case PublisherGone = 'Whoever published it is no longer here.';
     case PublisherShutOut = 'Whoever published it may no longer see this calendar.';
 
+    case Paused = 'It is paused by those who look after it.';
+
+    private function contents(): EventContents
+    {
+        return $this === self::Paused
+            ? new EventContents('This calendar is not shown at the moment', description: "{$this->value} It comes back here by itself.", busy: false)
+            : new EventContents('This calendar is no longer shared here', description: "{$this->value} Ask whoever gave you the address for a new one, and take this one off your list.", busy: false);
+    }
+
     /** @param  Carbon  $today  on which it is told */
     public function document(string $name, Carbon $today): string
     {
         $event = new Event(
             uid: hash('sha256', "{$name}|{$this->name}").'@ended.invalid',
             timing: EventTiming::from(EventTime::date(LocalDateTime::parse($today->toDateString()))),
-            contents: new EventContents('This calendar is no longer shared here', description: "{$this->value} Ask whoever gave you the address for a new one, and take this one off your list.", busy: false),
+            contents: $this->contents(),
             stamp: $today->startOfDay()->getTimestamp(),
         );
         $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');

@@ -24,6 +24,8 @@ use PinnedRota\Core\Publishing\Period;
  * @property 'all'|'year'|'weeks' $period
  * @property int $weeks_back
  * @property int $weeks_on
+ * @property bool $followed whether devices may follow it
+ * @property bool $as_table whether it can be taken as a table
  * @property ?string $slug its readable address, where it is for everybody
  * @property ?string $token its secret address, where it is not
  * @property ?string $token_hash
@@ -44,7 +46,7 @@ final class Publication extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'reads' => 0, 'version' => 1, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
+    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'followed' => true, 'as_table' => false, 'reads' => 0, 'version' => 1, 'former_hash' => null, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
 
     /** @return BelongsTo<Calendar, $this> */
     public function calendar(): BelongsTo
@@ -81,6 +83,12 @@ final class Publication extends Model
         return $this->ended_at !== null || ($this->former_hash === self::digest($address) && $this->former_until?->isPast() !== false);
     }
 
+    /** Since when that is. */
+    public function goneSince(string $address): ?Carbon
+    {
+        return $this->ended_at ?? ($this->former_hash === self::digest($address) ? $this->former_until : null);
+    }
+
     public function url(): string
     {
         return url('/p/'.($this->slug ?? $this->token));
@@ -104,7 +112,7 @@ final class Publication extends Model
     {
         return [
             'detail' => Detail::class, 'audience' => Audience::class, 'token' => 'encrypted', 'published_by' => 'integer', 'calendar_id' => 'integer', 'overlay_id' => 'integer',
-            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'version' => 'integer',
+            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'followed' => 'boolean', 'as_table' => 'boolean', 'version' => 'integer',
         ];
     }
 }

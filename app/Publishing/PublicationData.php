@@ -12,6 +12,8 @@ final readonly class PublicationData
      * @param  'calendar'|'overlay'  $of
      * @param  string  $slug  of the calendar or overlay
      * @param  'all'|'year'|'weeks'  $period
+     * @param  bool  $followed  Whether devices may follow it, at its address with .ics
+     * @param  bool  $asTable  Whether it can be taken as a table, at its address with .csv
      * @param  ?string  $address  Null where it is secret and somebody else's: only who made it is told it again
      * @param  bool  $mine  Whether one made it
      * @param  ?string  $formerUntil  How long the address before this one is answered, too
@@ -28,6 +30,8 @@ final readonly class PublicationData
         public string $period,
         public int $weeksBack,
         public int $weeksOn,
+        public bool $followed,
+        public bool $asTable,
         public ?string $address,
         public bool $mine,
         public bool $paused,
@@ -55,6 +59,8 @@ final readonly class PublicationData
             period: $publication->period,
             weeksBack: $publication->weeks_back,
             weeksOn: $publication->weeks_on,
+            followed: $publication->followed,
+            asTable: $publication->as_table,
             address: $isMine || $publication->audience === Audience::Everybody ? $publication->url() : null,
             mine: $isMine,
             paused: $publication->paused_at !== null,

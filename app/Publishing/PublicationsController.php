@@ -27,6 +27,8 @@ use PinnedRota\Core\Publishing\Period;
     new OA\Property(property: 'audience', type: 'string', enum: Audience::class),
     new OA\Property(property: 'slug', type: 'string', nullable: true, maxLength: 80, description: 'Its readable address, where it is for everybody'),
     new OA\Property(property: 'period', type: 'string', enum: ['all', 'year', 'weeks']),
+    new OA\Property(property: 'followed', type: 'boolean', description: 'Whether devices may follow it'),
+    new OA\Property(property: 'asTable', type: 'boolean', description: 'Whether it can be taken as a table'),
     new OA\Property(property: 'weeksBack', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
     new OA\Property(property: 'weeksOn', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
 ])]
@@ -160,6 +162,8 @@ final class PublicationsController
             'audience' => ['required', Rule::enum(Audience::class)],
             'slug' => ['nullable', 'required_if:audience,'.Audience::Everybody->value, 'string', 'max:80', 'regex:/^[a-z0-9]+(-[a-z0-9]+)*$/', Rule::unique('publications', 'slug')->ignore($of?->id)],
             'period' => ['required', Rule::in(['all', 'year', 'weeks'])],
+            'followed' => ['boolean'],
+            'asTable' => ['boolean'],
             'weeksBack' => ['integer', 'between:0,'.Period::MOST_WEEKS],
             'weeksOn' => ['integer', 'between:0,'.Period::MOST_WEEKS],
         ], [
@@ -171,6 +175,7 @@ final class PublicationsController
 
         return [
             'name' => $input['name'], 'detail' => $input['detail'], 'audience' => $input['audience'], 'period' => $input['period'],
+            'followed' => (bool) ($input['followed'] ?? $of->followed ?? true), 'as_table' => (bool) ($input['asTable'] ?? $of->as_table ?? false),
             'weeks_back' => (int) ($input['weeksBack'] ?? 0), 'weeks_on' => (int) ($input['weeksOn'] ?? 0),
             'slug' => $input['audience'] === Audience::Everybody->value ? $input['slug'] : null,
         ];

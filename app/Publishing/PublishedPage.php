@@ -23,6 +23,8 @@ final readonly class PublishedPage
         public string $name,
         public string $url,
         public bool $isFindable,
+        public bool $isFollowed,
+        public bool $isTable,
         public bool $isEmpty,
         public string $zone,
         public string $today,
@@ -51,6 +53,8 @@ final readonly class PublishedPage
         return new self(
             name: $publication->name,
             url: $url,
+            isFollowed: $publication->followed,
+            isTable: $publication->as_table,
             isFindable: $publication->audience === Audience::Everybody,
             isEmpty: $sheet === null,
             zone: $zone->name,

@@ -19,6 +19,8 @@ return new class extends Migration
             $table->string('period', 20)->default('all');
             $table->unsignedSmallInteger('weeks_back')->default(0);
             $table->unsignedSmallInteger('weeks_on')->default(0);
+            $table->boolean('followed')->default(true);
+            $table->boolean('as_table')->default(false);
             $table->string('slug', 80)->nullable()->unique();
             // A digest to look it up by, and the token itself, encrypted, for whoever made it to see again.
             $table->char('token_hash', 64)->nullable()->unique();

@@ -3,6 +3,7 @@
 use App\Events\EventRecord;
 use App\Publishing\Publication;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
 use Illuminate\Testing\TestResponse;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
@@ -260,6 +261,95 @@ test('the school’s year is published from its first month on', function () {
     $address = ($this->publish)(['period' => 'year'])['address'];
     expect(($this->fetch)($address, '?date=2025-11-01')->getContent())->not->toContain('Last year')
         ->and(($this->fetch)(($this->publish)()['address'], '?date=2025-11-01')->getContent())->toContain('Last year');
+});
+
+test('devices follow it: exactly what the page tells, each time on its own, read by other programs without complaint', function (string $detail, array $told) {
+    ($this->visit)();
+    $this->add($this->slip, $this->ada, title: 'Wellbeing hour', start: '2026-11-04T18:00', end: '2026-11-04T19:00', rule: 'FREQ=WEEKLY;COUNT=3');
+    $this->add($this->slip, $this->ada, title: 'Half-term', start: '2026-11-09', end: '2026-11-14');
+    $text = ($this->fetch)(($this->publish)(['detail' => $detail])['address'].'.ics')->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
+    foreach (array_diff(['Hospital', 'Ward 7', 'kneecap', 'Noor', 'mailto', 'ada.secret', 'ATTENDEE', 'ORGANIZER', 'Half-term'], $told) as $secret) {
+        expect($text)->not->toContain($secret);
+    }
+    foreach (['/usr/bin/python3 tests/Support/read_ics.py', 'node tests/Support/read-ics.mjs', PHP_BINARY.' tests/Support/read_ics.php'] as $reader) {
+        $process = Process::path(base_path())->input($text)->run($reader);
+        expect($process->errorOutput())->toBe('', $reader);
+        $read = collect(json_decode($process->output(), true));
+        expect($read->count())->toBe(5)->and($read->pluck(0)->unique()->count())->toBe(5)->and($read->pluck(2)->sort()->values()->all())->toBe(['2026-11-02T09:30:00', '2026-11-04T18:00:00', '2026-11-09', '2026-11-11T18:00:00', '2026-11-18T18:00:00']);
+    }
+    foreach ($told as $each) {
+        expect($text)->toContain($each);
+    }
+})->with([
+    'busy times' => ['busy times', []],
+    'titles' => ['titles', ['Hospital', 'Half-term']],
+    'everything' => ['everything', ['Hospital', 'Ward 7', 'Half-term']],
+]);
+
+test('a table has what is told and no column of what is not, and nothing that a spreadsheet works out', function () {
+    ($this->visit)();
+    $this->add($this->slip, $this->ada, title: '=1+1', start: '2026-11-09', end: '2026-11-11');
+    $rows = fn (string $detail): array => explode("\r\n", trim(($this->fetch)(($this->publish)(['detail' => $detail, 'asTable' => true])['address'].'.csv')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->getContent()));
+    expect($rows('everything'))->toBe(["\u{FEFF}Title,Start,End,All day,State,Place,Categories,Responsible", 'Hospital,2026-11-02 09:30,2026-11-02 10:30,,confirmed,Ward 7,Wellbeing,Noor Feldkamp', "\"'=1+1\",2026-11-09,2026-11-10,yes,confirmed,,,"])
+        ->and($rows('busy times'))->toBe(["\u{FEFF}Title,Start,End,All day", 'Busy,2026-11-02 09:30,2026-11-02 10:30,', 'Busy,2026-11-09,2026-11-10,yes']);
+});
+
+test('what a publication does not give is at none of its addresses', function () {
+    $address = ($this->publish)(['followed' => false, 'asTable' => false])['address'];
+    ($this->fetch)("{$address}.ics")->assertNotFound();
+    ($this->fetch)("{$address}.csv")->assertNotFound();
+    expect(($this->fetch)($address)->assertOk()->getContent())->not->toContain('.ics', '.csv', 'Add to my device');
+    expect(($this->fetch)(($this->publish)(['asTable' => true])['address'])->getContent())->toContain('webcal://', '.ics', '.csv');
+});
+
+test('who follows it is told in their calendar when it is paused, taken back, or its publisher gone; a fortnight later the address is gone', function () {
+    ($this->visit)();
+    $made = ($this->publish)();
+    $read = fn (): TestResponse => ($this->fetch)($made['address'].'.ics');
+    expect($read()->getContent())->toContain('SUMMARY:Hospital');
+    $this->as($this->ada, 'PUT', "/publications/{$made['id']}/paused", ['paused' => true])->assertOk();
+    expect($read()->assertOk()->getContent())->toContain('not shown at the moment')->not->toContain('Hospital');
+    $this->as($this->ada, 'PUT', "/publications/{$made['id']}/paused", ['paused' => false])->assertOk();
+    $this->ada->update(['status' => 'suspended']);
+    expect($read()->assertOk()->getContent())->toContain('no longer shared here')->not->toContain('Hospital');
+    $this->ada->update(['status' => 'active']);
+    $this->as($this->ada, 'PUT', "/calendars/{$this->slip->slug}/keeper", ['kind' => 'person', 'id' => $this->noor->id, 'stays' => 'none'])->assertOk();
+    expect($read()->assertOk()->getContent())->toContain('no longer shared here')->not->toContain('Hospital');
+    $this->as($this->ada, 'DELETE', "/publications/{$made['id']}")->assertNoContent();
+    expect($read()->assertOk()->getContent())->toContain('no longer shared here')->not->toContain('Hospital');
+    $this->travel(15)->days();
+    $read()->assertStatus(410);
+});
+
+test('what a device has is not sent again, nor are events read for it', function () {
+    ($this->visit)();
+    $address = ($this->publish)()['address'].'.ics';
+    $etag = ($this->fetch)($address)->headers->get('ETag');
+    DB::enableQueryLog();
+    ($this->fetch)($address, headers: ['If-None-Match' => $etag])->assertStatus(304);
+    expect(collect(DB::getQueryLog())->pluck('query')->implode("\n"))->not->toContain('`events`', '`occurrences`');
+    $this->add($this->slip, $this->ada);
+    ($this->fetch)($address, headers: ['If-None-Match' => $etag])->assertOk();
+});
+
+test('the map of the site has what everybody may find, and nothing else', function () {
+    $open = ($this->publish)(['audience' => 'everybody', 'slug' => 'slip']);
+    $secret = ($this->publish)();
+    $map = fn (): string => ($this->fetch)('/sitemap.xml')->assertOk()->assertHeader('Content-Type', 'application/xml; charset=utf-8')->getContent();
+    expect(simplexml_load_string($map())?->url->count())->toBe(1)->and($map())->toContain($open['address'])->not->toContain(basename((string) $secret['address']));
+    $this->as($this->ada, 'PUT', "/publications/{$open['id']}/paused", ['paused' => true])->assertOk();
+    expect($map())->not->toContain('/p/');
+    $this->as($this->ada, 'PUT', "/publications/{$open['id']}/paused", ['paused' => false])->assertOk();
+    $this->ada->update(['status' => 'suspended']);
+    expect($map())->not->toContain('/p/');
+});
+
+test('weeks are called what the school calls them', function () {
+    $root = $this->person('Root', ['role' => 'administrator']);
+    $version = $this->as($root, 'GET', '/organisation')->json('version');
+    $this->as($root, 'PATCH', '/organisation', ['schoolYear' => ['terms' => [['name' => 'Autumn', 'from' => '2026-10-19', 'to' => '2026-12-18', 'halfTerms' => []]], 'alternates' => false]], $version)->assertOk();
+    ($this->visit)();
+    expect(($this->fetch)(($this->publish)()['address'])->getContent())->toContain('Autumn, week 3');
 });
 
 test('who goes hands on what they have published, or it ends', function (?string $to) {

@@ -38,9 +38,12 @@ test('what was read last is there without a network where one stays signed in, s
     await page.reload();
     await expect(page.getByRole('button', { name: new RegExp(`^${name} refit`) })).toBeVisible();
     expect(await stores(page)).toBe(true);
+    // A page that is published is not taken for the application.
+    await page.goto('/p/open-days');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Launches and open days');
 
     await context.setOffline(true);
-    await page.reload();
+    await page.goto(`/?calendar=${calendar}&view=list&date=${day(0)}`);
     await expect(page.getByRole('button', { name: new RegExp(`^${name} refit`) })).toBeVisible();
     await expect(page.getByText(/No connection\. This is as it was read/)).toBeVisible();
 

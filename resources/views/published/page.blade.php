@@ -73,6 +73,18 @@
             </aside>
         @endif
     </div>
+    @if ($page->isFollowed || $page->isTable)
+        <details class="published-take">
+            <summary>Add to my device</summary>
+            @if ($page->isFollowed)
+                <p><a href="{{ preg_replace('/^https?/', 'webcal', $page->url) }}.ics">Follow it in the calendar of this device</a>. What changes here changes there, within hours.</p>
+                <p>On a phone it asks whether to subscribe: say yes. On a computer, give your calendar program this address: <span class="published-address">{{ $page->url }}.ics</span></p>
+            @endif
+            @if ($page->isTable)
+                <p><a href="{{ $page->url }}.csv">Take it as a table</a> for a spreadsheet, as it is today.</p>
+            @endif
+        </details>
+    @endif
     <footer>Times are those of {{ str_replace('_', ' ', $page->zone) }}. Kept with Pinned Rota.</footer>
 </body>
 </html>

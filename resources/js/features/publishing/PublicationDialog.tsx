@@ -3,7 +3,7 @@ import type { Schemas } from '@/api/client';
 import { problemOf } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { Field, FormProblem, TextField } from '@/components/Field';
+import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { usePublish, type Publication } from './usePublications';
@@ -11,9 +11,9 @@ import { addressOf, AUDIENCES, DETAILS } from './words';
 
 type Props = { publication: Publication | null; onClose: () => void };
 
-type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn'>> & { of: string; slug: string | null };
+type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable'>> & { of: string; slug: string | null };
 
-const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, slug: null };
+const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, slug: null };
 
 /** Publishes a page, or changes what one gives. */
 export function PublicationDialog({ publication, onClose }: Props) {
@@ -30,8 +30,8 @@ export function PublicationDialog({ publication, onClose }: Props) {
     const problem = problemOf(publish);
     const submit = () => {
         const [kind, subject] = [values.of.slice(0, values.of.indexOf(':')), values.of.slice(values.of.indexOf(':') + 1)];
-        const { name, detail, audience, period, weeksBack, weeksOn } = values;
-        publish.mutate({ name, detail, audience, period, weeksBack, weeksOn, ...(isFindable ? { slug } : {}), ...(publication === null ? { [kind]: subject } : {}) });
+        const { name, detail, audience, period, weeksBack, weeksOn, followed, asTable } = values;
+        publish.mutate({ name, detail, audience, period, weeksBack, weeksOn, followed, asTable, ...(isFindable ? { slug } : {}), ...(publication === null ? { [kind]: subject } : {}) });
     };
     return (
         <Dialog open onOpenChange={(open) => !open && onClose()} title={publication === null ? 'Publish a page' : `Change ${publication.name}`} about="It gives what you may see at that moment, never more. Private events show as busy times at most.">
@@ -95,6 +95,10 @@ export function PublicationDialog({ publication, onClose }: Props) {
                     )}
                 </Field>
                 {isFindable && <TextField label="Its address" value={slug} error={problem?.field('slug')} hint={`${window.location.origin}/p/${slug}`} onChange={(event) => set({ slug: event.target.value })} />}
+                <div>
+                    <CheckField label="Devices may follow it" checked={values.followed} onChange={(event) => set({ followed: event.target.checked })} />
+                    <CheckField label="It can be taken as a table" checked={values.asTable} onChange={(event) => set({ asTable: event.target.checked })} />
+                </div>
                 {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
                 <div className="flex gap-2">
                     <Button type="submit" look="primary" disabled={publish.isPending}>

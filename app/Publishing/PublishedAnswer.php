@@ -1,0 +1,48 @@
+<?php
+
+namespace App\Publishing;
+
+use App\Changes\Change;
+use Closure;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Cache;
+use PinnedRota\Core\Publishing\Audience;
+
+/** What a publication answers with: kept until something changes, and not sent to whoever has it (RFC 9110, 13). */
+final class PublishedAnswer
+{
+    private const KEPT_HOURS = 24;
+
+    /**
+     * @param  list<mixed>  $of  what besides the publication and all that could change it tells one answer from another
+     * @param  Closure(): string  $render
+     */
+    public function kept(Request $request, Publication $publication, array $of, string $type, Closure $render): Response
+    {
+        $mark = hash('sha256', serialize([$publication->id, $publication->version, $publication->publisher->status, (int) Change::query()->max('id'), (string) @filemtime(public_path('build/manifest.json')), $of]));
+        $response = $this->seenTo(new Response, $publication, $type)->setEtag($mark);
+        if ($response->isNotModified($request)) {
+            return $response;
+        }
+        if ($request->isMethod('GET')) {
+            Publication::query()->whereKey($publication->id)->toBase()->increment('reads', 1, ['last_read_at' => now()]);
+        }
+
+        return $response->setContent(Cache::remember("published:{$mark}", now()->addHours(self::KEPT_HOURS), $render));
+    }
+
+    /** What is told in place of it, which is not kept. */
+    public function plain(string $content, string $type, int $status = 200): Response
+    {
+        return new Response($content, $status, ['Content-Type' => "{$type}; charset=utf-8", 'Cache-Control' => 'private, no-cache', 'X-Robots-Tag' => 'noindex']);
+    }
+
+    private function seenTo(Response $response, Publication $publication, string $type): Response
+    {
+        $isOpen = $publication->audience === Audience::Everybody;
+        $response->headers->add(['Content-Type' => "{$type}; charset=utf-8", 'Cache-Control' => ($isOpen ? 'public' : 'private').', no-cache'] + ($isOpen ? [] : ['X-Robots-Tag' => 'noindex']));
+
+        return $response;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+namespace App\Publishing;
+
+use App\Overlays\Sheet;
+use App\Overlays\SheetItem;
+use App\Overlays\SheetItemData;
+use Illuminate\Support\Carbon;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\ICalendar\CalendarHead;
+use PinnedRota\Core\ICalendar\CalendarWriter;
+use PinnedRota\Core\Spreadsheet\CsvText;
+use PinnedRota\Core\Time\CivilDate;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+use RuntimeException;
+
+/** What is on the page of a publication as files: for devices that follow it (RFC 5545), and as a table. Each time of an event is told on its own, exactly as the page has it. */
+final class PublishedFiles
+{
+    /** How far what has no bounds is told, in days from today. */
+    private const BACK = 366;
+
+    private const ON = 731;
+
+    private const REFRESH_MINUTES = 60;
+
+    public function __construct(private readonly PublishedWindow $windows)
+    {
+    }
+
+    /** @return ?string null where its publisher may see nothing of it any more */
+    public function calendar(Publication $publication, Carbon $today): ?string
+    {
+        $sheet = $this->sheet($publication, $today);
+        if ($sheet === null) {
+            return null;
+        }
+        $zone = $this->windows->zone($publication);
+        $stamp = $today->copy()->startOfDay()->getTimestamp();
+        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
+        $series = (static function () use ($sheet, $publication, $zone, $stamp) {
+            foreach ($sheet->items as $item) {
+                yield new Series(self::event($item->tell($zone, []), $publication, $zone, $stamp));
+            }
+        })();
+        (new CalendarWriter($stream))->write(new CalendarHead($publication->name, refreshMinutes: self::REFRESH_MINUTES), $series);
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
+    }
+
+    public function table(Publication $publication, Carbon $today): ?string
+    {
+        $sheet = $this->sheet($publication, $today);
+        if ($sheet === null) {
+            return null;
+        }
+        $zone = $this->windows->zone($publication);
+        $detail = $publication->detail;
+        $columns = ['Title' => true, 'Start' => true, 'End' => true, 'All day' => true, 'State' => $detail->tellsWhat(), 'Place' => $detail->tellsWhere(), 'Categories' => $detail->tellsWhere(), 'Responsible' => $detail->tellsWho(), 'Layer' => $publication->overlay !== null];
+        $rows = array_map(static function (SheetItem $item) use ($zone, $sheet, $columns): array {
+            $told = $item->tell($zone, []);
+            $cells = [
+                'Title' => $told->title, 'Start' => str_replace('T', ' ', $told->start), 'End' => str_replace('T', ' ', $told->allDay ? Carbon::parse($told->end)->subDay()->toDateString() : $told->end),
+                'All day' => $told->allDay ? 'yes' : '', 'State' => $told->status->value, 'Place' => $told->place, 'Categories' => implode(', ', $told->categories),
+                'Responsible' => implode(', ', $told->responsible), 'Layer' => $sheet->layers[$told->layer]->name,
+            ];
+
+            return array_values(array_intersect_key($cells, array_filter($columns)));
+        }, $sheet->items);
+
+        return CsvText::of([array_keys(array_filter($columns)), ...$rows]);
+    }
+
+    private function sheet(Publication $publication, Carbon $today): ?Sheet
+    {
+        $day = LocalDateTime::parse($today->toDateString())->day();
+        $at = static fn (int $day): LocalDateTime => new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+
+        return $this->windows->read($publication, $at($day - self::BACK), $at($day + self::ON), $at($day));
+    }
+
+    /** Known by a name of its own, so that what is seen elsewhere under another is not given away. */
+    private static function event(SheetItemData $item, Publication $publication, Zone $zone, int $stamp): Event
+    {
+        $time = static fn (string $when): EventTime => $item->allDay ? EventTime::date(LocalDateTime::parse($when)) : EventTime::zoned(LocalDateTime::parse($when), $zone);
+
+        return new Event(
+            uid: hash('sha256', "publication|{$publication->id}|{$item->id}|{$item->occurrence}").'@published.invalid',
+            timing: EventTiming::between($time($item->start), $time($item->end)),
+            contents: new EventContents($item->title, $item->place, status: $item->status, categories: $item->categories),
+            stamp: $stamp,
+        );
+    }
+}
