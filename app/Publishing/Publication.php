@@ -27,7 +27,7 @@ use PinnedRota\Core\Publishing\Period;
  * @property bool $followed whether devices may follow it
  * @property bool $as_table whether it can be taken as a table
  * @property ?string $slug its readable address, where it is for everybody
- * @property ?string $token its secret address, where it is not
+ * @property ?string $token its secret link, where it is not
  * @property ?string $token_hash
  * @property ?string $former_hash of the address before this one
  * @property ?Carbon $former_until how long that is answered

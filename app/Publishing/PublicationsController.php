@@ -93,7 +93,7 @@ final class PublicationsController
         return $this->change($publication, ['paused_at' => $paused ? $publication->paused_at ?? now() : null], $paused ? 'paused' : 'given out again');
     }
 
-    #[OA\Post(path: '/publications/{id}/renewal', operationId: 'renewPublication', summary: 'Gives it another secret address; the one before is answered for so many days more.', tags: ['publications'],
+    #[OA\Post(path: '/publications/{id}/renewal', operationId: 'renewPublication', summary: 'Gives it another secret link; the one before is answered for so many days more.', tags: ['publications'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], properties: [new OA\Property(property: 'days', type: 'integer', minimum: 0, maximum: 90)])),
         responses: [new Answers(PublicationData::class, 'Renewed')])]

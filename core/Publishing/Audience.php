@@ -10,6 +10,6 @@ enum Audience: string
     /** Everybody, at a readable address; may be found by searching. */
     case Everybody = 'everybody';
 
-    /** Whoever has the secret address. */
+    /** Whoever has the secret link. */
     case WithTheLink = 'with the link';
 }

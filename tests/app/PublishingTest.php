@@ -181,7 +181,7 @@ test('it is published, changed, paused, renewed and taken back; others go on', f
     $this->as($this->ada, 'POST', "/publications/{$two['id']}/renewal", ['days' => 7])->assertStatus(409);
 });
 
-test('a secret address is kept as a digest and encrypted, and told again to who made it alone', function () {
+test('a secret link is kept as a digest and encrypted, and told again to who made it alone', function () {
     $address = ($this->publish)()['address'];
     $token = basename((string) $address);
     expect(json_encode(DB::table('publications')->get()))->not->toContain($token);

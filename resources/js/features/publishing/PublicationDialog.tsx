@@ -13,6 +13,13 @@ type Props = { publication: Publication | null; onClose: () => void };
 
 type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable'>> & { of: string; slug: string | null };
 
+/** What one may not think of. */
+const HINTS: Partial<Record<Values['detail'], string>> = {
+    titles: 'A name that stands in a title goes out with it.',
+    'without people': 'A name that stands in a title or a place goes out with it.',
+    everything: 'Names of people go out, too: everybody at the address reads who is responsible.',
+};
+
 const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, slug: null };
 
 /** Publishes a page, or changes what one gives. */
@@ -57,7 +64,7 @@ export function PublicationDialog({ publication, onClose }: Props) {
                     </Field>
                 )}
                 <TextField label="Name, at its top" value={values.name} maxLength={120} error={problem?.field('name')} onChange={(event) => set({ name: event.target.value })} />
-                <Field label="It tells" error={problem?.field('detail')} hint={values.detail === 'everything' ? 'Names of people go out, too: everybody at the address reads who is responsible.' : undefined}>
+                <Field label="It tells" error={problem?.field('detail')} hint={HINTS[values.detail]}>
                     {(control) => (
                         <select {...control} value={values.detail} onChange={(event) => set({ detail: event.target.value as Values['detail'] })}>
                             {Object.entries(DETAILS).map(([value, words]) => (
