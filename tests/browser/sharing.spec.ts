@@ -85,7 +85,10 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
 
     await test.step('the reasons of any person, and the real sheet as they see it', async () => {
         await page.getByLabel('Find somebody').fill('astrid');
-        await expect(page.getByRole('list', { name: 'What people can see' })).toContainText('See: given by name');
+        const found = page.getByRole('list', { name: 'What people can see' });
+        await expect(found).toContainText('See: given by name');
+        // Before it is narrowed they stand among others, and then under no pointer that was there.
+        await expect(found.getByRole('listitem')).toHaveCount(1);
         await page.getByRole('link', { name: 'see it as they do: Astrid Nakamoto-Bell' }).click();
         await expect(page.getByRole('status', { name: 'What you look at' })).toContainText('as Astrid Nakamoto-Bell does, with See');
         await expect(page.locator(`[data-day="${day(3)}"]`).getByRole('button', { name: /^Busy/ })).toBeVisible();

@@ -6,7 +6,7 @@ const { userAgent, hasTouch, isMobile, deviceScaleFactor } = devices['Pixel 7'];
 
 const PAGES = [
     ...['lanes', 'month', 'week', 'day', 'year', 'list', 'table', 'lanes&event=1', 'lanes&group=person&weeks=8'].map((view) => `/?overlay=the-term-at-a-glance&view=${view}`), '/?view=lanes&overlay=all&weeks=3', '/?overlay=the-term-at-a-glance&view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
-    '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps',
+    '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps', '/p/open-days', '/p/open-days?view=month',
 ];
 
 /** What opens over a page. */
@@ -18,6 +18,7 @@ const OPENED: [path: string, open: (page: Page) => Promise<void>][] = [
     ['/?overlay=all&view=table', (page) => page.getByRole('button', { name: 'Keep…' }).click()],
     ['/calendars', (page) => page.getByRole('button', { name: 'Make a calendar' }).click()],
     ['/calendars/assessments', (page) => page.getByRole('button', { name: 'Settings' }).click()],
+    ['/publish', (page) => page.getByRole('button', { name: 'Publish a page' }).click()],
     ['/people', (page) => page.getByRole('button', { name: 'Add somebody' }).click()],
 ];
 

@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, test, vi } from 'vitest';
+import { PagesOf } from '@/features/publishing/PagesOf';
 import { PublicationDialog } from '@/features/publishing/PublicationDialog';
 import type { Publication } from '@/features/publishing/usePublications';
 import { addressOf, periodWords } from '@/features/publishing/words';
@@ -75,5 +76,41 @@ describe('a page is published', () => {
         fireEvent.click(screen.getByRole('button', { name: 'Save' }));
         await waitFor(() => expect(onClose).toHaveBeenCalled());
         expect(asked()).toEqual([['PUT', '/publications/7', { name: 'Keel days', detail: 'busy times', audience: 'with the link', period: 'weeks', weeksBack: 0, weeksOn: 3, followed: true, asTable: false }]]);
+    });
+});
+
+describe('on the page of a calendar', () => {
+    const pages = (published: Publication[]) => {
+        const asked = fakeServer(({ method, path }) => (method === 'GET' ? { body: path === '/publications' ? published : path === '/calendars' ? [madeCalendar({ slug: 'keel-year', name: 'Keel year', level: 'manage' })] : [] } : { body: { ...made, paused: true } }));
+        const { wrapper } = withQueries();
+        render(<PagesOf of="calendar" slug="keel-year" name="Keel year" />, { wrapper });
+        return asked;
+    };
+
+    test('its own are listed with what each gives, and no other', async () => {
+        pages([made, { ...made, id: 8, name: 'Van days', slug: 'van' }, { ...made, id: 9, name: 'Keel overlay', of: 'overlay' }]);
+        expect(await screen.findByText('Keel days')).toBeDefined();
+        expect(screen.getByText(/Keel year: titles and times, all of it, for whoever has the link/)).toBeDefined();
+        expect(screen.queryByText('Van days')).toBeNull();
+        expect(screen.queryByText('Keel overlay')).toBeNull();
+        expect(screen.getByLabelText<HTMLInputElement>('Address of Keel days').value).toBe('http://127.0.0.1/p/secret');
+    });
+
+    test('another is begun of it, under its name', async () => {
+        pages([]);
+        fireEvent.click(screen.getByRole('button', { name: 'Publish a page' }));
+        expect(screen.getByLabelText<HTMLInputElement>('Name, at its top').value).toBe('Keel year');
+        await waitFor(() => expect(screen.getByLabelText<HTMLSelectElement>('What').value).toBe('calendar:keel-year'));
+    });
+
+    test('one of somebody else is paused and taken back, not changed, and its link is not told', async () => {
+        const asked = pages([{ ...made, mine: false, address: null, publisher: 'Ben Oar' }]);
+        expect(await screen.findByText('Its address is known to Ben Oar.')).toBeDefined();
+        expect(screen.queryByRole('button', { name: /^Change|new address$/ })).toBeNull();
+        fireEvent.click(screen.getByRole('button', { name: 'Pause Keel days' }));
+        await waitFor(() => expect(asked.some(({ method, path }) => method === 'PUT' && path === '/publications/7/paused')).toBe(true));
+        fireEvent.click(screen.getByRole('button', { name: 'Take Keel days back' }));
+        expect(screen.getByText(/told that it was taken back, for good/)).toBeDefined();
+        expect(asked.some(({ method }) => method === 'DELETE')).toBe(false);
     });
 });

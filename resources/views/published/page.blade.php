@@ -19,7 +19,7 @@
     @vite(['resources/css/published.css'])
 </head>
 <body class="published">
-    <a class="published-skip" href="#days">To what is on</a>
+    <a class="published-skip sr-only focus:not-sr-only" href="#days">To what is on</a>
     <header>
         <h1>{{ $page->name }}</h1>
         <nav aria-label="Days" class="published-turn">

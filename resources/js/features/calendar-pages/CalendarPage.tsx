@@ -15,6 +15,7 @@ import { useManagers } from '@/features/sharing/useAccess';
 import { LogList } from '@/features/changelog/LogList';
 import { CalendarFile } from '@/features/feeds/CalendarFile';
 import { FeedLinks } from '@/features/feeds/FeedLinks';
+import { PagesOf } from '@/features/publishing/PagesOf';
 import { DeletedEvents } from '@/features/history/DeletedEvents';
 import { ImportPanel } from '@/features/imports/ImportPanel';
 import { CalendarDialog } from '@/features/calendars/CalendarDialog';
@@ -87,7 +88,8 @@ export function CalendarPage() {
                 </Link>
             </div>
             {manages && (
-                <Section title="Publish" about="A feed link of its own for one reader or one place, kept secret by whoever has it. Each can be revoked alone.">
+                <Section title="Publish" about="A page for people without an account, or a feed link of its own for one reader or one place, kept secret by whoever has it. Each can be taken back alone.">
+                    <PagesOf of="calendar" slug={calendar.slug} name={calendar.name} />
                     <FeedLinks calendar={calendar} />
                 </Section>
             )}

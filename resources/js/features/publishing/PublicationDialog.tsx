@@ -9,7 +9,7 @@ import { useOverlays } from '@/features/overlays/useOverlays';
 import { usePublish, type Publication } from './usePublications';
 import { addressOf, AUDIENCES, DETAILS } from './words';
 
-type Props = { publication: Publication | null; onClose: () => void };
+type Props = { publication: Publication | null; /** Of what it is begun, where that is known. */ begun?: { of: string; name: string }; onClose: () => void };
 
 type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable'>> & { of: string; slug: string | null };
 
@@ -23,9 +23,9 @@ const HINTS: Partial<Record<Values['detail'], string>> = {
 const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, slug: null };
 
 /** Publishes a page, or changes what one gives. */
-export function PublicationDialog({ publication, onClose }: Props) {
+export function PublicationDialog({ publication, begun, onClose }: Props) {
     const choices = useChoices();
-    const [values, setValues] = useState<Values>(() => (publication === null ? BEGUN : { ...publication, of: `${publication.of}:${publication.slug}`, slug: publication.audience === 'everybody' ? (publication.address?.split('/').at(-1) ?? null) : null }));
+    const [values, setValues] = useState<Values>(() => (publication === null ? { ...BEGUN, ...begun } : { ...publication, of: `${publication.of}:${publication.slug}`, slug: publication.audience === 'everybody' ? (publication.address?.split('/').at(-1) ?? null) : null }));
     const publish = usePublish(publication, onClose);
     const set = (change: Partial<Values>) => setValues((before) => ({ ...before, ...change }));
     const choose = (of: string) => {
