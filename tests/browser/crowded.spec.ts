@@ -279,3 +279,24 @@ test('a full month is worked with: days and ribbons open in place, something is 
         await expect.poll(async () => (await itemsOf(page, day(7 * 20 + 3), day(7 * 20 + 5), calendar)).find(({ title }) => title === 'Halyard')?.end).toBe(`${day(7 * 20 + 4)}T10:00`);
     });
 });
+
+test('what stands above a sheet has its place from the first: nothing moves away under a pointer when it comes', async ({ page }) => {
+    await enter(page, 'Ines Halloran');
+    let bring = () => {};
+    const late = new Promise<void>((resolve) => {
+        bring = resolve;
+    });
+    await page.route('**/CalendarNotice*.js', async (route) => {
+        await late;
+        await route.continue();
+    });
+    await page.goto('/?calendar=assessments&view=week');
+    const grid = page.getByRole('grid', { name: /^Week/ });
+    await expect(grid).toBeVisible();
+    const top = () => grid.evaluate((each) => each.getBoundingClientRect().top);
+    const before = await top();
+    await expect(page.getByRole('status', { name: 'What you look at' })).toHaveCount(0);
+    bring();
+    await expect(page.getByRole('status', { name: 'What you look at' })).toBeVisible();
+    expect(await top()).toBe(before);
+});

@@ -16,7 +16,8 @@ import { TitleMeanwhile } from './TitleMeanwhile';
 import { rememberOverlay, usePane } from './usePane';
 import { lazily } from '@/components/lazily';
 
-const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice');
+// Its place is kept: nothing moves away under a pointer when it comes.
+const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice', <div className="h-[45px] shrink-0 border-b border-line bg-wash" />);
 const SharedNotice = lazily(() => import('@/features/waiting/SharedNotice'), 'SharedNotice');
 const KeptEvents = lazily(() => import('@/features/events/KeptEvents'), 'KeptEvents');
 const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside', <TitleMeanwhile />);
@@ -54,7 +55,7 @@ export function RotaPage() {
                     <RotaHeader onKey={() => setKeyOpen((open) => !open)} />
                     <div className="flex min-h-0 flex-1">
                         <main tabIndex={-1} className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
-                            <CalendarNotice />
+                            {search.calendar !== undefined && <CalendarNotice />}
                             <SharedNotice />
                             <KeptEvents />
                             <Ruler through={rota.through} enabled={overlays.isSuccess} />
