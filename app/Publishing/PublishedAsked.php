@@ -40,7 +40,7 @@ final readonly class PublishedAsked
     /** The first day that is shown: of a month, the Monday on or before its first. */
     public function from(): LocalDateTime
     {
-        $day = $this->view === 'month' ? self::monday($this->month()->toDateString()) : LocalDateTime::parse($this->date)->day();
+        $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->toDateString())->day()) : LocalDateTime::parse($this->date)->day();
 
         return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
     }
@@ -48,7 +48,7 @@ final readonly class PublishedAsked
     /** The day after the last. */
     public function to(): LocalDateTime
     {
-        $day = $this->view === 'month' ? self::monday($this->month()->addMonth()->subDay()->toDateString()) + 7 : LocalDateTime::parse($this->date)->day() + self::LIST_DAYS;
+        $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->addMonth()->subDay()->toDateString())->day()) + 7 : LocalDateTime::parse($this->date)->day() + self::LIST_DAYS;
 
         return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
     }
@@ -86,13 +86,5 @@ final readonly class PublishedAsked
         }
 
         return $date !== null && $date >= self::FIRST && $date <= self::LAST ? $date : null;
-    }
-
-    /** @return int the day of the Monday on or before a date */
-    private static function monday(string $date): int
-    {
-        $day = LocalDateTime::parse($date)->day();
-
-        return $day - (($day + 3) % 7 + 7) % 7;
     }
 }

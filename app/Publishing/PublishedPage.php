@@ -40,8 +40,7 @@ final readonly class PublishedPage
     public static function of(Publication $publication, PublishedAsked $asked, Carbon $today, string $url, PublishedWindow $windows): self
     {
         $now = new LocalDateTime(LocalDateTime::parse($today->toDateString())->day() * CivilDate::SECONDS_PER_DAY);
-        $all = $windows->read($publication, $asked->from(), $asked->to(), $now);
-        $sheet = $all === null || $asked->category === '' ? $all : $windows->read($publication, $asked->from(), $asked->to(), $now, [$asked->category]);
+        $sheet = $windows->read($publication, $asked->from(), $asked->to(), $now, $asked->category === '' ? [] : [$asked->category]);
         $zone = $windows->zone($publication);
         $days = self::days($asked);
         foreach ($sheet->items ?? [] as $item) {
@@ -63,8 +62,8 @@ final readonly class PublishedPage
             days: $days,
             closed: self::dated($sheet->closed ?? []),
             weeks: self::weeks($windows, $asked),
-            layers: self::layers($all, $asked),
-            categories: $publication->detail->tellsWhere() ? self::categories($all, $asked) : [],
+            layers: self::layers($sheet, $asked),
+            categories: $publication->detail->tellsWhere() ? self::categories($sheet, $asked) : [],
         );
     }
 

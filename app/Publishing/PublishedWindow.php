@@ -34,18 +34,18 @@ final class PublishedWindow
      */
     public function read(Publication $publication, LocalDateTime $from, LocalDateTime $to, LocalDateTime $today, array $categories = []): ?Sheet
     {
-        $perspective = $this->perspective($publication);
-        if ($perspective === null) {
+        $publishers = $this->publishers($publication);
+        if ($publishers === null) {
             return null;
         }
-        $layers = $this->layers->through($this->publishers($publication), $publication->overlay, $publication->calendar)->plain();
+        $layers = $this->layers->through($publishers, $publication->overlay, $publication->calendar)->plain();
         $within = $publication->reach()->within($from, $to, $today, $this->organisation->settings()->firstMonth ?? 1);
         if ($within === null) {
             return new Sheet($layers->all, [], [], [], true);
         }
         $filter = $categories === [] || ! $publication->detail->tellsWhere() ? new Filter : new Filter([new CategoryCondition($categories)]);
 
-        return $this->sheets->read($perspective, new SheetQuery($within[0], $within[1], $this->zone($publication), $publication->overlay, $publication->calendar, $filter, layers: $layers));
+        return $this->sheets->read(self::outsiders($publishers, $publication->detail), new SheetQuery($within[0], $within[1], $this->zone($publication), $publication->overlay, $publication->calendar, $filter, layers: $layers));
     }
 
     /** The school’s year, by which weeks are called. */
@@ -60,26 +60,26 @@ final class PublishedWindow
         return Zone::of($publication->calendar->timezone ?? $publication->publisher->timezone);
     }
 
-    /** An outsider’s, on the calendars that the publisher sees; null where there is nothing that they may give. */
-    private function perspective(Publication $publication): ?Perspective
+    /** What the publisher sees; null where there is nothing of it that they may give. */
+    private function publishers(Publication $publication): ?Perspective
     {
         if (! $publication->publisher->isActive() || ($publication->calendar === null && $publication->overlay === null)) {
             return null;
         }
-        $publishers = $this->publishers($publication);
-        $sees = $publication->calendar !== null
-            ? $publishers->eventLevel($publication->calendar->id)->includes(Level::BusyTimes)
-            : $this->access->overlay($publishers->viewer, $publication->overlay)->includes(Level::See);
-
-        return $sees ? new Perspective(Viewer::outsider(), $publishers->calendars, true, $publication->detail === Detail::BusyTimes ? Level::BusyTimes : Level::See, published: $publication->detail) : null;
-    }
-
-    private function publishers(Publication $publication): Perspective
-    {
         $viewer = $this->access->viewer($publication->publisher);
         // What is somebody's own goes out where it itself is published, never along with an overlay.
         $calendars = $this->access->calendars($viewer)->filter(fn (AccessibleCalendar $each): bool => $publication->calendar !== null || $each->calendar->own_of === null);
+        $publishers = new Perspective($viewer, $calendars, true);
+        $sees = $publication->calendar !== null
+            ? $publishers->eventLevel($publication->calendar->id)->includes(Level::BusyTimes)
+            : $this->access->overlay($viewer, $publication->overlay)->includes(Level::See);
 
-        return new Perspective($viewer, $calendars, true);
+        return $sees ? $publishers : null;
+    }
+
+    /** The same calendars with the eyes of an outsider, to whom no private event opens. */
+    private static function outsiders(Perspective $publishers, Detail $detail): Perspective
+    {
+        return new Perspective(Viewer::outsider(), $publishers->calendars, true, $detail === Detail::BusyTimes ? Level::BusyTimes : Level::See, published: $detail);
     }
 }

@@ -62,8 +62,7 @@ final readonly class Period
     private function bounds(LocalDateTime $today, int $firstMonth): array
     {
         if ($this->weeksBack !== null && $this->weeksOn !== null) {
-            // Day 0 was a Thursday.
-            $monday = $today->day() - ($today->day() + 3) % 7;
+            $monday = CivilDate::monday($today->day());
 
             return [$monday - 7 * $this->weeksBack, $monday + 7 * ($this->weeksOn + 1)];
         }

@@ -50,6 +50,12 @@ final class CivilDate
         return (($days + 3) % 7 + 7) % 7;
     }
 
+    /** The Monday on or before a day. */
+    public static function monday(int $days): int
+    {
+        return $days - self::weekday($days);
+    }
+
     public static function daysInMonth(int $year, int $month): int
     {
         return match ($month) {

@@ -42,8 +42,8 @@ final class DateWords
             'tomorrow' => $today->day() + 1,
             'day after tomorrow', 'the day after tomorrow' => $today->day() + 2,
             'yesterday' => $today->day() - 1,
-            'next week' => self::monday($today->day()) + 7,
-            'last week' => self::monday($today->day()) - 7,
+            'next week' => CivilDate::monday($today->day()) + 7,
+            'last week' => CivilDate::monday($today->day()) - 7,
             default => self::weekday($words, $today->day()) ?? self::weekdayOfWeek($words, $today->day()) ?? self::distance($words, $today) ?? self::dayOfMonth($words, $today),
         };
         if ($day !== null) {
@@ -51,18 +51,6 @@ final class DateWords
         }
 
         return self::calendarDate($words, $today, $dayFirst);
-    }
-
-    private static function monday(int $day): int
-    {
-        return $day - self::weekdayOf($day);
-    }
-
-    /** 0 is Monday. */
-    private static function weekdayOf(int $day): int
-    {
-        // Day 0, 1970-01-01, was a Thursday.
-        return (($day + 3) % 7 + 7) % 7;
     }
 
     /** “tue” is the next one, “next tue” the one of next week, “last tue” the one before today. */
@@ -77,10 +65,10 @@ final class DateWords
         }
 
         return match ($found[1]) {
-            'next' => self::monday($today) + 7 + $index,
-            'last' => $today - 1 - ((self::weekdayOf($today) - 1 - $index + 7) % 7),
-            'this' => self::monday($today) + $index,
-            default => $today + ($index - self::weekdayOf($today) + 7) % 7,
+            'next' => CivilDate::monday($today) + 7 + $index,
+            'last' => $today - 1 - ((CivilDate::weekday($today) - 1 - $index + 7) % 7),
+            'this' => CivilDate::monday($today) + $index,
+            default => $today + ($index - CivilDate::weekday($today) + 7) % 7,
         };
     }
 

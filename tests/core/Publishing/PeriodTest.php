@@ -25,7 +25,8 @@ test('whole weeks are published, that of today among them', function (string $to
 })->with(['2026-11-23', '2026-11-27', '2026-11-29']);
 
 test('before 1970, too, a week begins on Monday', function () {
-    expect(published(Period::weeks(0, 0), '1968-01-01', '1971-01-01', '1969-12-31'))->toBe(['1969-12-29', '1970-01-05']);
+    expect(published(Period::weeks(0, 0), '1968-01-01', '1971-01-01', '1969-12-31'))->toBe(['1969-12-29', '1970-01-05'])
+        ->and(published(Period::weeks(0, 0), '1968-01-01', '1971-01-01', '1969-12-20'))->toBe(['1969-12-15', '1969-12-22']);
 });
 
 test('the school’s year goes from its first month to before the same of the next', function () {
