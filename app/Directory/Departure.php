@@ -65,8 +65,9 @@ final class Departure
         if ($left !== []) {
             throw ValidationException::withMessages(['handovers' => 'Say who keeps '.implode(', ', array_map(static fn (string $name): string => "“{$name}”", $left)).' from now on.']);
         }
-        $this->feeds($person)->update($feeds === null ? ['revoked_at' => now()] : ['created_by' => (int) Subjects::find('person', $feeds)->id]);
-        $this->publications($person)->update($feeds === null ? ['ended_at' => now()] : ['published_by' => (int) Subjects::find('person', $feeds)->id, 'version' => DB::raw('version + 1')]);
+        $heir = $feeds === null ? null : (int) Subjects::find('person', $feeds)->id;
+        $this->feeds($person)->update($heir === null ? ['revoked_at' => now()] : ['created_by' => $heir]);
+        $this->publications($person)->update($heir === null ? ['ended_at' => now()] : ['published_by' => $heir, 'version' => DB::raw('version + 1')]);
         GrantRecord::query()->where('subject_kind', SubjectKind::Person)->where('subject_id', $person->id)->delete();
         Invitation::query()->where('person_id', $person->id)->delete();
         AccessRequest::query()->where('person_id', $person->id)->whereNull('decided_at')->delete();

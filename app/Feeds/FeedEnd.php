@@ -11,7 +11,6 @@ use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
-use RuntimeException;
 
 /** Why a feed gives nothing any more, told where its readers look: as the one event of an empty calendar. */
 enum FeedEnd: string
@@ -43,10 +42,7 @@ enum FeedEnd: string
             contents: $this->contents(),
             stamp: $today->startOfDay()->getTimestamp(),
         );
-        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
-        (new CalendarWriter($stream))->write(new CalendarHead($name, refreshMinutes: self::REFRESH_MINUTES), [new Series($event)]);
-        rewind($stream);
 
-        return (string) stream_get_contents($stream);
+        return CalendarWriter::text(new CalendarHead($name, refreshMinutes: self::REFRESH_MINUTES), [new Series($event)]);
     }
 }

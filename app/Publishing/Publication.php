@@ -5,6 +5,7 @@ namespace App\Publishing;
 use App\Calendars\Calendar;
 use App\Directory\Person;
 use App\Overlays\Overlay;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -64,6 +65,12 @@ final class Publication extends Model
     public function publisher(): BelongsTo
     {
         return $this->belongsTo(Person::class, 'published_by');
+    }
+
+    /** @return Builder<self> those that were not taken back, of what there still is */
+    public static function standing(): Builder
+    {
+        return self::query()->whereNull('ended_at')->where(fn ($query) => $query->whereHas('calendar')->orWhereHas('overlay'));
     }
 
     /** By its readable address, its secret one, or the one that it had before; also where it is paused or ended. */

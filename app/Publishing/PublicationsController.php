@@ -148,9 +148,8 @@ final class PublicationsController
         $calendars = $this->viewer->calendars()->filter(fn ($each): bool => $each->level() === Level::Manage)->keys();
         $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $each): bool => $each[1] === Level::Manage)->map(fn (array $each): int => $each[0]->id);
 
-        return Publication::query()->whereNull('ended_at')->with(['calendar', 'overlay', 'publisher'])
-            ->where(fn ($query) => $query->whereIn('calendar_id', $calendars)->orWhereIn('overlay_id', $overlays)->orWhere('published_by', $this->viewer->person()->id))
-            ->where(fn ($query) => $query->whereHas('calendar')->orWhereHas('overlay'));
+        return Publication::standing()->with(['calendar', 'overlay', 'publisher'])
+            ->where(fn ($query) => $query->whereIn('calendar_id', $calendars)->orWhereIn('overlay_id', $overlays)->orWhere('published_by', $this->viewer->person()->id));
     }
 
     /** @return array<string, mixed> columns */

@@ -17,7 +17,6 @@ use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
-use RuntimeException;
 
 /** What is on the page of a publication as files: for devices that follow it (RFC 5545), and as a table. Each time of an event is told on its own, exactly as the page has it. */
 final class PublishedFiles
@@ -42,16 +41,13 @@ final class PublishedFiles
         }
         $zone = $this->windows->zone($publication);
         $stamp = $today->copy()->startOfDay()->getTimestamp();
-        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
         $series = (static function () use ($sheet, $publication, $zone, $stamp) {
             foreach ($sheet->items as $item) {
                 yield new Series(self::event($item->tell($zone, []), $publication, $zone, $stamp));
             }
         })();
-        (new CalendarWriter($stream))->write(new CalendarHead($publication->name, refreshMinutes: self::REFRESH_MINUTES), $series);
-        rewind($stream);
 
-        return (string) stream_get_contents($stream);
+        return CalendarWriter::text(new CalendarHead($publication->name, refreshMinutes: self::REFRESH_MINUTES), $series);
     }
 
     public function table(Publication $publication, Carbon $today): ?string

@@ -161,7 +161,7 @@ final readonly class PublishedPage
 
     private static function monday(string $date): string
     {
-        return Carbon::parse($date)->startOfWeek()->toDateString();
+        return (new LocalDateTime(CivilDate::monday(LocalDateTime::parse($date)->day()) * CivilDate::SECONDS_PER_DAY))->toDate();
     }
 
     /**

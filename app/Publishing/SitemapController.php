@@ -13,9 +13,8 @@ final class SitemapController
 
     public function show(): Response
     {
-        $pages = Publication::query()->where('audience', Audience::Everybody)->whereNull('paused_at')->whereNull('ended_at')
+        $pages = Publication::standing()->where('audience', Audience::Everybody)->whereNull('paused_at')
             ->whereHas('publisher', fn ($query) => $query->where('status', 'active'))
-            ->where(fn ($query) => $query->whereHas('calendar')->orWhereHas('overlay'))
             ->orderBy('id')->limit(self::MOST)->get();
         $urls = $pages->map(static fn (Publication $page): string => '<url><loc>'.e($page->url()).'</loc></url>')->implode('');
 

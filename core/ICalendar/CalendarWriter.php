@@ -8,6 +8,7 @@ use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\SeriesCollector;
 use PinnedRota\Core\Events\StartApart;
 use PinnedRota\Core\Time\Zone;
+use RuntimeException;
 
 /** Writes a VCALENDAR (RFC 5545), in memory that does not grow with it: the same data gives the same octets. */
 final readonly class CalendarWriter
@@ -18,6 +19,20 @@ final readonly class CalendarWriter
     public function __construct(mixed $stream)
     {
         $this->writer = new LineWriter($stream);
+    }
+
+    /**
+     * The whole as text: of what is small, or kept as it is.
+     *
+     * @param  iterable<Series>  $series
+     */
+    public static function text(CalendarHead $head, iterable $series): string
+    {
+        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
+        (new self($stream))->write($head, $series);
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
     }
 
     /**

@@ -48,6 +48,25 @@ export function TextField({ label, error, hint, fieldClassName, ...input }: Text
     );
 }
 
+type ChoiceFieldProps<Choice extends string> = Omit<FieldProps, 'children'> & { value: Choice; /** What can be chosen, in order, each with its words. */ choices: Record<Choice, string>; onChange: (chosen: Choice) => void };
+
+/** One of a few that are known. */
+export function ChoiceField<Choice extends string>({ value, choices, onChange, ...field }: ChoiceFieldProps<Choice>) {
+    return (
+        <Field {...field}>
+            {(control) => (
+                <select {...control} value={value} onChange={(event) => onChange(event.target.value as Choice)}>
+                    {Object.entries<string>(choices).map(([choice, words]) => (
+                        <option key={choice} value={choice}>
+                            {words}
+                        </option>
+                    ))}
+                </select>
+            )}
+        </Field>
+    );
+}
+
 export function CheckField({ label, ...input }: ComponentProps<'input'> & { label: string }) {
     return (
         <label className="flex items-center gap-2 py-1">

@@ -3,11 +3,11 @@ import type { Schemas } from '@/api/client';
 import { problemOf } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
+import { CheckField, ChoiceField, Field, FormProblem, TextField } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { usePublish, type Publication } from './usePublications';
-import { addressOf, AUDIENCES, DETAILS } from './words';
+import { addressOf, AUDIENCES, DETAILS, PERIODS } from './words';
 
 type Props = { publication: Publication | null; /** Of what it is begun, where that is known. */ begun?: { of: string; name: string }; onClose: () => void };
 
@@ -64,43 +64,15 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
                     </Field>
                 )}
                 <TextField label="Name, at its top" value={values.name} maxLength={120} error={problem?.field('name')} onChange={(event) => set({ name: event.target.value })} />
-                <Field label="It tells" error={problem?.field('detail')} hint={HINTS[values.detail]}>
-                    {(control) => (
-                        <select {...control} value={values.detail} onChange={(event) => set({ detail: event.target.value as Values['detail'] })}>
-                            {Object.entries(DETAILS).map(([value, words]) => (
-                                <option key={value} value={value}>
-                                    {words}
-                                </option>
-                            ))}
-                        </select>
-                    )}
-                </Field>
-                <Field label="Of which days">
-                    {(control) => (
-                        <select {...control} value={values.period} onChange={(event) => set({ period: event.target.value as Values['period'] })}>
-                            <option value="all">all of them</option>
-                            <option value="year">this school year</option>
-                            <option value="weeks">so many weeks</option>
-                        </select>
-                    )}
-                </Field>
+                <ChoiceField label="It tells" value={values.detail} choices={DETAILS} error={problem?.field('detail')} hint={HINTS[values.detail]} onChange={(detail) => set({ detail })} />
+                <ChoiceField label="Of which days" value={values.period} choices={PERIODS} onChange={(period) => set({ period })} />
                 {values.period === 'weeks' && (
                     <div className="flex gap-3">
                         <TextField type="number" min={0} max={260} label="Weeks before this one" value={values.weeksBack} error={problem?.field('weeksBack')} onChange={(event) => set({ weeksBack: Number(event.target.value) })} />
                         <TextField type="number" min={0} max={260} label="Weeks after it" value={values.weeksOn} error={problem?.field('weeksOn')} onChange={(event) => set({ weeksOn: Number(event.target.value) })} />
                     </div>
                 )}
-                <Field label="For" error={problem?.field('audience')}>
-                    {(control) => (
-                        <select {...control} value={values.audience} onChange={(event) => set({ audience: event.target.value as Values['audience'] })}>
-                            {Object.entries(AUDIENCES).map(([value, words]) => (
-                                <option key={value} value={value}>
-                                    {words}
-                                </option>
-                            ))}
-                        </select>
-                    )}
-                </Field>
+                <ChoiceField label="For" value={values.audience} choices={AUDIENCES} error={problem?.field('audience')} onChange={(audience) => set({ audience })} />
                 {isFindable && <TextField label="Its address" value={slug} error={problem?.field('slug')} hint={`${window.location.origin}/p/${slug}`} onChange={(event) => set({ slug: event.target.value })} />}
                 <div>
                     <CheckField label="Devices may follow it" checked={values.followed} onChange={(event) => set({ followed: event.target.checked })} />

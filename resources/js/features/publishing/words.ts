@@ -14,6 +14,12 @@ export const AUDIENCES: Record<Schemas['PublicationInput']['audience'], string> 
     'with the link': 'whoever has the link',
 };
 
+export const PERIODS: Record<Schemas['PublicationInput']['period'], string> = {
+    all: 'all of them',
+    year: 'this school year',
+    weeks: 'so many weeks',
+};
+
 /** “all of it”, “this school year”, “this week, 1 before and 4 after”. */
 export function periodWords({ period, weeksBack, weeksOn }: Pick<Publication, 'period' | 'weeksBack' | 'weeksOn'>): string {
     if (period === 'all') return 'all of it';
