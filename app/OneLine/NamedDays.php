@@ -32,7 +32,7 @@ final class NamedDays
         foreach (SchoolDateWords::named(intdiv(now()->getTimestamp(), CivilDate::SECONDS_PER_DAY), $this->organisation->settings()->year()) as $name => [$first, $last]) {
             // The name of a term alone is a season, or whatever else.
             if (preg_match('/half|of/', $name) === 1) {
-                $ofYear[] = new NamedDay($name, new LocalDateTime($first * CivilDate::SECONDS_PER_DAY), $last - $first + 1);
+                $ofYear[] = new NamedDay($name, LocalDateTime::midnight($first), $last - $first + 1);
             }
         }
 

@@ -126,7 +126,7 @@ final class OrganisationController
         [$series, $days] = $kept->preview($year, $closures, intdiv(now()->getTimestamp(), CivilDate::SECONDS_PER_DAY));
 
         return new JsonResponse(new SchoolYearChangeData($series, array_map(
-            static fn (int $day, array $of): SchoolDayChangeData => new SchoolDayChangeData((new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate(), $of[0], $of[1]), array_keys($days), array_values($days),
+            static fn (int $day, array $of): SchoolDayChangeData => new SchoolDayChangeData(LocalDateTime::midnight($day)->toDate(), $of[0], $of[1]), array_keys($days), array_values($days),
         )));
     }
 

@@ -3,7 +3,6 @@
 namespace App\Overlays;
 
 use PinnedRota\Core\SchoolYear\SchoolWeek;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** What a school calls a week. */
@@ -26,7 +25,7 @@ final readonly class SchoolWeekData
     public static function list(array $weeks): array
     {
         return array_map(static fn (SchoolWeek $week): self => new self(
-            (new LocalDateTime($week->monday * CivilDate::SECONDS_PER_DAY))->toDate(), $week->term, $week->name(), $week->short(), $week->number,
+            LocalDateTime::midnight($week->monday)->toDate(), $week->term, $week->name(), $week->short(), $week->number,
         ), $weeks);
     }
 }

@@ -11,7 +11,6 @@ use App\Organisation\TermData;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Overlay\Grouping;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
 final class SheetController
@@ -62,6 +61,6 @@ final class SheetController
 
     private static function date(int $day): string
     {
-        return (new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate();
+        return LocalDateTime::midnight($day)->toDate();
     }
 }

@@ -14,7 +14,6 @@ use PinnedRota\Core\Overlay\Grouping;
 use PinnedRota\Core\Overlay\Part;
 use PinnedRota\Core\Overlay\PeopleCondition;
 use PinnedRota\Core\Overlay\WordsCondition;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
@@ -123,6 +122,6 @@ class SheetRequest extends FormRequest
 
     private function midnight(string $name): LocalDateTime
     {
-        return new LocalDateTime(LocalDateTime::parse($this->query($name))->day() * CivilDate::SECONDS_PER_DAY);
+        return LocalDateTime::midnight(LocalDateTime::parse($this->query($name))->day());
     }
 }

@@ -9,7 +9,6 @@ use App\Events\Read\Scope;
 use App\Events\Read\SeenOccurrences;
 use App\Events\Read\SeenSeries;
 use PinnedRota\Core\Access\Visibility;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
@@ -32,7 +31,7 @@ final class DueTasks
             return [];
         }
         $bySeries = $tasks->groupBy('event_id');
-        $day = static fn (LocalDateTime $of, int $days): LocalDateTime => new LocalDateTime(($of->day() + $days) * CivilDate::SECONDS_PER_DAY);
+        $day = static fn (LocalDateTime $of, int $days): LocalDateTime => LocalDateTime::midnight($of->day() + $days);
         $scope = new Scope(
             $perspective->calendars->keys()->all(), $day($from, -(int) $tasks->max('days') - 1), $day($to, -(int) $tasks->min('days') + 1), $zone, seriesIds: $bySeries->keys()->all(),
         );

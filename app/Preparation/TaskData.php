@@ -4,7 +4,6 @@ namespace App\Preparation;
 
 use App\Directory\NamedPersonData;
 use App\Events\EventRecord;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** Something to prepare for an event, or for one time of it. */
@@ -43,6 +42,6 @@ final readonly class TaskData
     /** The day on which a task is due, of an event that starts then. */
     public static function due(int $days, LocalDateTime $start): string
     {
-        return (new LocalDateTime(($start->day() + $days) * CivilDate::SECONDS_PER_DAY))->toDate();
+        return LocalDateTime::midnight($start->day() + $days)->toDate();
     }
 }

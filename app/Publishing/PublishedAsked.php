@@ -42,7 +42,7 @@ final readonly class PublishedAsked
     {
         $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->toDateString())->day()) : LocalDateTime::parse($this->date)->day();
 
-        return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+        return LocalDateTime::midnight($day);
     }
 
     /** The day after the last. */
@@ -50,7 +50,7 @@ final readonly class PublishedAsked
     {
         $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->addMonth()->subDay()->toDateString())->day()) + 7 : LocalDateTime::parse($this->date)->day() + self::LIST_DAYS;
 
-        return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+        return LocalDateTime::midnight($day);
     }
 
     public function month(): Carbon

@@ -13,7 +13,6 @@ use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\Spreadsheet\CsvText;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
@@ -76,7 +75,7 @@ final class PublishedFiles
     private function sheet(Publication $publication, Carbon $today): ?Sheet
     {
         $day = LocalDateTime::parse($today->toDateString())->day();
-        $at = static fn (int $day): LocalDateTime => new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+        $at = static fn (int $day): LocalDateTime => LocalDateTime::midnight($day);
 
         return $this->windows->read($publication, $at($day - self::BACK), $at($day + self::ON), $at($day));
     }

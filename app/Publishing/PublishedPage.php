@@ -39,7 +39,7 @@ final readonly class PublishedPage
 
     public static function of(Publication $publication, PublishedAsked $asked, Carbon $today, string $url, PublishedWindow $windows): self
     {
-        $now = new LocalDateTime(LocalDateTime::parse($today->toDateString())->day() * CivilDate::SECONDS_PER_DAY);
+        $now = LocalDateTime::midnight(LocalDateTime::parse($today->toDateString())->day());
         $sheet = $windows->read($publication, $asked->from(), $asked->to(), $now, $asked->category === '' ? [] : [$asked->category]);
         $zone = $windows->zone($publication);
         $days = self::days($asked);
@@ -100,7 +100,7 @@ final readonly class PublishedPage
     {
         $days = [];
         for ($day = $asked->from()->day(); $day < $asked->to()->day(); $day++) {
-            $days[(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate()] = [];
+            $days[LocalDateTime::midnight($day)->toDate()] = [];
         }
 
         return $days;
@@ -145,7 +145,7 @@ final readonly class PublishedPage
     {
         $named = [];
         foreach ($windows->year()->weeksBetween($asked->from()->day(), $asked->to()->day()) as $week) {
-            $named[(new LocalDateTime($week->monday * CivilDate::SECONDS_PER_DAY))->toDate()] = $week->name();
+            $named[LocalDateTime::midnight($week->monday)->toDate()] = $week->name();
         }
 
         return $named;
@@ -161,7 +161,7 @@ final readonly class PublishedPage
 
     private static function monday(string $date): string
     {
-        return (new LocalDateTime(CivilDate::monday(LocalDateTime::parse($date)->day()) * CivilDate::SECONDS_PER_DAY))->toDate();
+        return LocalDateTime::midnight(CivilDate::monday(LocalDateTime::parse($date)->day()))->toDate();
     }
 
     /**
@@ -172,7 +172,7 @@ final readonly class PublishedPage
     {
         $dated = [];
         foreach ($closed as $day => $title) {
-            $dated[(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate()] = $title;
+            $dated[LocalDateTime::midnight($day)->toDate()] = $title;
         }
 
         return $dated;

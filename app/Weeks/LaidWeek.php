@@ -14,7 +14,6 @@ use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\ClosedDays;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\WeekLaying;
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
@@ -89,6 +88,6 @@ final class LaidWeek
 
     private static function at(int $day): LocalDateTime
     {
-        return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+        return LocalDateTime::midnight($day);
     }
 }

@@ -62,7 +62,7 @@ final readonly class WeekLaying
         $begins = static fn (int $day): EventTime => $event->timing->start->at($event->timing->start->local->plusDays($day - $event->timing->start->local->day()));
         $start = $begins($days[0]);
         $single = count($days) === 1;
-        $last = new LocalDateTime($days[count($days) - 1] * CivilDate::SECONDS_PER_DAY);
+        $last = LocalDateTime::midnight($days[count($days) - 1]);
         $rule = (new Rule(Frequency::Weekly, $this->every, byDay: [new WeekdayRule(CivilDate::weekday($days[0]))]))->endingOn($last, $start);
         $within = static fn (int $day): bool => $day > $days[0] && $day < $days[count($days) - 1];
         // The week that is laid, where it lies among the others, has the event already.

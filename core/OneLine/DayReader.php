@@ -63,7 +63,7 @@ final readonly class DayReader
 
     public function dayOf(string $words, ?int $from = null): ?int
     {
-        return DateWords::read($words, $from === null ? $this->now : new LocalDateTime($from * CivilDate::SECONDS_PER_DAY), $this->habits->dayFirst)?->day();
+        return DateWords::read($words, $from === null ? $this->now : LocalDateTime::midnight($from), $this->habits->dayFirst)?->day();
     }
 
     /** @return array{DoubtReason, list<string>} why a date in figures was not understood, and what may have been meant */

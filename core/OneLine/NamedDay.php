@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** A day, or some in a row, that goes by a name: a holiday, half-term, the day of the fair. */
@@ -28,7 +27,7 @@ final readonly class NamedDay
     /** The last day of what goes on until then, inclusive: a single day is the last itself, some in a row are not in it. */
     public function until(): LocalDateTime
     {
-        return new LocalDateTime(($this->days === 1 ? $this->firstDay() : $this->firstDay() - 1) * CivilDate::SECONDS_PER_DAY);
+        return LocalDateTime::midnight($this->days === 1 ? $this->firstDay() : $this->firstDay() - 1);
     }
 
     /** As a part of a pattern: apostrophes and hyphens as one likes. */

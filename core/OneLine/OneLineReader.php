@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\OneLine;
 
-use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /**
@@ -48,7 +47,7 @@ final class OneLineReader
 
         return new Understood(
             $title === '' ? $names->place : $title, $start, $end, $allDay, $found->repeat?->rule(),
-            $found->until === null ? null : new LocalDateTime($found->until * CivilDate::SECONDS_PER_DAY), $found->count,
+            $found->until === null ? null : LocalDateTime::midnight($found->until), $found->count,
             $names->place, $names->categories, $names->people, $names->groups, $names->responsible, $names->rooms, $names->calendar, $states->provisional, $states->private, $line->pieces(),
             $line->doubts(), $found->reading, $found->within,
         );

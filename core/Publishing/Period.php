@@ -82,6 +82,6 @@ final readonly class Period
 
     private static function midnight(int $day): LocalDateTime
     {
-        return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+        return LocalDateTime::midnight($day);
     }
 }

@@ -69,7 +69,7 @@ final readonly class RecurrenceSet
         if ($this->within === null || $last === null) {
             return new self($this->rules, $this->extraDates, $this->skippedDates);
         }
-        $end = new LocalDateTime($last * CivilDate::SECONDS_PER_DAY);
+        $end = LocalDateTime::midnight($last);
         // A day on either side holds whatever the zone is.
         $to = max($end->seconds, $start->indexSeconds()) + 2 * CivilDate::SECONDS_PER_DAY;
         $rules = array_map(fn (Rule $rule): Rule => ($this->lastInstant($rule, $start) ?? PHP_INT_MAX) < $to && $rule->count === null ? $rule : $this->endingWithTerms($rule, $start, $end, $to), $this->rules);

@@ -47,7 +47,7 @@ final class SchoolDateWords
             return $monday;
         }
 
-        return DateWords::read($weekday, new LocalDateTime($monday * CivilDate::SECONDS_PER_DAY))?->day();
+        return DateWords::read($weekday, LocalDateTime::midnight($monday))?->day();
     }
 
     /**
@@ -94,6 +94,6 @@ final class SchoolDateWords
 
     private static function at(?int $day): ?LocalDateTime
     {
-        return $day === null ? null : new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+        return $day === null ? null : LocalDateTime::midnight($day);
     }
 }

@@ -116,7 +116,7 @@ final readonly class SchoolYear
     /** @return array{terms: list<array{name: string, from: string, to: string, startsWith: string, halfTerms: list<array{name: string, from: string, to: string}>}>, alternates: bool, halfTermCounts: bool} as fromArray() takes it */
     public function toArray(): array
     {
-        $date = static fn (int $day): string => (new LocalDateTime($day * CivilDate::SECONDS_PER_DAY))->toDate();
+        $date = static fn (int $day): string => LocalDateTime::midnight($day)->toDate();
 
         return [
             'terms' => array_map(static fn (Term $term): array => [

@@ -47,7 +47,7 @@ final class DateWords
             default => self::weekday($words, $today->day()) ?? self::weekdayOfWeek($words, $today->day()) ?? self::distance($words, $today) ?? self::dayOfMonth($words, $today),
         };
         if ($day !== null) {
-            return new LocalDateTime($day * CivilDate::SECONDS_PER_DAY);
+            return LocalDateTime::midnight($day);
         }
 
         return self::calendarDate($words, $today, $dayFirst);

@@ -18,7 +18,7 @@ final class EventTime
 
     public static function date(LocalDateTime $date): self
     {
-        return new self(TimeKind::Date, new LocalDateTime($date->day() * CivilDate::SECONDS_PER_DAY), null);
+        return new self(TimeKind::Date, LocalDateTime::midnight($date->day()), null);
     }
 
     public static function floating(LocalDateTime $local): self

@@ -50,6 +50,12 @@ final readonly class LocalDateTime
         return self::of((int) $m[1], (int) $m[2], (int) $m[3], (int) ($m[4] ?? 0), (int) ($m[5] ?? 0), (int) ($m[6] ?? 0));
     }
 
+    /** The beginning of a day, by its number from 1970-01-01 on. */
+    public static function midnight(int $day): self
+    {
+        return new self($day * CivilDate::SECONDS_PER_DAY);
+    }
+
     /** The last that is written with a year of four digits. */
     public static function last(): self
     {

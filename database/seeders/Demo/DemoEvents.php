@@ -74,7 +74,7 @@ final class DemoEvents
      */
     public function schoolYear(): array
     {
-        $date = fn (int $week, int $weekday): string => (new LocalDateTime(($this->monday + 7 * $week + $weekday) * CivilDate::SECONDS_PER_DAY))->toDate();
+        $date = fn (int $week, int $weekday): string => LocalDateTime::midnight($this->monday + 7 * $week + $weekday)->toDate();
         $term = static fn (string $name, int $first, int $last, int $half): array => ['name' => $name, 'from' => $date($first, 0), 'to' => $date($last, 4), 'halfTerms' => [['name' => 'Half-term', 'from' => $date($half, 0), 'to' => $date($half, 4)]]];
         $terms = [$term('Summer', -30, -10, -20), $term('Autumn', -7, 4, -4), $term('Spring', 7, 19, 13)];
 
@@ -256,7 +256,7 @@ final class DemoEvents
     private function time(int $day, ?string $at, string $zone): EventTime
     {
         if ($at === null) {
-            return EventTime::date(new LocalDateTime($day * CivilDate::SECONDS_PER_DAY));
+            return EventTime::date(LocalDateTime::midnight($day));
         }
         [$hour, $minute] = array_map(intval(...), explode(':', $at));
 
