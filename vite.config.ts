@@ -64,7 +64,7 @@ export default defineConfig(({ command }) => ({
         manifest: 'manifest.json',
         // The pages of the API and of what is published have styles alone.
         rollupOptions: {
-            input: ['resources/js/main.tsx', 'resources/css/api.css', 'resources/css/published.css'],
+            input: ['resources/js/main.tsx', 'resources/css/api.css', 'resources/css/published.css', 'resources/js/published/framed.ts', 'resources/js/published/screen.ts'],
             // How parts are loaded is apart: main.tsx needs it before the rest may run, which stands on what main.tsx sees to.
             output: { codeSplitting: { groups: [{ name: 'preload', test: /preload-helper/, priority: 2 }, { debugName: 'first', priority: 1, name: (id, modules) => (isFirst(id, modules) && !FIRST.includes(id) ? 'first' : null) }] } },
         },

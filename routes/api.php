@@ -42,6 +42,8 @@ use App\Overlays\ShowsController;
 use App\Participants\AnswersController;
 use App\Pins\PinsController;
 use App\Preparation\TasksController;
+use App\Publishing\FramesController;
+use App\Publishing\PublicationPreviewController;
 use App\Publishing\PublicationsController;
 use App\Recurrence\RepeatController;
 use App\Rooms\RoomsController;
@@ -194,6 +196,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('overlays/{slug}/log', [ChangeLogController::class, 'overlay']);
     Route::put('overlays/{slug}/keeper', [OverlaySharingController::class, 'handOver']);
 
+    Route::post('publications/preview', [PublicationPreviewController::class, 'show'])->withoutMiddleware(DoneOnce::class);
+    Route::get('publications/{id}/frame', [FramesController::class, 'show']);
+    Route::put('publications/{id}/frame', [FramesController::class, 'update']);
     Route::get('publications', [PublicationsController::class, 'index']);
     Route::post('publications', [PublicationsController::class, 'store']);
     Route::put('publications/{id}', [PublicationsController::class, 'update']);

@@ -3,6 +3,7 @@
 use App\Api\ApiPageController;
 use App\Api\OpenApiController;
 use App\Feeds\FeedDownloadController;
+use App\Publishing\PublishedEventController;
 use App\Publishing\PublishedFilesController;
 use App\Publishing\PublishedPageController;
 use App\Publishing\SitemapController;
@@ -16,6 +17,10 @@ Route::get('public/{slug}.ics', [FeedDownloadController::class, 'public'])->wher
 Route::get('p/{address}.ics', [PublishedFilesController::class, 'calendar'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
 Route::get('p/{address}.csv', [PublishedFilesController::class, 'table'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
 Route::get('p/{address}', [PublishedPageController::class, 'show'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
+Route::get('p/{address}/frame', [PublishedPageController::class, 'frame'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
+Route::get('p/{address}/screen', [PublishedPageController::class, 'screen'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
+Route::get('p/{address}/{date}/{name}.ics', [PublishedEventController::class, 'file'])->where(['address' => '[A-Za-z0-9_-]+', 'date' => '\d{4}-\d\d-\d\d', 'name' => '[0-9a-f]{20}'])->middleware('throttle:feeds');
+Route::get('p/{address}/{date}/{name}', [PublishedEventController::class, 'show'])->where(['address' => '[A-Za-z0-9_-]+', 'date' => '\d{4}-\d\d-\d\d', 'name' => '[0-9a-f]{20}'])->middleware('throttle:feeds');
 Route::get('sitemap.xml', [SitemapController::class, 'show'])->middleware('throttle:feeds');
 Route::get('metrics', MetricsController::class);
 Route::get('upkeep/web', WebSettingsController::class)->middleware('signed:relative')->name('upkeep.web');

@@ -26,4 +26,9 @@ final readonly class DrawnLayer
         public bool $anyTarget = false,
     ) {
     }
+
+    public function narrowed(Filter $filter): self
+    {
+        return new self($this->name, $this->about, $this->colour, $this->mark, $this->calendarIds, $this->filter->and($filter), $this->isRest, $this->pattern, $this->anyTarget);
+    }
 }

@@ -25,6 +25,12 @@ final readonly class DrawnLayers
         return new self($this->all, $this->everyTakes);
     }
 
+    /** The same, each of which takes only what a filter takes, too. */
+    public function narrowed(Filter $filter): self
+    {
+        return $filter->isEmpty() ? $this : new self(array_map(static fn (DrawnLayer $each): DrawnLayer => $each->narrowed($filter), $this->all), $this->everyTakes, $this->colouredBy);
+    }
+
     /** @return list<int> the calendars of all of them, each once */
     public function calendarIds(): array
     {

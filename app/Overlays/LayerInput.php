@@ -2,19 +2,15 @@
 
 namespace App\Overlays;
 
-use App\Http\InputList;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
-use PinnedRota\Core\Events\Status;
-use PinnedRota\Core\Overlay\CategoryMatch;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
-use PinnedRota\Core\Overlay\Part;
 use PinnedRota\Core\Overlay\Pattern;
 
 /**
- * One layer as it was sent: what of it is fit, and what is wrong. Each layer and each condition is read on its own: rules
+ * One layer as it was sent: what of it is fit, and what is wrong. Each layer is read on its own: rules
  * with wildcards look through the whole input for each entry, which grows with the cube of what is sent.
  */
 final readonly class LayerInput
@@ -27,13 +23,6 @@ final readonly class LayerInput
         'calendars.required_without' => 'Choose at least one calendar for this layer.',
         'calendars.required_if' => 'Choose at least one calendar for this layer.',
         'group.required_if' => 'Choose the group whose calendars this layer has.',
-    ];
-
-    private const CONDITION_MESSAGES = [
-        'names.required' => 'Choose at least one category, or take this condition out.',
-        'words.required' => 'Write at least one word, or take this condition out.',
-        'who.required' => 'Choose at least one person or group, or take this condition out.',
-        'statuses.required' => 'Choose at least one state, or take this condition out.',
     ];
 
     /**
@@ -54,35 +43,9 @@ final readonly class LayerInput
             return new self([], $validator->errors()->toArray());
         }
         $values = $validator->validated();
-        $conditions = $errors = [];
-        foreach (InputList::inOrder($values['conditions'] ?? []) as $position => $condition) {
-            $condition = self::wordByWord($condition);
-            $validator = Validator::make($condition, self::conditionRules($condition['about'] ?? null), self::CONDITION_MESSAGES);
-            foreach ($validator->errors()->toArray() as $field => $messages) {
-                $errors["conditions.{$position}.{$field}"] = $messages;
-            }
-            $conditions[] = $errors === [] ? $validator->validated() : [];
-        }
+        $conditions = ConditionsInput::of($values['conditions'] ?? []);
 
-        return new self(['conditions' => $conditions] + $values, $errors);
-    }
-
-    /**
-     * Words stand one a line or between commas; an empty one asks for nothing.
-     *
-     * @param  array<array-key, mixed>  $condition
-     * @return array<array-key, mixed>
-     */
-    private static function wordByWord(array $condition): array
-    {
-        $words = $condition['words'] ?? null;
-        // What is no list of texts is refused as it is; an empty text comes as nothing.
-        if (! is_array($words) || array_filter($words, static fn (mixed $word): bool => $word !== null && ! is_string($word)) !== []) {
-            return $condition;
-        }
-        $each = array_map(trim(...), preg_split('/[,\n]/', implode("\n", $words)) ?: []);
-
-        return ['words' => array_values(array_filter($each, static fn (string $word): bool => $word !== ''))] + $condition;
+        return new self(['conditions' => $conditions->values] + $values, $conditions->errors);
     }
 
     /**
@@ -119,31 +82,5 @@ final readonly class LayerInput
             'conditions' => ['sometimes', 'array', 'max:20'],
             'conditions.*' => ['array'],
         ];
-    }
-
-    /**
-     * What is asked of a condition of this kind; what belongs to other kinds is left out of what is kept.
-     *
-     * @return array<string, mixed>
-     */
-    private static function conditionRules(mixed $about): array
-    {
-        $several = ['required', 'array', 'min:1', 'max:50'];
-
-        return [
-            'about' => ['required', Rule::in(['category', 'words', 'people', 'status', 'all day', 'busy'])],
-            'not' => ['sometimes', 'boolean'],
-        ] + match ($about) {
-            'category' => ['names' => $several, 'names.*' => ['string', 'max:80'], 'match' => ['sometimes', Rule::enum(CategoryMatch::class)]],
-            'words' => ['words' => $several, 'words.*' => ['string', 'max:80']],
-            'people' => [
-                'who' => $several,
-                'who.*.kind' => ['required', Rule::in(['me', 'person', 'group'])],
-                'who.*.id' => ['required_unless:who.*.kind,me', 'nullable', 'integer'],
-                'part' => ['sometimes', Rule::enum(Part::class)],
-            ],
-            'status' => ['statuses' => $several, 'statuses.*' => [Rule::enum(Status::class)]],
-            default => ['is' => ['sometimes', 'boolean']],
-        };
     }
 }

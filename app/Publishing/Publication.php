@@ -27,6 +27,9 @@ use PinnedRota\Core\Publishing\Period;
  * @property int $weeks_on
  * @property bool $followed whether devices may follow it
  * @property bool $as_table whether it can be taken as a table
+ * @property bool $on_screen whether a screen on a wall may show it
+ * @property ?list<array<string, mixed>> $conditions what it asks of events besides, as those of a layer
+ * @property ?list<string> $frame_sites origins of the sites that show it in a frame
  * @property ?string $slug its readable address, where it is for everybody
  * @property ?string $token its secret link, where it is not
  * @property ?string $token_hash
@@ -47,7 +50,7 @@ final class Publication extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'followed' => true, 'as_table' => false, 'reads' => 0, 'version' => 1, 'former_hash' => null, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
+    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'followed' => true, 'as_table' => false, 'on_screen' => false, 'reads' => 0, 'version' => 1, 'former_hash' => null, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
 
     /** @return BelongsTo<Calendar, $this> */
     public function calendar(): BelongsTo
@@ -110,6 +113,12 @@ final class Publication extends Model
         };
     }
 
+    /** By what a time of an event is known where it is published, so that what is seen elsewhere under another name is not given away. */
+    public function nameOf(int $seriesId, ?string $occurrence): string
+    {
+        return hash('sha256', "publication|{$this->id}|{$seriesId}|{$occurrence}");
+    }
+
     public static function digest(string $address): string
     {
         return hash('sha256', $address);
@@ -119,7 +128,7 @@ final class Publication extends Model
     {
         return [
             'detail' => Detail::class, 'audience' => Audience::class, 'token' => 'encrypted', 'published_by' => 'integer', 'calendar_id' => 'integer', 'overlay_id' => 'integer',
-            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'followed' => 'boolean', 'as_table' => 'boolean', 'version' => 'integer',
+            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'followed' => 'boolean', 'as_table' => 'boolean', 'on_screen' => 'boolean', 'conditions' => 'array', 'frame_sites' => 'array', 'version' => 'integer',
         ];
     }
 }

@@ -12,26 +12,9 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
-use PinnedRota\Core\Publishing\Audience;
-use PinnedRota\Core\Publishing\Detail;
-use PinnedRota\Core\Publishing\Period;
 
-#[OA\Schema(schema: 'PublicationInput', required: ['name', 'detail', 'audience', 'period'], properties: [
-    new OA\Property(property: 'calendar', type: 'string', nullable: true, description: 'What is published, where it is a calendar; only when it is made'),
-    new OA\Property(property: 'overlay', type: 'string', nullable: true, description: 'What is published, where it is an overlay; only when it is made'),
-    new OA\Property(property: 'name', type: 'string', maxLength: 120),
-    new OA\Property(property: 'detail', type: 'string', enum: Detail::class),
-    new OA\Property(property: 'audience', type: 'string', enum: Audience::class),
-    new OA\Property(property: 'slug', type: 'string', nullable: true, maxLength: 80, description: 'Its readable address, where it is for everybody'),
-    new OA\Property(property: 'period', type: 'string', enum: ['all', 'year', 'weeks']),
-    new OA\Property(property: 'followed', type: 'boolean', description: 'Whether devices may follow it'),
-    new OA\Property(property: 'asTable', type: 'boolean', description: 'Whether it can be taken as a table'),
-    new OA\Property(property: 'weeksBack', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
-    new OA\Property(property: 'weeksOn', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
-])]
 final class PublicationsController
 {
     private const MOST_DAYS = 90;
@@ -55,10 +38,8 @@ final class PublicationsController
         responses: [new Answers(PublicationData::class, 'Published', 201)])]
     public function store(Request $request): JsonResponse
     {
-        $of = $request->validate(['calendar' => ['nullable', 'required_without:overlay', 'prohibits:overlay', 'string', 'max:80'], 'overlay' => ['sometimes', 'string', 'max:80']]);
-        $calendar = isset($of['calendar']) ? $this->viewer->calendar($of['calendar'], Level::Manage)->calendar : null;
-        $overlay = $calendar === null ? $this->viewer->overlay((string) ($of['overlay'] ?? ''), Level::Manage) : null;
-        $input = $this->input($request);
+        [$calendar, $overlay] = PublicationInput::subject($request, $this->viewer);
+        $input = PublicationInput::columns($request);
         $person = $this->viewer->person();
         $publication = DB::transaction(function () use ($calendar, $overlay, $input, $person): Publication {
             $made = Publication::query()->create($this->addressed($input, null) + ['calendar_id' => $calendar?->id, 'overlay_id' => $overlay?->id, 'published_by' => $person->id]);
@@ -78,7 +59,7 @@ final class PublicationsController
     {
         $publication = $this->own($id);
 
-        return $this->change($publication, $this->addressed($this->input($request, $publication), $publication), 'changed');
+        return $this->change($publication, $this->addressed(PublicationInput::columns($request, $publication), $publication), 'changed');
     }
 
     #[OA\Put(path: '/publications/{id}/paused', operationId: 'pausePublication', summary: 'Gives nothing out for now, or gives it out again, at the same address.', tags: ['publications'],
@@ -150,34 +131,6 @@ final class PublicationsController
 
         return Publication::standing()->with(['calendar', 'overlay', 'publisher'])
             ->where(fn ($query) => $query->whereIn('calendar_id', $calendars)->orWhereIn('overlay_id', $overlays)->orWhere('published_by', $this->viewer->person()->id));
-    }
-
-    /** @return array<string, mixed> columns */
-    private function input(Request $request, ?Publication $of = null): array
-    {
-        $input = $request->validate([
-            'name' => ['required', 'string', 'max:120'],
-            'detail' => ['required', Rule::enum(Detail::class)],
-            'audience' => ['required', Rule::enum(Audience::class)],
-            'slug' => ['nullable', 'required_if:audience,'.Audience::Everybody->value, 'string', 'max:80', 'regex:/^[a-z0-9]+(-[a-z0-9]+)*$/', Rule::unique('publications', 'slug')->ignore($of?->id)],
-            'period' => ['required', Rule::in(['all', 'year', 'weeks'])],
-            'followed' => ['boolean'],
-            'asTable' => ['boolean'],
-            'weeksBack' => ['integer', 'between:0,'.Period::MOST_WEEKS],
-            'weeksOn' => ['integer', 'between:0,'.Period::MOST_WEEKS],
-        ], [
-            'name.required' => 'Give the page a name: it stands at its top.',
-            'slug.required_if' => 'Give the page an address that can be read, such as “autumn-launches”.',
-            'slug.regex' => 'An address has small letters, figures and single hyphens.',
-            'slug.unique' => 'Another page has this address already.',
-        ]);
-
-        return [
-            'name' => $input['name'], 'detail' => $input['detail'], 'audience' => $input['audience'], 'period' => $input['period'],
-            'followed' => (bool) ($input['followed'] ?? $of->followed ?? true), 'as_table' => (bool) ($input['asTable'] ?? $of->as_table ?? false),
-            'weeks_back' => (int) ($input['weeksBack'] ?? 0), 'weeks_on' => (int) ($input['weeksOn'] ?? 0),
-            'slug' => $input['audience'] === Audience::Everybody->value ? $input['slug'] : null,
-        ];
     }
 
     /**

@@ -25,11 +25,22 @@ final class PublishedAnswer
         if ($response->isNotModified($request)) {
             return $response;
         }
-        if ($request->isMethod('GET')) {
+        $content = Cache::remember("published:{$mark}", now()->addHours(self::KEPT_HOURS), $render);
+        if ($request->isMethod('GET') && $content !== '') {
             Publication::query()->whereKey($publication->id)->toBase()->increment('reads', 1, ['last_read_at' => now()]);
         }
 
-        return $response->setContent(Cache::remember("published:{$mark}", now()->addHours(self::KEPT_HOURS), $render));
+        return $response->setContent($content);
+    }
+
+    /** What a page answers with where it is paused or was taken back; null where it is given out. */
+    public function refusal(Publication $publication, string $address): ?Response
+    {
+        return match (true) {
+            $publication->isGoneFrom($address) => $this->plain(view('published.gone')->render(), 'text/html', 410),
+            $publication->paused_at !== null => $this->plain(view('published.paused', ['name' => $publication->name])->render(), 'text/html', 503),
+            default => null,
+        };
     }
 
     /** What is told in place of it, which is not kept. */

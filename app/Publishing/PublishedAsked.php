@@ -23,7 +23,7 @@ final readonly class PublishedAsked
      * @param  string  $date  `2026-11-27`
      * @param  list<int>  $off  layers that are not shown, by their place in the key
      */
-    private function __construct(public string $view, public string $date, public array $off, public string $category)
+    private function __construct(public string $view, public string $date, public array $off, public string $category, private int $days = self::LIST_DAYS)
     {
     }
 
@@ -37,6 +37,12 @@ final readonly class PublishedAsked
         return new self($text('view') === 'month' ? 'month' : 'list', self::date($text('date')) ?? $today, array_slice($off, 0, self::MOST_OFF), $text('category'));
     }
 
+    /** The days of the week in which a day is, from Monday on. */
+    public static function week(string $today): self
+    {
+        return new self('list', LocalDateTime::midnight(CivilDate::monday(LocalDateTime::parse($today)->day()))->toDate(), [], '', 7);
+    }
+
     /** The first day that is shown: of a month, the Monday on or before its first. */
     public function from(): LocalDateTime
     {
@@ -48,7 +54,7 @@ final readonly class PublishedAsked
     /** The day after the last. */
     public function to(): LocalDateTime
     {
-        $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->addMonth()->subDay()->toDateString())->day()) + 7 : LocalDateTime::parse($this->date)->day() + self::LIST_DAYS;
+        $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->addMonth()->subDay()->toDateString())->day()) + 7 : LocalDateTime::parse($this->date)->day() + $this->days;
 
         return LocalDateTime::midnight($day);
     }
@@ -61,7 +67,7 @@ final readonly class PublishedAsked
     /** The date one goes to from here: the month, or the four weeks, before or after. */
     public function turned(int $direction): string
     {
-        return ($this->view === 'month' ? $this->month()->addMonths($direction) : Carbon::parse($this->date, 'UTC')->addDays($direction * self::LIST_DAYS))->toDateString();
+        return ($this->view === 'month' ? $this->month()->addMonths($direction) : Carbon::parse($this->date, 'UTC')->addDays($direction * $this->days))->toDateString();
     }
 
     /**

@@ -10,12 +10,16 @@ use PinnedRota\Core\Events\Status;
 /** An event on a day of a published page. */
 final readonly class PublishedEvent
 {
+    /** So much of its name is in its address. */
+    public const NAME = 20;
+
     /**
      * @param  bool  $isHidden  whether it is told that the time is taken and nothing else
      * @param  bool  $continues  whether it began on an earlier day
      * @param  string  $when  “9:00–10:30”, “all day”, “to Fri 4 Dec”
      * @param  list<string>  $categories
      * @param  list<string>  $responsible
+     * @param  string  $path  of its own page, below that of the publication; none where it is hidden
      */
     private function __construct(
         public string $title,
@@ -32,6 +36,7 @@ final readonly class PublishedEvent
         public bool $isHidden,
         public bool $continues,
         public bool $allDay,
+        public string $path,
     ) {
     }
 
@@ -39,7 +44,7 @@ final readonly class PublishedEvent
      * @param  string  $date  the day on which it is told
      * @param  string  $last  the last day that it takes up
      */
-    public static function of(SheetItemData $item, DrawnLayer $layer, string $date, string $last): self
+    public static function of(Publication $publication, SheetItemData $item, DrawnLayer $layer, string $date, string $last): self
     {
         return new self(
             title: $item->title,
@@ -56,11 +61,15 @@ final readonly class PublishedEvent
             isHidden: $item->busyOnly,
             continues: $date > substr($item->start, 0, 10),
             allDay: $item->allDay,
+            path: $item->busyOnly || ! $publication->detail->tellsWhat() ? '' : substr($item->start, 0, 10).'/'.substr($publication->nameOf($item->id, $item->occurrence), 0, self::NAME),
         );
     }
 
-    /** @return array<string, mixed> as schema.org has events */
-    public function data(string $zone): array
+    /**
+     * @param  string  $page  the address of the whole
+     * @return array<string, mixed> as schema.org has events
+     */
+    public function data(string $zone, string $page): array
     {
         return array_filter([
             '@type' => 'Event',
@@ -69,6 +78,7 @@ final readonly class PublishedEvent
             // The last day, of whole days: schema.org has no end that is not included.
             'endDate' => $this->allDay ? CarbonImmutable::parse($this->end)->subDay()->toDateString() : $this->told($this->end, $zone),
             'eventStatus' => $this->status === 'cancelled' ? 'https://schema.org/EventCancelled' : 'https://schema.org/EventScheduled',
+            'url' => $this->path === '' ? null : "{$page}/{$this->path}",
             'location' => $this->place === '' ? null : ['@type' => 'Place', 'name' => $this->place],
         ]);
     }

@@ -80,15 +80,22 @@ final class PublishedFiles
         return $this->windows->read($publication, $at($day - self::BACK), $at($day + self::ON), $at($day));
     }
 
-    /** Known by a name of its own, so that what is seen elsewhere under another is not given away. */
-    private static function event(SheetItemData $item, Publication $publication, Zone $zone, int $stamp): Event
+    /** One time of an event, for a diary: without a way back to it, as it is not followed. */
+    public function single(Publication $publication, SheetItem $item, string $notes, Carbon $today): string
+    {
+        $zone = $this->windows->zone($publication);
+
+        return CalendarWriter::text(new CalendarHead($publication->name), [new Series(self::event($item->tell($zone, []), $publication, $zone, $today->copy()->startOfDay()->getTimestamp(), $notes))]);
+    }
+
+    private static function event(SheetItemData $item, Publication $publication, Zone $zone, int $stamp, string $notes = ''): Event
     {
         $time = static fn (string $when): EventTime => $item->allDay ? EventTime::date(LocalDateTime::parse($when)) : EventTime::zoned(LocalDateTime::parse($when), $zone);
 
         return new Event(
-            uid: hash('sha256', "publication|{$publication->id}|{$item->id}|{$item->occurrence}").'@published.invalid',
+            uid: $publication->nameOf($item->id, $item->occurrence).'@published.invalid',
             timing: EventTiming::between($time($item->start), $time($item->end)),
-            contents: new EventContents($item->title, $item->place, status: $item->status, categories: $item->categories),
+            contents: new EventContents($item->title, $item->place, description: $notes, status: $item->status, categories: $item->categories),
             stamp: $stamp,
         );
     }

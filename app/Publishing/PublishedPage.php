@@ -33,11 +33,12 @@ final readonly class PublishedPage
         public array $closed,
         public array $weeks,
         public array $layers,
+        public ?FrameLook $frame,
         public array $categories,
     ) {
     }
 
-    public static function of(Publication $publication, PublishedAsked $asked, Carbon $today, string $url, PublishedWindow $windows): self
+    public static function of(Publication $publication, PublishedAsked $asked, Carbon $today, string $url, PublishedWindow $windows, ?FrameLook $frame = null): self
     {
         $now = LocalDateTime::midnight(LocalDateTime::parse($today->toDateString())->day());
         $sheet = $windows->read($publication, $asked->from(), $asked->to(), $now, $asked->category === '' ? [] : [$asked->category]);
@@ -45,7 +46,7 @@ final readonly class PublishedPage
         $days = self::days($asked);
         foreach ($sheet->items ?? [] as $item) {
             if (! in_array($item->layer, $asked->off, true)) {
-                self::put($days, $item->tell($zone, []), $sheet);
+                self::put($days, $item->tell($zone, []), $publication, $sheet);
             }
         }
 
@@ -63,6 +64,7 @@ final readonly class PublishedPage
             closed: self::dated($sheet->closed ?? []),
             weeks: self::weeks($windows, $asked),
             layers: self::layers($sheet, $asked),
+            frame: $frame,
             categories: $publication->detail->tellsWhere() ? self::categories($sheet, $asked) : [],
         );
     }
@@ -72,12 +74,14 @@ final readonly class PublishedPage
     {
         $last = Carbon::parse((string) array_key_last($this->days));
 
-        return $this->asked->view === 'month' ? $this->asked->month()->translatedFormat('F Y') : Carbon::parse($this->asked->date)->translatedFormat('j F').' to '.$last->translatedFormat('j F Y');
+        return $this->asked->view === 'month' ? $this->asked->month()->translatedFormat('F Y') : Carbon::parse($this->asked->date)->translatedFormat('j F').' – '.$last->translatedFormat('j F Y');
     }
 
     public function link(string $query): string
     {
-        return $query === '' ? $this->url : "{$this->url}?{$query}";
+        $whole = implode('&', array_filter([$query, $this->frame?->query() ?? '']));
+
+        return ($this->frame === null ? $this->url : "{$this->url}/frame").($whole === '' ? '' : "?{$whole}");
     }
 
     /** @return list<array<string, mixed>> what programs read of it (schema.org), each event once */
@@ -87,7 +91,7 @@ final readonly class PublishedPage
         foreach ($this->days as $events) {
             foreach ($events as $event) {
                 if (! $event->continues && ! $event->isHidden) {
-                    $told[] = $event->data($this->zone);
+                    $told[] = $event->data($this->zone, $this->url);
                 }
             }
         }
@@ -107,14 +111,14 @@ final readonly class PublishedPage
     }
 
     /** @param  array<string, list<PublishedEvent>>  $days */
-    private static function put(array &$days, SheetItemData $item, Sheet $sheet): void
+    private static function put(array &$days, SheetItemData $item, Publication $publication, Sheet $sheet): void
     {
         $layer = $sheet->layers[$item->layer];
         $last = $item->allDay ? Carbon::parse($item->end)->subDay() : Carbon::parse($item->end)->subSecond();
         $end = max(substr($item->start, 0, 10), $last->toDateString());
         foreach (array_keys($days) as $date) {
             if ($date >= substr($item->start, 0, 10) && $date <= $end) {
-                $days[$date][] = PublishedEvent::of($item, $layer, $date, $end);
+                $days[$date][] = PublishedEvent::of($publication, $item, $layer, $date, $end);
             }
         }
     }

@@ -15,20 +15,53 @@ final class PublishedPageController
 
     public function show(Request $request, string $address): Response
     {
+        $publication = Publication::at($address) ?? abort(404);
+
+        return $this->answers->refusal($publication, $address) ?? $this->page($request, $publication, $address, null);
+    }
+
+    /** The same in a frame, on the sites that its publisher names and on none besides. */
+    public function frame(Request $request, string $address): Response
+    {
         $publication = Publication::at($address);
-        if ($publication === null) {
+        if ($publication === null || ($publication->frame_sites ?? []) === []) {
             abort(404);
         }
-        if ($publication->isGoneFrom($address)) {
-            return $this->answers->plain(view('published.gone')->render(), 'text/html', 410);
-        }
-        if ($publication->paused_at !== null) {
-            return $this->answers->plain(view('published.paused', ['name' => $publication->name])->render(), 'text/html', 503);
+        $look = FrameLook::of($request->query->all());
+        $answer = $this->answers->refusal($publication, $address) ?? $this->page($request, $publication, $address, $look);
+        // Ours is among them: it is looked at beside the choices.
+        $answer->headers->set('Content-Security-Policy', "frame-ancestors 'self' ".implode(' ', $publication->frame_sites));
+
+        return $answer;
+    }
+
+    /** What a screen on a wall shows: today and this week. */
+    public function screen(Request $request, string $address): Response
+    {
+        $publication = Publication::at($address);
+        if ($publication === null || ! $publication->on_screen) {
+            abort(404);
         }
         $today = Carbon::now($this->windows->zone($publication)->name);
-        $asked = PublishedAsked::of($request->query->all(), $today->toDateString());
-        $render = fn (): string => view('published.page', ['page' => PublishedPage::of($publication, $asked, $today, url("/p/{$address}"), $this->windows)])->render();
+        $render = fn (): string => view('published.screen', ['page' => PublishedPage::of($publication, PublishedAsked::week($today->toDateString()), $today, url("/p/{$address}"), $this->windows)])->render();
 
-        return $this->answers->kept($request, $publication, [$asked, $address, $today->toDateString()], 'text/html', $render);
+        return $this->answers->refusal($publication, $address) ?? $this->answers->kept($request, $publication, ['screen', $address, $today->toDateString()], 'text/html', $render);
+    }
+
+    private function page(Request $request, Publication $publication, string $address, ?FrameLook $frame): Response
+    {
+        $today = Carbon::now($this->windows->zone($publication)->name);
+        $asked = PublishedAsked::of($request->query->all(), $today->toDateString());
+        $render = function () use ($publication, $address, $frame, $asked, $today): string {
+            $before = Carbon::getLocale();
+            Carbon::setLocale($frame->language ?? $before);
+            try {
+                return view('published.page', ['page' => PublishedPage::of($publication, $asked, $today, url("/p/{$address}"), $this->windows, $frame)])->render();
+            } finally {
+                Carbon::setLocale($before);
+            }
+        };
+
+        return $this->answers->kept($request, $publication, [$asked, $frame, $address, $today->toDateString()], 'text/html', $render);
     }
 }

@@ -6,6 +6,8 @@ use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
 use App\Access\Perspective;
 use App\Organisation\Organisation;
+use App\Overlays\DrawnLayers;
+use App\Overlays\LayerConditions;
 use App\Overlays\LayersOfSheet;
 use App\Overlays\Sheet;
 use App\Overlays\SheetQuery;
@@ -22,7 +24,7 @@ use PinnedRota\Core\Time\Zone;
 /** Reads what a publication gives of a window, as its publisher may see it at this moment, with an outsider’s eyes. */
 final class PublishedWindow
 {
-    public function __construct(private readonly AccessReader $access, private readonly LayersOfSheet $layers, private readonly SheetReader $sheets, private readonly Organisation $organisation)
+    public function __construct(private readonly AccessReader $access, private readonly LayersOfSheet $layers, private readonly LayerConditions $conditions, private readonly SheetReader $sheets, private readonly Organisation $organisation)
     {
     }
 
@@ -38,14 +40,55 @@ final class PublishedWindow
         if ($publishers === null) {
             return null;
         }
-        $layers = $this->layers->through($publishers, $publication->overlay, $publication->calendar)->plain();
-        $within = $publication->reach()->within($from, $to, $today, $this->organisation->settings()->firstMonth ?? 1);
+        $layers = $this->layersOf($publication, $publishers);
+        $within = $this->within($publication, $from, $to, $today);
         if ($within === null) {
             return new Sheet($layers->all, [], [], [], true);
         }
         $filter = $categories === [] || ! $publication->detail->tellsWhere() ? new Filter : new Filter([new CategoryCondition($categories)]);
 
         return $this->sheets->read(self::outsiders($publishers, $publication->detail), new SheetQuery($within[0], $within[1], $this->zone($publication), $publication->overlay, $publication->calendar, $filter, layers: $layers));
+    }
+
+    /**
+     * What its publisher sees of the same days: all that could be given, with nothing left out that they chose to leave out.
+     *
+     * @return ?Sheet null where that is nothing
+     */
+    public function whole(Publication $publication, LocalDateTime $from, LocalDateTime $to): ?Sheet
+    {
+        $publishers = $this->publishers($publication);
+
+        return $publishers === null ? null : $this->sheets->read($publishers, new SheetQuery($from, $to, $this->zone($publication), $publication->overlay, $publication->calendar));
+    }
+
+    /**
+     * The part of a window that it gives on a day; null where that is none of it.
+     *
+     * @return array{LocalDateTime, LocalDateTime}|null
+     */
+    public function within(Publication $publication, LocalDateTime $from, LocalDateTime $to, LocalDateTime $today): ?array
+    {
+        return $publication->reach()->within($from, $to, $today, $this->organisation->settings()->firstMonth ?? 1);
+    }
+
+    /** What it asks of events besides what its layers ask. */
+    public function chosen(Publication $publication): Filter
+    {
+        return $this->conditions->filter($publication->conditions ?? [], $publication->published_by);
+    }
+
+    /** @return list<string> what its layers are called, in order */
+    public function layerNames(Publication $publication): array
+    {
+        $publishers = $this->publishers($publication);
+
+        return $publishers === null ? [] : array_column($this->layersOf($publication, $publishers)->all, 'name');
+    }
+
+    private function layersOf(Publication $publication, Perspective $publishers): DrawnLayers
+    {
+        return $this->layers->through($publishers, $publication->overlay, $publication->calendar)->plain()->narrowed($this->chosen($publication));
     }
 
     /** The school’s year, by which weeks are called. */

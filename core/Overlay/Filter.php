@@ -18,6 +18,12 @@ final readonly class Filter
         return new self($names === [] ? [] : [new CategoryCondition($names)]);
     }
 
+    /** What both of them take. */
+    public function and(self $other): self
+    {
+        return new self([...$this->conditions, ...$other->conditions]);
+    }
+
     /** Whether it takes every event. */
     public function isEmpty(): bool
     {

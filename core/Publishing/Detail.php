@@ -31,4 +31,10 @@ enum Detail: string
     {
         return $this === self::Everything;
     }
+
+    /** What stands under an event, in as many words as there are. */
+    public function tellsNotes(): bool
+    {
+        return $this === self::Everything;
+    }
 }

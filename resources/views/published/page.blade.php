@@ -1,24 +1,11 @@
 @php($asked = $page->asked)
 <!doctype html>
-<html lang="en">
+<html lang="en" @if ($page->frame && $page->frame->look !== 'auto') data-theme="{{ $page->frame->look }}" @endif>
 <head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    @unless ($page->isFindable)
-        <meta name="robots" content="noindex">
-    @endunless
-    <meta name="referrer" content="no-referrer">
-    <meta name="color-scheme" content="light dark">
-    <title>{{ $page->name }} · {{ $page->heading() }}</title>
-    @if ($page->isFindable)
-        <link rel="canonical" href="{{ $page->url }}">
-        <meta name="description" content="What is on: {{ $page->name }}">
-        <script type="application/ld+json">{!! json_encode(['@context' => 'https://schema.org', '@graph' => $page->eventData()], JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) !!}</script>
-    @endif
-    <link rel="icon" href="/pin.svg" type="image/svg+xml">
-    @vite(['resources/css/published.css'])
+    <x-published-head :title="$page->name.' · '.$page->heading()" :url="$page->url" :is-findable="$page->isFindable && ! $page->frame" :about="'What is on: '.$page->name" :data="$page->eventData()" />
+    @vite($page->frame ? ['resources/css/published.css', 'resources/js/published/framed.ts'] : ['resources/css/published.css'])
 </head>
-<body class="published">
+<body class="published" @if ($page->frame) data-frame @endif @if ($page->frame?->accent) style="--pin: #{{ $page->frame->accent }}; --site: #{{ $page->frame->accent }}" @endif>
     <a class="published-skip sr-only focus:not-sr-only" href="#days">To what is on</a>
     <header>
         <h1>{{ $page->name }}</h1>
@@ -26,7 +13,8 @@
             <a href="{{ $page->link($asked->query(['date' => $asked->turned(-1)])) }}" aria-label="Earlier" rel="prev">‹</a>
             <a href="{{ $page->link($asked->query(['date' => $page->today])) }}">Today</a>
             <a href="{{ $page->link($asked->query(['date' => $asked->turned(1)])) }}" aria-label="Later" rel="next">›</a>
-            <form method="get" action="{{ $page->url }}">
+            <form method="get" action="{{ $page->link('') }}">
+                @foreach ($page->frame?->parts() ?? [] as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
                 <input type="hidden" name="view" value="{{ $asked->view }}">
                 @if ($asked->off !== [])<input type="hidden" name="off" value="{{ implode(',', $asked->off) }}">@endif
                 @if ($asked->category !== '')<input type="hidden" name="category" value="{{ $asked->category }}">@endif
@@ -73,7 +61,7 @@
             </aside>
         @endif
     </div>
-    @if ($page->isFollowed || $page->isTable)
+    @if (! $page->frame && ($page->isFollowed || $page->isTable))
         <details class="published-take">
             <summary>Add to my device</summary>
             @if ($page->isFollowed)
@@ -85,6 +73,6 @@
             @endif
         </details>
     @endif
-    <footer>Times are those of {{ str_replace('_', ' ', $page->zone) }}. Kept with Pinned Rota.</footer>
+    <footer>Times are those of {{ str_replace('_', ' ', $page->zone) }}. @if ($page->frame)<a href="{{ $page->url }}" target="{{ $page->frame->target() }}" rel="noopener">The whole page</a>, to follow it on a device.@else Kept with Pinned Rota.@endif</footer>
 </body>
 </html>
