@@ -108,6 +108,8 @@ final class RotaServiceProvider extends ServiceProvider
             Limit::perMinute(100)->by((string) $request->ip()),
         ]);
         RateLimiter::for('feeds', fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
+        // A whole school may come from one address at the same minute; who guesses asks for others each time.
+        RateLimiter::for('published', fn (Request $request): array => [Limit::perMinute(600)->by("{$request->ip()} {$request->route('address')}"), Limit::perMinute(1200)->by((string) $request->ip())]);
         RateLimiter::for('fetching', fn (Request $request): Limit => Limit::perMinute(30)->by((string) self::personId($request)));
     }
 

@@ -20,6 +20,7 @@ use App\Directory\PeopleTableController;
 use App\Directory\SessionController;
 use App\Events\EventsController;
 use App\Feeds\CalendarFilesController;
+use App\Feeds\EventFileController;
 use App\Feeds\FeedsController;
 use App\Find\FindController;
 use App\History\HistoryController;
@@ -42,6 +43,7 @@ use App\Overlays\ShowsController;
 use App\Participants\AnswersController;
 use App\Pins\PinsController;
 use App\Preparation\TasksController;
+use App\Publishing\EventPagesController;
 use App\Publishing\FramesController;
 use App\Publishing\PublicationPreviewController;
 use App\Publishing\PublicationsController;
@@ -149,6 +151,8 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy']);
     Route::post('events/{id}/restore', [EventsController::class, 'restore']);
 
+    Route::get('events/{id}/file', [EventFileController::class, 'show']);
+    Route::get('events/{id}/pages', [EventPagesController::class, 'index']);
     Route::post('events/{id}/copies', [CopiesController::class, 'store']);
     Route::post('events/{id}/pins', [PinsController::class, 'store']);
     Route::delete('events/{id}/pins/{pin}', [PinsController::class, 'destroy']);

@@ -16,12 +16,10 @@ use App\Events\Write\Commands\AddSeries;
 use App\Events\Write\NewSeries;
 use App\Events\Write\OperationKind;
 use App\History\Operation;
-use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Events\RecurrenceId;
 
 final class CopiesController
 {
@@ -40,7 +38,7 @@ final class CopiesController
         $target = $this->targets->named($request->validate(['calendar' => ['required', 'string', 'max:80']], ['calendar.required' => 'Choose the calendar it is copied to.'])['calendar']);
         $series = $this->seen->load($head);
         $text = $request->query('occurrence');
-        $occurrence = is_string($text) && $text !== '' ? ($series->find(RecurrenceId::parse($text)) ?? throw (new ModelNotFoundException)->setModel(EventRecord::class)) : null;
+        $occurrence = is_string($text) && $text !== '' ? $this->seen->time($series, $text) : null;
         $copy = $this->copy->of($head, $series, $occurrence, Str::uuid()->toString(), $perspective);
         $this->targets->demandCategoriesOf($target, $copy);
         $done = $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, OperationKind::Add, [new AddSeries($target->calendar->id, $copy, new NewSeries(copiedFrom: $head->id))]);

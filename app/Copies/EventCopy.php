@@ -10,7 +10,6 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Series;
-use PinnedRota\Core\Recurrence\RecurrenceSet;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 /** An independent copy of what a viewer sees of an event. */
@@ -32,7 +31,7 @@ final class EventCopy
         }
         $this->seen->demandFull($this->seen->visibility($head, $occurrence->event, $perspective));
 
-        return new Series($occurrence->event->beginningAt($occurrence, new RecurrenceSet)->copied($uid));
+        return new Series($occurrence->event->alone($occurrence)->copied($uid));
     }
 
     /**

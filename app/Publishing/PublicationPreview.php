@@ -15,7 +15,7 @@ final class PublicationPreview
 
     private const ON = 364;
 
-    private const SHOWN = 8;
+    private const SHOWN = 5;
 
     private const EXAMPLES = 3;
 
@@ -36,7 +36,7 @@ final class PublicationPreview
             from: $from->toDate(),
             to: $to->toDate(),
             count: count($items),
-            busy: count(array_filter($items, static fn (SheetItem $item): bool => ! $publication->detail->tellsWhat() || ! $item->seen->isFull)),
+            busy: count(array_filter($items, static fn (SheetItem $item): bool => ! $item->seen->isFull)),
             events: array_map(static fn (SheetItem $item): PreviewedEventData => PreviewedEventData::of($item->tell($zone, [])), array_slice($coming, 0, self::SHOWN)),
             leftOut: $this->leftOut($publication, $this->windows->whole($publication, $from, $to), [$from, $to], $today),
             warnings: $this->warnings->of($publication, $items),

@@ -37,10 +37,10 @@ final readonly class PublishedAsked
         return new self($text('view') === 'month' ? 'month' : 'list', self::date($text('date')) ?? $today, array_slice($off, 0, self::MOST_OFF), $text('category'));
     }
 
-    /** The days of the week in which a day is, from Monday on. */
+    /** Today and the six days after it. */
     public static function week(string $today): self
     {
-        return new self('list', LocalDateTime::midnight(CivilDate::monday(LocalDateTime::parse($today)->day()))->toDate(), [], '', 7);
+        return new self('list', $today, [], '', 7);
     }
 
     /** The first day that is shown: of a month, the Monday on or before its first. */

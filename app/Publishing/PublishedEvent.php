@@ -61,7 +61,7 @@ final readonly class PublishedEvent
             isHidden: $item->busyOnly,
             continues: $date > substr($item->start, 0, 10),
             allDay: $item->allDay,
-            path: $item->busyOnly || ! $publication->detail->tellsWhat() ? '' : substr($item->start, 0, 10).'/'.substr($publication->nameOf($item->id, $item->occurrence), 0, self::NAME),
+            path: $item->busyOnly ? '' : substr($item->start, 0, 10).'/'.substr($publication->nameOf($item->id, $item->occurrence), 0, self::NAME),
         );
     }
 

@@ -35,7 +35,7 @@ final class PublishedPageController
         return $answer;
     }
 
-    /** What a screen on a wall shows: today and this week. */
+    /** What a screen on a wall shows: today and the week ahead. */
     public function screen(Request $request, string $address): Response
     {
         $publication = Publication::at($address);

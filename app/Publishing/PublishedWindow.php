@@ -123,6 +123,6 @@ final class PublishedWindow
     /** The same calendars with the eyes of an outsider, to whom no private event opens. */
     private static function outsiders(Perspective $publishers, Detail $detail): Perspective
     {
-        return new Perspective(Viewer::outsider(), $publishers->calendars, true, $detail === Detail::BusyTimes ? Level::BusyTimes : Level::See, published: $detail);
+        return new Perspective(Viewer::outsider(), $publishers->calendars, true, Level::See, published: $detail);
     }
 }

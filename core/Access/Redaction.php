@@ -61,10 +61,13 @@ final class Redaction
         return $seen === null && $overrides === [] ? null : new Series($seen?->master, $overrides);
     }
 
-    /** What is seen of an occurrence, as it is published: who added it is told to nobody, nor by which name it is known elsewhere. */
-    public static function published(IndexedOccurrence $seen, Detail $detail): IndexedOccurrence
+    /**
+     * What is seen of an occurrence, as it is published: who added it is told to nobody, nor by which name it is known elsewhere.
+     * Of busy times what leaves the time free is none.
+     */
+    public static function published(IndexedOccurrence $seen, Detail $detail): ?IndexedOccurrence
     {
-        return new IndexedOccurrence(
+        return ! $detail->tellsWhat() && ! $seen->busy ? null : new IndexedOccurrence(
             $seen->calendarId, $seen->eventId, $seen->seriesId, $seen->recurrenceId, $seen->starts, $seen->ends, $seen->kind,
             $detail->tellsWhat() ? $seen->title : self::TITLE, $detail->tellsWhere() ? $seen->place : '', $detail->tellsWhat() ? $seen->status : Status::Confirmed,
             $seen->busy, false, false, null, $detail->tellsWhere() ? $seen->categoryIds : [], $seen->uid, false, $seen->homeCalendarId, $detail->tellsWhat() ? $seen->colour : null, $seen->moreFollow,

@@ -75,6 +75,12 @@ final readonly class Event
         return $this->at($occurrence, new RecurrenceSet, $occurrence->recurrenceId);
     }
 
+    /** One occurrence of this series as an event that stands alone, with no series that it is of. */
+    public function alone(Occurrence $occurrence): self
+    {
+        return $this->beginningAt($occurrence, new RecurrenceSet);
+    }
+
     /** A series of its own that begins with an occurrence of this one, to be changed. */
     public function beginningAt(Occurrence $occurrence, RecurrenceSet $recurrence): self
     {

@@ -2,6 +2,7 @@
 
 use App\Events\EventRecord;
 use App\Publishing\Publication;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
 use Illuminate\Testing\TestResponse;
@@ -249,7 +250,12 @@ test('what everybody may find says to programs what is on, and where', function 
     $this->add($this->slip, $this->ada, title: 'Regatta', start: '2026-11-06', end: '2026-11-08');
     $text = ($this->fetch)(($this->publish)(['audience' => 'everybody', 'slug' => 'slip'])['address'])->assertOk()->getContent();
     preg_match('#<script type="application/ld\+json">(.*?)</script>#s', $text, $found);
-    expect(json_decode($found[1], true)['@graph'])->toBe([
+    $told = json_decode($found[1], true)['@graph'];
+    foreach ($told as $each) {
+        ($this->fetch)($each['url'])->assertOk();
+    }
+    $events = array_map(fn (array $each): array => Arr::except($each, 'url'), $told);
+    expect($events)->toBe([
         ['@type' => 'Event', 'name' => 'Haul out', 'startDate' => '2026-11-03T09:30:00+00:00', 'endDate' => '2026-11-03T10:30:00+00:00', 'eventStatus' => 'https://schema.org/EventCancelled', 'location' => ['@type' => 'Place', 'name' => 'Slip']],
         ['@type' => 'Event', 'name' => 'Regatta', 'startDate' => '2026-11-06', 'endDate' => '2026-11-07', 'eventStatus' => 'https://schema.org/EventScheduled'],
     ])->and($text)->not->toContain('noindex')->and(substr_count($text, 'to Sat 7 Nov'))->toBe(1);
@@ -361,3 +367,221 @@ test('who goes hands on what they have published, or it ends', function (?string
     $this->as($root, 'POST', "/people/{$this->ada->id}/departure", ['handovers' => [['what' => 'calendar', 'slug' => $this->slip->slug, 'kind' => 'person', 'id' => $this->noor->id]], 'feeds' => $to === null ? null : $this->noor->id])->assertOk();
     $to === null ? ($this->fetch)($address)->assertStatus(410) : expect(($this->fetch)($address)->assertOk()->getContent())->toContain('Hospital');
 })->with(['to somebody' => ['noor'], 'to nobody' => [null]]);
+
+test('it gives what it asks for alone, whatever it tells of that', function (string $detail) {
+    ($this->visit)();
+    $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-03T09:30', end: '2026-11-03T10:30', more: ['categories' => ['Boats']]);
+    $conditions = fn (array $condition): string => ($this->fetch)(($this->publish)(['detail' => $detail, 'conditions' => [$condition]])['address'])->assertOk()->getContent();
+    $text = $conditions(['about' => 'category', 'names' => ['Boats']]);
+    expect($text)->toContain($detail === 'busy times' ? 'Busy' : 'Haul out', 'Tuesday 3 November')->not->toContain('Hospital', 'Monday 2 November');
+    expect($conditions(['about' => 'words', 'words' => ['ward']]))->toContain('Monday 2 November')->not->toContain('Tuesday 3 November');
+})->with(['busy times', 'titles', 'everything']);
+
+test('a condition that asks for nothing is refused with its place', function () {
+    $this->as($this->ada, 'POST', '/publications', ['calendar' => $this->slip->slug, 'name' => 'Slip', 'detail' => 'titles', 'audience' => 'with the link', 'period' => 'all', 'conditions' => [['about' => 'category', 'names' => []]]])
+        ->assertUnprocessable()->assertJsonPath('errors.0.field', 'conditions.0.names');
+    expect(Publication::query()->count())->toBe(0);
+});
+
+describe('an event has an address of its own', function () {
+    beforeEach(function () {
+        ($this->visit)();
+        $this->page = fn (array $with = []): string => ($this->publish)($with)['address'];
+        $this->linkOf = function (string $address, string $query = ''): ?string {
+            preg_match('~href="([^"]+/\d{4}-\d\d-\d\d/[0-9a-f]{20})"~', ($this->fetch)($address, $query)->assertOk()->getContent(), $found);
+
+            return $found[1] ?? null;
+        };
+    });
+
+    test('with as much as the publication tells, as a page and as a file', function (string $detail, array $told) {
+        $address = ($this->page)(['detail' => $detail]);
+        $link = ($this->linkOf)($address);
+        expect($link)->toStartWith("{$address}/2026-11-02/");
+        $page = ($this->fetch)($link)->assertOk()->assertHeader('X-Robots-Tag', 'noindex')->getContent();
+        $file = ($this->fetch)("{$link}.ics")->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
+        foreach (array_diff(FOUND, $told) as $secret) {
+            expect($page)->not->toContain($secret)->and($file)->not->toContain($secret);
+        }
+        foreach ($told as $each) {
+            expect($page)->toContain($each);
+        }
+        expect($file)->toContain('SUMMARY:Hospital')->and(substr_count($file, 'BEGIN:VEVENT'))->toBe(1);
+    })->with([
+        'titles' => ['titles', ['Hospital']],
+        'without people' => ['without people', ['Hospital', 'Ward 7', 'Wellbeing']],
+        'everything' => ['everything', ['Hospital', 'Ward 7', 'kneecap', 'Wellbeing', 'Noor Feldkamp']],
+    ]);
+
+    test('but not where nothing is told of it than that the time is taken', function () {
+        expect(($this->linkOf)(($this->page)(['detail' => 'busy times'])))->toBeNull();
+        EventRecord::query()->update(['private' => true]);
+        expect(($this->linkOf)(($this->page)()))->toBeNull();
+    });
+
+    test('that is gone with it, and another’s at every other publication', function () {
+        $address = ($this->page)();
+        $link = ($this->linkOf)($address);
+        $path = substr($link, strlen($address));
+        ($this->fetch)(($this->page)().$path)->assertNotFound();
+        ($this->fetch)(str_replace('2026-11-02', '2026-11-03', $link))->assertNotFound();
+        ($this->fetch)(str_replace('2026-11-02', '2026-13-41', $link))->assertNotFound();
+        $event = EventRecord::query()->sole();
+        $this->as($this->ada, 'DELETE', "/events/{$event->id}", version: $event->version)->assertNoContent();
+        expect(($this->fetch)($link)->assertNotFound()->getContent())->toContain('This is not on here', $address)->not->toContain('Hospital');
+        ($this->fetch)("{$link}.ics")->assertNotFound();
+    });
+
+    test('that answers as the page does where that is paused or was taken back', function () {
+        $made = ($this->publish)();
+        $link = ($this->linkOf)($made['address']);
+        $this->as($this->ada, 'PUT', "/publications/{$made['id']}/paused", ['paused' => true])->assertOk();
+        expect(($this->fetch)($link)->assertStatus(503)->getContent())->not->toContain('Hospital');
+        $this->as($this->ada, 'DELETE', "/publications/{$made['id']}")->assertNoContent();
+        ($this->fetch)("{$link}.ics")->assertStatus(410);
+    });
+});
+
+describe('in a frame', function () {
+    beforeEach(function () {
+        ($this->visit)();
+        $this->made = ($this->publish)(['audience' => 'everybody', 'slug' => 'slip']);
+        $this->sites = fn (array $sites, $by = null): TestResponse => $this->as($by ?? $this->ada, 'PUT', "/publications/{$this->made['id']}/frame", ['sites' => $sites]);
+    });
+
+    test('it stands on the sites that were named, and nothing else of the product stands anywhere', function () {
+        ($this->fetch)($this->made['address'].'/frame')->assertNotFound();
+        ($this->sites)(['www.school.example/pages/term', 'HTTP://Quay.example:8081', 'https://www.school.example'])->assertOk()->assertJsonPath('sites', ['https://www.school.example', 'http://quay.example:8081'])->assertJsonPath('layers', ['Slipway']);
+        $policy = fn (string $url): string => (string) strrchr((string) ($this->fetch)($url)->headers->get('Content-Security-Policy'), ';');
+        expect($policy($this->made['address'].'/frame'))->toBe("; frame-ancestors 'self' https://www.school.example http://quay.example:8081");
+        foreach ([$this->made['address'], $this->made['address'].'.ics', '/', '/sitemap.xml', '/api'] as $other) {
+            expect($policy($other))->toBe("; frame-ancestors 'none'");
+        }
+        ($this->sites)([])->assertOk();
+        ($this->fetch)($this->made['address'].'/frame')->assertNotFound();
+    });
+
+    test('it looks as its address says, and what that does not know is as if it were not there', function () {
+        ($this->sites)(['https://school.example'])->assertOk();
+        $text = fn (string $query): string => ($this->fetch)($this->made['address'].'/frame', $query)->assertOk()->getContent();
+        expect($text('?look=dark&accent=1d5a8c&language=de'))->toContain('data-theme="dark"', '#1d5a8c', 'Montag 2 November', 'language=de')
+            ->and($text('?look=%22%3E%3Cscript%3E&accent=red;}&language=xx&opens[]=1'))->toContain('Monday 2 November', 'target="_blank"')->not->toContain('<script>', 'red;', 'data-theme')
+            ->and($text('?opens=here'))->toContain('target="_top"')->not->toContain('_blank')
+            ->and(($this->fetch)($this->made['address'])->getContent())->toContain('Monday 2 November');
+    });
+
+    test('it is never found by searching, and is asked of nobody who is signed in', function () {
+        ($this->sites)(['https://school.example'])->assertOk();
+        $answer = ($this->fetch)($this->made['address'].'/frame');
+        expect($answer->getContent())->toContain('noindex')->not->toContain('ld+json')->and($answer->headers->getCookies())->toBe([]);
+    });
+
+    test('nobody but its publisher says where, and an address that is none is refused by name', function (string $site) {
+        ($this->sites)([$site])->assertUnprocessable()->assertJsonPath('errors.0.field', 'sites');
+        ($this->sites)(['https://school.example'], $this->noor)->assertNotFound();
+        $this->give($this->slip, $this->noor, Level::Manage);
+        ($this->sites)(['https://school.example'], $this->noor)->assertNotFound();
+        expect(Publication::query()->sole()->frame_sites)->toBeNull();
+    })->with(['javascript:alert(1)', '*', "https://school.example 'unsafe-inline'", 'https://', 'https://*.example', 'a;b', 'https://school.example:99999']);
+});
+
+test('a screen has today and the week ahead, where that was chosen, and each event of several days once', function () {
+    $this->add($this->slip, $this->ada, title: 'Hauled out', start: '2026-11-04', end: '2026-11-07');
+    ($this->visit)();
+    ($this->fetch)(($this->publish)()['address'].'/screen')->assertNotFound();
+    $made = ($this->publish)(['onScreen' => true, 'detail' => 'without people']);
+    $text = ($this->fetch)($made['address'].'/screen')->assertOk()->getContent();
+    expect($text)->toContain('Monday 2 November', 'Hospital', 'Ward 7', 'Hauled out', 'Sun 8')->not->toContain('Noor Feldkamp', 'kneecap', 'Mon 9')->and(substr_count($text, 'Hauled out'))->toBe(1);
+    $this->travelTo('2026-11-03 00:01:00');
+    expect(($this->fetch)($made['address'].'/screen')->getContent())->toContain('Tuesday 3 November', 'Nothing is on today')->not->toContain('Hospital');
+    $this->as($this->ada, 'PUT', "/publications/{$made['id']}/paused", ['paused' => true])->assertOk();
+    ($this->fetch)($made['address'].'/screen')->assertStatus(503);
+});
+
+describe('before it is published', function () {
+    beforeEach(function () {
+        ($this->visit)();
+        $this->look = fn (array $with = []): array => $this->as($this->ada, 'POST', '/publications/preview', $with + ['calendar' => $this->slip->slug, 'name' => 'Slip', 'detail' => 'everything', 'audience' => 'with the link', 'period' => 'all'])->assertOk()->json();
+    });
+
+    test('it is seen what would go out, and nothing is kept', function () {
+        $seen = ($this->look)(['detail' => 'without people']);
+        expect($seen)->toMatchArray(['count' => 1, 'busy' => 0, 'leftOut' => []])
+            ->and($seen['events'])->toBe([['title' => 'Hospital', 'start' => '2026-11-02T09:30', 'end' => '2026-11-02T10:30', 'allDay' => false, 'place' => 'Ward 7', 'categories' => ['Wellbeing'], 'responsible' => []]])
+            ->and(($this->look)(['detail' => 'busy times']))->toMatchArray(['count' => 1, 'busy' => 1, 'warnings' => []])
+            ->and(Publication::query()->count())->toBe(0);
+    });
+
+    test('it is said what would not, and why', function () {
+        $this->add($this->slip, $this->ada, title: 'Far away', start: '2027-03-01T09:00', end: '2027-03-01T10:00');
+        $this->add($this->slip, $this->ada, title: 'Secret', start: '2026-11-03T09:00', end: '2026-11-03T10:00', more: ['private' => true, 'categories' => ['Wellbeing']]);
+        $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-04T09:00', end: '2026-11-04T10:00');
+        $why = collect(($this->look)(['period' => 'weeks', 'weeksBack' => 0, 'weeksOn' => 1, 'conditions' => [['about' => 'category', 'names' => ['wellbeing']]]])['leftOut'])->sortBy('why')->values()->all();
+        expect($why)->toBe([
+            ['why' => 'beyond', 'count' => 1, 'examples' => ['Far away']],
+            ['why' => 'conditions', 'count' => 1, 'examples' => ['Haul out']],
+            ['why' => 'private', 'count' => 1, 'examples' => ['Secret']],
+        ]);
+    });
+
+    test('of what one sees as busy times oneself no title is told', function () {
+        $closed = $this->calendar($this->noor, 'Closed meetings');
+        $this->add($closed, $this->noor, title: 'kneecap');
+        $this->give($closed, $this->ada, Level::BusyTimes);
+        $layer = ['name' => 'All', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'chosen', 'calendars' => [$closed->slug]];
+        $overlay = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Term', 'layers' => [$layer]])->assertCreated()->json('slug');
+        expect(json_encode(($this->look)(['calendar' => null, 'overlay' => $overlay])))->toContain('"why":"busy","count":1')->not->toContain('kneecap');
+    });
+
+    test('names in titles and places, whoever is responsible, and notes are warned of where they would go out', function () {
+        $this->add($this->slip, $this->ada, title: 'Exam Feldkamp', start: '2026-11-03T09:00', end: '2026-11-03T10:00', more: ['place' => 'Noor Feldkamp’s office']);
+        $warnings = fn (string $detail): array => collect(($this->look)(['detail' => $detail])['warnings'])->map(fn (array $each): string => "{$each['where']} {$each['count']} ".implode(', ', $each['people']))->all();
+        expect($warnings('everything'))->toBe(['title 1 Noor Feldkamp', 'place 1 Noor Feldkamp', 'responsible 1 Noor Feldkamp', 'notes 1 '])
+            ->and($warnings('without people'))->toBe(['title 1 Noor Feldkamp', 'place 1 Noor Feldkamp'])
+            ->and($warnings('titles'))->toBe(['title 1 Noor Feldkamp'])
+            ->and($warnings('busy times'))->toBe([]);
+    });
+
+    test('only of what one manages, and of what one has published', function () {
+        $input = ['name' => 'Slip', 'detail' => 'everything', 'audience' => 'with the link', 'period' => 'all'];
+        $this->give($this->slip, $this->noor, Level::Change);
+        $this->as($this->noor, 'POST', '/publications/preview', $input + ['calendar' => $this->slip->slug])->assertForbidden();
+        $id = ($this->publish)()['id'];
+        $this->as($this->noor, 'POST', '/publications/preview', $input + ['id' => $id])->assertNotFound();
+        $this->as($this->ada, 'POST', '/publications/preview', ['detail' => 'titles'] + $input + ['id' => $id])->assertOk()->assertJsonPath('events.0.place', '');
+    });
+});
+
+test('of an event it is told where it is published, as far as one may know the address', function () {
+    $event = ($this->visit)();
+    $series = $this->add($this->slip, $this->ada, title: 'Wellbeing hour', start: '2026-11-04T18:00', end: '2026-11-04T19:00', rule: 'FREQ=WEEKLY;COUNT=3');
+    $open = ($this->publish)(['audience' => 'everybody', 'slug' => 'slip', 'name' => 'A: open']);
+    $secret = ($this->publish)(['name' => 'B: secret']);
+    ($this->publish)(['name' => 'C: busy', 'detail' => 'busy times']);
+    ($this->publish)(['name' => 'D: other', 'conditions' => [['about' => 'words', 'words' => ['nothing']]]]);
+    $pages = fn ($who, EventRecord $of, string $query = ''): array => collect($this->as($who, 'GET', "/events/{$of->id}/pages{$query}")->assertOk()->json())->pluck('address', 'name')->all();
+    $own = $pages($this->ada, $event);
+    expect(array_keys($own))->toBe(['A: open', 'B: secret'])->and($own['B: secret'])->toStartWith($secret['address']);
+    foreach ($own as $address) {
+        expect(($this->fetch)($address)->assertOk()->getContent())->toContain('Hospital');
+    }
+    $this->give($this->slip, $this->noor, Level::See);
+    expect(array_keys($pages($this->noor, $event)))->toBe(['A: open']);
+    expect(($this->fetch)($pages($this->ada, $series, '?occurrence=2026-11-11T18:00:00')['A: open'])->assertOk()->getContent())->toContain('Wellbeing hour', 'Wednesday 11 November');
+    $this->as($this->ada, 'GET', "/events/{$series->id}/pages?occurrence=2026-11-12T18:00:00")->assertNotFound();
+    $this->as($this->ada, 'GET', "/events/{$series->id}/pages?occurrence=never")->assertNotFound();
+    $this->as($this->ada, 'PUT', "/publications/{$open['id']}/paused", ['paused' => true])->assertOk();
+    expect($pages($this->noor, $event))->toBe([]);
+});
+
+test('an event is taken as a file, one time of it as an event of its own, and of what is hidden nothing', function () {
+    $series = $this->add($this->slip, $this->ada, title: 'Wellbeing hour', start: '2026-11-04T18:00', end: '2026-11-04T19:00', rule: 'FREQ=WEEKLY;COUNT=3', uid: 'ada.secret', more: ['place' => 'Ward 7']);
+    $file = fn ($who, string $query = ''): string => $this->as($who, 'GET', "/events/{$series->id}/file{$query}")->assertOk()->assertHeader('Content-Disposition', "attachment; filename=event-{$series->id}.ics")->streamedContent();
+    expect($file($this->ada))->toContain('RRULE:FREQ=WEEKLY;COUNT=3', 'UID:ada.secret', 'LOCATION:Ward 7');
+    $one = $file($this->ada, '?occurrence=2026-11-11T18:00:00');
+    expect($one)->toContain('DTSTART;TZID=Europe/London:20261111T180000', 'SUMMARY:Wellbeing hour')->not->toContain('RRULE', 'RECURRENCE-ID', 'UID:ada.secret');
+    $this->as($this->ada, 'GET', "/events/{$series->id}/file?occurrence=2026-11-12T18:00:00")->assertNotFound();
+    $this->give($this->slip, $this->noor, Level::BusyTimes);
+    expect($file($this->noor))->toContain('SUMMARY:Busy')->not->toContain('Wellbeing', 'Ward 7', 'ada.secret');
+    expect($file($this->noor, '?occurrence=2026-11-11T18:00:00'))->toContain('SUMMARY:Busy', '20261111T180000')->not->toContain('Wellbeing', 'ada.secret');
+});

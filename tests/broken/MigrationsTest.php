@@ -189,6 +189,13 @@ function steps(): array
                 expect(DB::table('publications')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000026_forms_of_publications' => [
+            function (): void {
+                $person = DB::table('people')->insertGetId(['name' => 'Gil', 'email' => 'gil@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('publications')->insert(['name' => 'Slip', 'calendar_id' => DB::table('calendars')->value('id'), 'detail' => 'titles', 'audience' => 'everybody', 'slug' => 'slip', 'published_by' => $person]);
+            },
+            fn () => expect((array) DB::table('publications')->sole())->toMatchArray(['name' => 'Slip', 'conditions' => null, 'frame_sites' => null, 'on_screen' => 0]),
+        ],
     ];
 }
 

@@ -12,7 +12,7 @@ vi.mock('@tanstack/react-router', () => ({}));
 afterEach(cleanup);
 
 const made: Publication = {
-    id: 7, name: 'Keel days', of: 'calendar', slug: 'keel-year', ofName: 'Keel year', detail: 'titles', audience: 'with the link', period: 'all', weeksBack: 0, weeksOn: 0, followed: true, asTable: false,
+    id: 7, name: 'Keel days', of: 'calendar', slug: 'keel-year', ofName: 'Keel year', detail: 'titles', audience: 'with the link', period: 'all', weeksBack: 0, weeksOn: 0, followed: true, asTable: false, onScreen: false, conditions: [], frameSites: 0,
     address: 'http://127.0.0.1/p/secret', mine: true, paused: false, publisher: 'Ada Quill', madeAt: '2026-11-27T08:00:00Z', formerUntil: null, reads: 0, lastReadAt: null,
 };
 

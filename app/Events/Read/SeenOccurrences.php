@@ -63,7 +63,12 @@ final class SeenOccurrences
             // What is chosen for a publication may be told apart by what it does not tell.
             if ($perspective->published !== null) {
                 $shown = Redaction::published($shown, $perspective->published);
+                if ($shown === null) {
+                    continue;
+                }
                 $names = $perspective->published->tellsWhere() ? $names : [];
+                $isFull = $isFull && $perspective->published->tellsWhat();
+                $closes = $closes && $isFull;
             }
             $isAuthor = $viewer->isAuthor($each->createdBy);
             yield new SeenOccurrence(

@@ -15,9 +15,12 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Party;
+use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Time\InvalidTime;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 /** Whole series as somebody sees them: on their own calendar, or on one that they are pinned to. */
@@ -102,6 +105,22 @@ final class SeenSeries
         $this->demandFull($this->asSuch($head, $perspective));
 
         return $head;
+    }
+
+    /**
+     * One time of a series, by its name.
+     *
+     * @throws ModelNotFoundException where there is none of that name
+     */
+    public function time(Series $series, string $name): Occurrence
+    {
+        try {
+            $found = $series->find(RecurrenceId::parse($name));
+        } catch (InvalidTime) {
+            $found = null;
+        }
+
+        return $found ?? throw (new ModelNotFoundException)->setModel(EventRecord::class);
     }
 
     /** How much is seen of a series as such, whatever is seen of single times of it. */

@@ -15,10 +15,16 @@ final class DemoPublications
 {
     public function lay(Person $by, Calendar $open, Overlay $overlay, Calendar $year): void
     {
-        Publication::query()->create(['name' => 'Launches and open days at Skerrin Quay', 'calendar_id' => $open->id, 'detail' => Detail::WithoutPeople, 'audience' => Audience::Everybody, 'slug' => 'open-days', 'period' => 'year', 'published_by' => $by->id]);
-        foreach ([['The term, for the boat hall', ['overlay_id' => $overlay->id, 'period' => 'year'], Detail::WithoutPeople], ['Keel year, for parents', ['calendar_id' => $year->id, 'period' => 'weeks', 'weeks_back' => 1, 'weeks_on' => 6], Detail::Titles]] as [$name, $of, $detail]) {
+        Publication::query()->create(['name' => 'Launches and open days at Skerrin Quay', 'calendar_id' => $open->id, 'detail' => Detail::WithoutPeople, 'audience' => Audience::Everybody, 'slug' => 'open-days', 'period' => 'year', 'frame_sites' => array_values(array_filter([self::site()])), 'published_by' => $by->id]);
+        foreach ([['The term, for the boat hall', ['overlay_id' => $overlay->id, 'period' => 'year', 'on_screen' => true], Detail::WithoutPeople], ['Keel year, for parents', ['calendar_id' => $year->id, 'period' => 'weeks', 'weeks_back' => 1, 'weeks_on' => 6], Detail::Titles]] as [$name, $of, $detail]) {
             $token = Feed::newToken();
             Publication::query()->create($of + ['name' => $name, 'detail' => $detail, 'audience' => Audience::WithTheLink, 'token' => $token, 'token_hash' => Publication::digest($token), 'published_by' => $by->id]);
         }
+    }
+
+    /** The school's own site, which the stand-ins serve: the page stands in a frame there. */
+    private static function site(): string
+    {
+        return (string) config('rota.standins.url');
     }
 }

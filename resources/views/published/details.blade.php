@@ -14,7 +14,7 @@
     <main class="published-details">
         <p><b>{{ $day }}</b>, {{ $event->when }}@if ($event->status !== '') <small>({{ $event->status }})</small>@endif</p>
         <dl>
-            @foreach (array_filter(['Place' => $event->place, 'Responsible' => implode(', ', $event->responsible), 'Category' => implode(', ', $event->categories), 'Shown in' => $event->layer === $publication->name ? '' : $event->layer, 'About' => $notes]) as $name => $value)
+            @foreach (array_filter(['Place' => $event->place, 'Responsible' => implode(', ', $event->responsible), 'Category' => implode(', ', $event->categories), 'Shown in' => $publication->overlay_id === null ? '' : $event->layer, 'About' => $notes]) as $name => $value)
                 <dt>{{ $name }}</dt>
                 <dd>{{ $value }}</dd>
             @endforeach

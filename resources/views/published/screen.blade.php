@@ -33,15 +33,17 @@
             </ul>
         </section>
         <section aria-labelledby="week" class="screen-week" tabindex="0" data-turns>
-            <h2 id="week">{{ $page->weekBegun($page->asked->date, null) ?: 'This week' }}</h2>
+            <h2 id="week">The week ahead</h2>
             @foreach ($week as $date => $events)
                 @continue($date === $page->today)
-                <div class="screen-of-day" @if ($date < $page->today) data-over @endif>
+                {{-- What goes on from an earlier day has been told on that. --}}
+                @php($begun = array_filter($events, fn ($event) => ! $event->continues))
+                <div class="screen-of-day">
                     <h3>{{ \Carbon\CarbonImmutable::parse($date)->translatedFormat('D j') }}</h3>
                     <div>
                         @isset($page->closed[$date])<p class="published-closed">Closed: {{ $page->closed[$date] }}</p>@endisset
                         <ul>
-                            @forelse ($events as $event)
+                            @forelse ($begun as $event)
                                 <li data-status="{{ $event->status }}">@include('published.event')</li>
                             @empty
                                 @unless (isset($page->closed[$date]))<li class="screen-none">–</li>@endunless

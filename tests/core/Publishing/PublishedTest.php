@@ -36,9 +36,15 @@ test('what is hidden stays hidden, whatever the detail', function (Detail $detai
 test('busy times tell neither the state nor the colour', function () {
     $told = Redaction::published(occurrence(), Detail::BusyTimes);
     expect([$told->status, $told->colour])->toBe([Status::Confirmed, null])
-        ->and(Redaction::published(occurrence(), Detail::Titles)->status)->toBe(Status::Provisional);
+        ->and(Redaction::published(occurrence(), Detail::Titles)?->status)->toBe(Status::Provisional);
 });
 
 test('names of people are told by the whole alone', function () {
     expect(array_map(fn (Detail $each): bool => $each->tellsWho(), Detail::cases()))->toBe([false, false, false, true]);
+});
+
+test('of busy times what leaves the time free is none, and otherwise it is told', function () {
+    $free = new IndexedOccurrence(3, 7, 7, null, 1000, 2000, TimeKind::Zoned, 'Open loft', '', Status::Confirmed, false, false, false, null, [], 'uid', false, 3, null);
+    expect(Redaction::published($free, Detail::BusyTimes))->toBeNull()
+        ->and(Redaction::published($free, Detail::Titles)?->title)->toBe('Open loft');
 });

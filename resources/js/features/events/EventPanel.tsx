@@ -23,6 +23,7 @@ import { PlaceActions } from '@/features/pins/PlaceActions';
 import { PlacePicker } from '@/features/pins/PlacePicker';
 import { EventTasks } from '@/features/preparation/EventTasks';
 import { Linked } from './Linked';
+import { PassOn } from './PassOn';
 import { reminderWords } from '@/features/reminders/reminderWords';
 import { following, type Scope } from './scope';
 
@@ -107,6 +108,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         History
                     </Button>
                 )}
+                {rota.search.as === undefined && <PassOn event={event} />}
             </div>
             {event.mayChange && looking && <EventHistory id={event.id} version={event.version} />}
             {event.busyOnly && (

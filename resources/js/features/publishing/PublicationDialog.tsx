@@ -5,13 +5,16 @@ import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, ChoiceField, Field, FormProblem, TextField } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
+import { ConditionFields } from '@/features/overlays/ConditionFields';
 import { useOverlays } from '@/features/overlays/useOverlays';
+import { PreviewNote } from './PreviewNote';
+import { usePublicationPreview } from './usePublicationPreview';
 import { usePublish, type Publication } from './usePublications';
 import { addressOf, AUDIENCES, DETAILS, PERIODS } from './words';
 
-type Props = { publication: Publication | null; /** Of what it is begun, where that is known. */ begun?: { of: string; name: string }; onClose: () => void };
+type Props = { publication: Publication | null; /** Of what it is begun, where that is known. */ begun?: { of: string; name: string; audience?: Values['audience'] }; onClose: () => void };
 
-type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable'>> & { of: string; slug: string | null };
+type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable' | 'onScreen' | 'conditions'>> & { of: string; slug: string | null };
 
 /** What one may not think of. */
 const HINTS: Partial<Record<Values['detail'], string>> = {
@@ -20,12 +23,12 @@ const HINTS: Partial<Record<Values['detail'], string>> = {
     everything: 'Names of people go out, too: everybody at the address reads who is responsible.',
 };
 
-const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, slug: null };
+const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, onScreen: false, conditions: [], slug: null };
 
 /** Publishes a page, or changes what one gives. */
 export function PublicationDialog({ publication, begun, onClose }: Props) {
     const choices = useChoices();
-    const [values, setValues] = useState<Values>(() => (publication === null ? { ...BEGUN, ...begun } : { ...publication, of: `${publication.of}:${publication.slug}`, slug: publication.audience === 'everybody' ? (publication.address?.split('/').at(-1) ?? null) : null }));
+    const [values, setValues] = useState<Values>(() => (publication === null ? { ...BEGUN, ...begun } : { ...valuesOf(publication), of: `${publication.of}:${publication.slug}`, slug: publication.audience === 'everybody' ? (publication.address?.split('/').at(-1) ?? null) : null }));
     const publish = usePublish(publication, onClose);
     const set = (change: Partial<Values>) => setValues((before) => ({ ...before, ...change }));
     const choose = (of: string) => {
@@ -35,61 +38,77 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
     const isFindable = values.audience === 'everybody';
     const slug = values.slug ?? addressOf(values.name);
     const problem = problemOf(publish);
-    const submit = () => {
-        const [kind, subject] = [values.of.slice(0, values.of.indexOf(':')), values.of.slice(values.of.indexOf(':') + 1)];
-        const { name, detail, audience, period, weeksBack, weeksOn, followed, asTable } = values;
-        publish.mutate({ name, detail, audience, period, weeksBack, weeksOn, followed, asTable, ...(isFindable ? { slug } : {}), ...(publication === null ? { [kind]: subject } : {}) });
-    };
+    const input = inputOf(values, isFindable ? slug : null, publication === null);
+    const preview = usePublicationPreview(input, publication?.id ?? null);
     return (
-        <Dialog open onOpenChange={(open) => !open && onClose()} title={publication === null ? 'Publish a page' : `Change ${publication.name}`} about="It gives what you may see at that moment, never more. Private events show as busy times at most.">
+        <Dialog open onOpenChange={(open) => !open && onClose()} wide title={publication === null ? 'Publish a page' : `Change ${publication.name}`} about="It gives what you may see at that moment, never more. Private events show as busy times at most.">
             <form
-                className="flex flex-col gap-3"
+                className="grid items-start gap-x-5 gap-y-4 sm:grid-cols-2"
                 onSubmit={(event) => {
                     event.preventDefault();
-                    submit();
+                    publish.mutate(input);
                 }}
             >
-                {publication === null && (
-                    <Field label="What" error={problem?.field('calendar')}>
-                        {(control) => (
-                            <select {...control} required value={values.of} onChange={(event) => choose(event.target.value)}>
-                                <option value="">Choose what you manage</option>
-                                {choices.map(({ value, name, kind }) => (
-                                    <option key={value} value={value}>
-                                        {name} ({kind})
-                                    </option>
-                                ))}
-                            </select>
-                        )}
-                    </Field>
-                )}
-                <TextField label="Name, at its top" value={values.name} maxLength={120} error={problem?.field('name')} onChange={(event) => set({ name: event.target.value })} />
-                <ChoiceField label="It tells" value={values.detail} choices={DETAILS} error={problem?.field('detail')} hint={HINTS[values.detail]} onChange={(detail) => set({ detail })} />
-                <ChoiceField label="Of which days" value={values.period} choices={PERIODS} onChange={(period) => set({ period })} />
-                {values.period === 'weeks' && (
-                    <div className="flex gap-3">
-                        <TextField type="number" min={0} max={260} label="Weeks before this one" value={values.weeksBack} error={problem?.field('weeksBack')} onChange={(event) => set({ weeksBack: Number(event.target.value) })} />
-                        <TextField type="number" min={0} max={260} label="Weeks after it" value={values.weeksOn} error={problem?.field('weeksOn')} onChange={(event) => set({ weeksOn: Number(event.target.value) })} />
+                <div className="flex flex-col gap-3">
+                    {publication === null && (
+                        <Field label="What" error={problem?.field('calendar')}>
+                            {(control) => (
+                                <select {...control} required value={values.of} onChange={(event) => choose(event.target.value)}>
+                                    <option value="">Choose what you manage</option>
+                                    {choices.map(({ value, name, kind }) => (
+                                        <option key={value} value={value}>
+                                            {name} ({kind})
+                                        </option>
+                                    ))}
+                                </select>
+                            )}
+                        </Field>
+                    )}
+                    <TextField label="Name, at its top" value={values.name} maxLength={120} error={problem?.field('name')} onChange={(event) => set({ name: event.target.value })} />
+                    <ChoiceField label="It tells" value={values.detail} choices={DETAILS} error={problem?.field('detail')} hint={HINTS[values.detail]} onChange={(detail) => set({ detail })} />
+                    <ChoiceField label="Of which days" value={values.period} choices={PERIODS} onChange={(period) => set({ period })} />
+                    {values.period === 'weeks' && (
+                        <div className="flex gap-3">
+                            <TextField type="number" min={0} max={260} label="Weeks before this one" value={values.weeksBack} error={problem?.field('weeksBack')} onChange={(event) => set({ weeksBack: Number(event.target.value) })} />
+                            <TextField type="number" min={0} max={260} label="Weeks after it" value={values.weeksOn} error={problem?.field('weeksOn')} onChange={(event) => set({ weeksOn: Number(event.target.value) })} />
+                        </div>
+                    )}
+                    <ConditionFields conditions={values.conditions} onChange={(conditions) => set({ conditions })} errorOf={(index) => problem?.fields.find((each) => each.field.startsWith(`conditions.${index}.`))?.message} />
+                    <ChoiceField label="For" value={values.audience} choices={AUDIENCES} error={problem?.field('audience')} onChange={(audience) => set({ audience })} />
+                    {isFindable && <TextField label="Its address" value={slug} error={problem?.field('slug')} hint={`${window.location.origin}/p/${slug}`} onChange={(event) => set({ slug: event.target.value })} />}
+                    <div>
+                        <CheckField label="Devices may follow it" checked={values.followed} onChange={(event) => set({ followed: event.target.checked })} />
+                        <CheckField label="It can be taken as a table" checked={values.asTable} onChange={(event) => set({ asTable: event.target.checked })} />
+                        <CheckField label="A screen on a wall may show it" checked={values.onScreen} onChange={(event) => set({ onScreen: event.target.checked })} />
                     </div>
-                )}
-                <ChoiceField label="For" value={values.audience} choices={AUDIENCES} error={problem?.field('audience')} onChange={(audience) => set({ audience })} />
-                {isFindable && <TextField label="Its address" value={slug} error={problem?.field('slug')} hint={`${window.location.origin}/p/${slug}`} onChange={(event) => set({ slug: event.target.value })} />}
-                <div>
-                    <CheckField label="Devices may follow it" checked={values.followed} onChange={(event) => set({ followed: event.target.checked })} />
-                    <CheckField label="It can be taken as a table" checked={values.asTable} onChange={(event) => set({ asTable: event.target.checked })} />
                 </div>
-                {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
-                <div className="flex gap-2">
-                    <Button type="submit" look="primary" disabled={publish.isPending}>
-                        {publication === null ? 'Publish it' : 'Save'}
-                    </Button>
-                    <Button look="quiet" onClick={onClose}>
-                        Cancel
-                    </Button>
+                <div className="flex flex-col gap-3">
+                    <PreviewNote preview={preview} />
+                </div>
+                <div className="flex flex-col gap-3 sm:col-span-2">
+                    {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
+                    <div className="flex gap-2">
+                        <Button type="submit" look="primary" disabled={publish.isPending}>
+                            {publication === null ? 'Publish it' : 'Save'}
+                        </Button>
+                        <Button look="quiet" onClick={onClose}>
+                            Cancel
+                        </Button>
+                    </div>
                 </div>
             </form>
         </Dialog>
     );
+}
+
+function valuesOf({ name, detail, audience, period, weeksBack, weeksOn, followed, asTable, onScreen, conditions }: Omit<Values, 'of' | 'slug'>) {
+    return { name, detail, audience, period, weeksBack, weeksOn, followed, asTable, onScreen, conditions };
+}
+
+/** As it is sent: what it is of is said once, when it is made. */
+function inputOf({ of, ...values }: Values, slug: string | null, isNew: boolean): Schemas['PublicationInput'] {
+    const [kind, subject] = [of.slice(0, of.indexOf(':')), of.slice(of.indexOf(':') + 1)];
+    return { ...valuesOf(values), ...(slug === null ? {} : { slug }), ...(isNew && of !== '' ? { [kind]: subject } : {}) };
 }
 
 /** The calendars and overlays that one manages. */

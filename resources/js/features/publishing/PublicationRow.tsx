@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { CopyField } from '@/components/CopyField';
 import { formatMoment } from '@/time/dates';
+import { FrameDialog } from './FrameDialog';
 import { PublicationDialog } from './PublicationDialog';
 import { usePublicationActions, type Publication } from './usePublications';
 import { AUDIENCES, DETAILS, periodWords } from './words';
@@ -9,7 +10,7 @@ import { AUDIENCES, DETAILS, periodWords } from './words';
 /** For so many days the address before is answered, too. */
 const DAYS = [0, 7, 30, 90];
 
-type Asking = 'change' | 'renew' | 'end' | null;
+type Asking = 'change' | 'renew' | 'end' | 'frame' | null;
 
 /** A page that is published: what it gives to whom, how often it was read, and what can be done with it. */
 export function PublicationRow({ publication }: { publication: Publication }) {
@@ -25,7 +26,7 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                     <b className="font-semibold">{name}</b>
                     {paused && <b className="ml-2 font-semibold text-pin-ink">paused</b>}
                     <span className="block text-soft">
-                        {publication.ofName}: {DETAILS[publication.detail]}, {periodWords(publication)}, for {AUDIENCES[publication.audience]}
+                        {publication.ofName}: {DETAILS[publication.detail]}, {periodWords(publication)}, {publication.conditions.length > 0 && 'what it asks for alone, '}for {AUDIENCES[publication.audience]}
                     </span>
                     <span className="block text-soft">
                         {read} · published by {publication.publisher}, {formatMoment(publication.madeAt)}
@@ -36,6 +37,11 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                     {mine && (
                         <Button onClick={() => setAsking('change')} aria-label={`Change ${name}`}>
                             Change
+                        </Button>
+                    )}
+                    {mine && !paused && (
+                        <Button onClick={() => setAsking('frame')} aria-label={`Put ${name} into a frame`}>
+                            Frame
                         </Button>
                     )}
                     <Button onClick={() => pause.mutate(!paused)} disabled={pause.isPending} aria-label={paused ? `Show ${name} again` : `Pause ${name}`}>
@@ -53,9 +59,17 @@ export function PublicationRow({ publication }: { publication: Publication }) {
             </div>
             {address === null ? <p className="mt-1 text-soft">Its address is known to {publication.publisher}.</p> : <CopyField label={`Address of ${name}`} value={address} />}
             {address !== null && !paused && (
-                <a href={address} target="_blank" rel="noreferrer" className="hit mt-1 inline-block underline">
-                    Look at it
-                </a>
+                <p className="mt-1 flex flex-wrap items-center gap-x-5">
+                    <a href={address} target="_blank" rel="noreferrer" className="hit underline">
+                        Look at it
+                    </a>
+                    {publication.onScreen && (
+                        <a href={`${address}/screen`} target="_blank" rel="noreferrer" className="hit underline">
+                            Open it on a screen
+                        </a>
+                    )}
+                    {publication.frameSites > 0 && <span className="text-soft">stands in a frame on {publication.frameSites === 1 ? 'one site' : `${publication.frameSites} sites`}</span>}
+                </p>
             )}
             {asking === 'renew' && (
                 <p className="mt-2 flex flex-wrap items-center gap-2">
@@ -88,6 +102,7 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                     </Button>
                 </p>
             )}
+            {asking === 'frame' && <FrameDialog publication={publication} onClose={() => setAsking(null)} />}
             {asking === 'change' && <PublicationDialog publication={publication} onClose={() => setAsking(null)} />}
         </li>
     );

@@ -15,6 +15,7 @@ import { LEVELS } from '@/api/generated/words';
 import { GIVABLE, type Level } from '@/features/access/levels';
 import { LevelSelect } from '@/features/access/LevelSelect';
 import { PasteAddresses } from './PasteAddresses';
+import { PagesForThePublic } from '@/features/publishing/PagesForThePublic';
 import { SubjectPicker, type Entry } from '@/features/directory/SubjectPicker';
 import { useSharing } from './useAccess';
 
@@ -127,6 +128,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
                             Anyone can follow it at <a href={sharing.data.publicUrl} className="underline">{sharing.data.publicUrl}</a>
                         </p>
                     )}
+                    <PagesForThePublic calendar={calendar} isPublic={given('public') !== 'none'} />
                 </li>
                 <Folded entries={named} keyOf={(grant) => `${grant.kind}:${grant.id}`} what="who were named">
                     {(grant) => (
