@@ -211,6 +211,9 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('publications/{id}', [PublicationsController::class, 'destroy']);
     Route::get('feeds', [FeedsController::class, 'index']);
     Route::post('calendars/{slug}/feeds', [FeedsController::class, 'store']);
+    Route::post('feeds', [FeedsController::class, 'storePersonal']);
+    Route::post('overlays/{slug}/feeds', [FeedsController::class, 'storeOfOverlay']);
+    Route::put('feeds/{id}', [FeedsController::class, 'update']);
     Route::delete('feeds/{id}', [FeedsController::class, 'destroy']);
 
     Route::post('calendars/{slug}/imports', [ImportsController::class, 'store']);

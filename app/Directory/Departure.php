@@ -33,7 +33,7 @@ final class Departure
         return new KeptData(
             $this->keptBy(Calendar::query(), $person, 'own_of')->get()->map($tell)->all(),
             $this->keptBy(Overlay::query(), $person, 'home_of')->get()->map($tell)->all(),
-            $this->feeds($person)->with('calendar')->get()->map(static fn (Feed $feed): KeptFeedData => new KeptFeedData($feed->id, $feed->name, $feed->calendar->name))->all(),
+            $this->feeds($person)->with(['calendar', 'overlay'])->get()->map(static fn (Feed $feed): KeptFeedData => new KeptFeedData($feed->id, $feed->name, $feed->subjectName()))->all(),
             $this->publications($person)->orderBy('name')->pluck('name')->all(),
         );
     }
@@ -67,6 +67,8 @@ final class Departure
         }
         $heir = $feeds === null ? null : (int) Subjects::find('person', $feeds)->id;
         $this->feeds($person)->update($heir === null ? ['revoked_at' => now()] : ['created_by' => $heir]);
+        // What they have made for themselves ends with their access.
+        Feed::standing()->where('created_by', $person->id)->where('personal', true)->update(['revoked_at' => now()]);
         $this->publications($person)->update($heir === null ? ['ended_at' => now()] : ['published_by' => $heir, 'version' => DB::raw('version + 1')]);
         GrantRecord::query()->where('subject_kind', SubjectKind::Person)->where('subject_id', $person->id)->delete();
         Invitation::query()->where('person_id', $person->id)->delete();
@@ -96,7 +98,7 @@ final class Departure
     /** @return Builder<Feed> */
     private function feeds(Person $person): Builder
     {
-        return Feed::query()->where('created_by', $person->id)->whereNull('revoked_at')->whereHas('calendar');
+        return Feed::standing()->where('created_by', $person->id)->where('personal', false);
     }
 
     /**

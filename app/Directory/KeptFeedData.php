@@ -8,7 +8,7 @@ final readonly class KeptFeedData
     public function __construct(
         public int $id,
         public string $name,
-        public string $calendar,
+        public string $ofName,
     ) {
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Feeds;
 
+use App\Access\AccessibleCalendar;
 use App\Access\AccessReader;
 use App\Access\Perspective;
 use App\Calendars\Calendar;
@@ -9,6 +10,7 @@ use App\Changes\Change;
 use App\Pins\Pin;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Viewer;
 use PinnedRota\Core\ICalendar\CalendarWriter;
@@ -19,41 +21,76 @@ final class FeedDownloadController
 {
     private const REFRESH_MINUTES = 60;
 
-    public function __construct(private readonly AccessReader $access, private readonly CalendarDocument $documents)
+    public function __construct(private readonly AccessReader $access, private readonly CalendarDocument $documents, private readonly TimesDocument $times)
     {
     }
 
     public function show(Request $request, string $token): Response
     {
-        $feed = Feed::byToken($token)->with(['publisher', 'calendar.source'])->first();
+        $feed = Feed::byToken($token)->with(['publisher', 'calendar.source', 'overlay'])->first();
         if ($feed === null) {
             return $this->unknown($request);
         }
         if ($feed->revoked_at?->addDays(FeedEnd::DAYS)->isPast() === true) {
             return new Response("This feed was ended.\n", 410, ['Content-Type' => 'text/plain; charset=utf-8']);
         }
-        // A deleted calendar is answered like a link that never was.
-        $calendar = $feed->getRelation('calendar');
-        if (! $calendar instanceof Calendar) {
+        // What was deleted is answered like a link that never was.
+        if ($feed->isOrphaned()) {
             return $this->unknown($request);
         }
-        $perspective = $this->access->perspective($this->access->viewer($feed->publisher), $calendar, $feed->detail === 'busy' ? Level::BusyTimes : null);
-        $level = $perspective->eventLevel($calendar->id);
+        $perspective = $this->perspective($feed);
         $end = match (true) {
             $feed->revoked_at !== null => FeedEnd::Revoked,
             ! $feed->publisher->isActive() => FeedEnd::PublisherGone,
-            ! $level->includes(Level::BusyTimes) => FeedEnd::PublisherShutOut,
+            $perspective === null => FeedEnd::PublisherShutOut,
             default => null,
         };
         if ($end !== null) {
-            return new Response($end->document($calendar->name, now()), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, no-cache']);
+            return new Response($end->document($feed->subjectName(), now()), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, no-cache']);
         }
         $feed->timestamps = false;
-        $feed->update(['last_fetched_at' => now()]);
+        $feed->update(['last_fetched_at' => now(), 'fetched_by' => ProgramKind::of((string) $request->userAgent())->value]);
+        if ($feed->calendar !== null && $feed->isWhole()) {
+            $level = $perspective->eventLevel($feed->calendar->id);
 
-        $etag = hash('sha256', "{$feed->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class);
+            return $this->answer($request, $feed->calendar, $perspective, hash('sha256', "{$feed->id}|{$feed->calendar->revision}|{$feed->calendar->version}|{$level->value}|{$this->pinsMark($feed->calendar)}|".CalendarWriter::class));
+        }
 
-        return $this->answer($request, $calendar, $perspective, $etag);
+        return $this->timeByTime($request, $feed, $perspective);
+    }
+
+    /** What its maker sees of it at this moment; null where that is nothing. */
+    private function perspective(Feed $feed): ?Perspective
+    {
+        $viewer = $this->access->viewer($feed->publisher);
+        $atMost = $feed->detail === 'busy' ? Level::BusyTimes : null;
+        if ($feed->calendar !== null) {
+            $perspective = $this->access->perspective($viewer, $feed->calendar, $atMost);
+
+            return $perspective->eventLevel($feed->calendar->id)->includes(Level::BusyTimes) ? $perspective : null;
+        }
+        if ($feed->overlay !== null && ! $this->access->overlay($viewer, $feed->overlay)->includes(Level::See)) {
+            return null;
+        }
+        // What is somebody's own goes along with what they have made for themselves alone.
+        $calendars = $this->access->calendars($viewer)->filter(static fn (AccessibleCalendar $each): bool => $feed->personal || $each->calendar->own_of === null);
+
+        return new Perspective($viewer, $calendars, true, $atMost);
+    }
+
+    /** Any change may be one of what it tells, and each day begins a new window. */
+    private function timeByTime(Request $request, Feed $feed, Perspective $perspective): Response
+    {
+        $today = Carbon::now(TimesDocument::zone($feed)->name);
+        $response = (new Response)->setEtag(hash('sha256', "{$feed->id}|{$feed->version}|{$today->toDateString()}|".(int) Change::query()->max('id').'|'.CalendarWriter::class));
+        $response->headers->set('Cache-Control', 'private, no-cache');
+        if ($response->isNotModified($request)) {
+            return $response;
+        }
+        $response->setContent($this->times->text($feed, $perspective, $today));
+        $response->headers->set('Content-Type', 'text/calendar; charset=utf-8');
+
+        return $response;
     }
 
     /** A calendar that is shared with the public, at its own address. */

@@ -2,18 +2,16 @@
 
 namespace App\Publishing;
 
+use App\Feeds\TimeEvent;
 use App\Overlays\Sheet;
 use App\Overlays\SheetItem;
 use App\Overlays\SheetItemData;
 use Illuminate\Support\Carbon;
 use PinnedRota\Core\Events\Event;
-use PinnedRota\Core\Events\EventContents;
-use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarWriter;
 use PinnedRota\Core\Spreadsheet\CsvText;
-use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
@@ -90,13 +88,6 @@ final class PublishedFiles
 
     private static function event(SheetItemData $item, Publication $publication, Zone $zone, int $stamp, string $notes = ''): Event
     {
-        $time = static fn (string $when): EventTime => $item->allDay ? EventTime::date(LocalDateTime::parse($when)) : EventTime::zoned(LocalDateTime::parse($when), $zone);
-
-        return new Event(
-            uid: $publication->nameOf($item->id, $item->occurrence).'@published.invalid',
-            timing: EventTiming::between($time($item->start), $time($item->end)),
-            contents: new EventContents($item->title, $item->place, description: $notes, status: $item->status, categories: $item->categories),
-            stamp: $stamp,
-        );
+        return TimeEvent::of($item, $zone, $publication->nameOf($item->id, $item->occurrence).'@published.invalid', $stamp, $notes);
     }
 }

@@ -78,10 +78,21 @@ test('a link that was ended gives nothing any more, and the others go on', funct
     $this->as($this->ada, 'GET', '/feeds')->assertJsonCount(1);
 });
 
-test('the link is kept as a digest only and never told again', function () {
-    $token = basename(($this->make)(), '.ics');
-    expect(json_encode(DB::table('feeds')->get()))->not->toContain($token)
-        ->and($this->as($this->ada, 'GET', '/feeds')->getContent())->not->toContain($token);
+test('the link is kept as a digest and encrypted, and told again to who made it alone', function () {
+    $url = ($this->make)();
+    expect(json_encode(DB::table('feeds')->get()))->not->toContain(basename($url, '.ics'));
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::Manage);
+    $this->as($this->ada, 'GET', '/feeds')->assertJsonPath('0.url', $url)->assertJsonPath('0.mine', true);
+    $this->as($ben, 'GET', '/feeds')->assertJsonPath('0.url', null)->assertJsonPath('0.mine', false);
+});
+
+test('a link of which only the digest was kept works on, and cannot be told again', function () {
+    $this->add($this->slip, $this->ada, title: 'Haul out');
+    $url = ($this->make)();
+    DB::table('feeds')->update(['token' => null]);
+    $this->as($this->ada, 'GET', '/feeds')->assertJsonPath('0.url', null);
+    expect(($this->fetch)($url)->assertOk()->getContent())->toContain('SUMMARY:Haul out');
 });
 
 test('a feed of busy times tells nothing else', function () {
@@ -119,3 +130,114 @@ test('nobody revokes what is not theirs', function () {
     ($this->make)();
     $this->as($this->person('Eve Else'), 'DELETE', '/feeds/'.Feed::query()->value('id'))->assertNotFound();
 });
+
+describe('for oneself', function () {
+    beforeEach(function () {
+        $this->travelTo('2026-11-02 08:00:00');
+        $this->ben = $this->person('Ben Oar');
+        $this->own = fn (array $with = [], $by = null): array => $this->as($by ?? $this->ben, 'POST', '/feeds', $with + ['name' => 'My phone', 'detail' => 'full'])->assertCreated()->json();
+        $this->read = fn (array $feed): string => ($this->fetch)($feed['url'])->assertOk()->getContent();
+        $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-03T09:30', end: '2026-11-03T10:30', more: ['description' => 'Bring gloves', 'categories' => ['Boats']]);
+        $this->add($this->slip, $this->ada, title: 'Hospital', start: '2026-11-04T09:30', end: '2026-11-04T10:30', more: ['private' => true, 'place' => 'Ward 7']);
+    });
+
+    test('whoever may see a calendar has it on their devices, as far as they may see it at that moment', function () {
+        $this->as($this->ben, 'POST', '/feeds', ['name' => 'My phone', 'detail' => 'full', 'calendar' => $this->slip->slug])->assertNotFound();
+        $this->give($this->slip, $this->ben, Level::See);
+        $feed = ($this->own)(['calendar' => $this->slip->slug]);
+        expect($feed)->toMatchArray(['of' => 'calendar', 'personal' => true, 'mine' => true])->and(($this->read)($feed))->toContain('SUMMARY:Haul out', 'SUMMARY:Busy')->not->toContain('Hospital', 'Ward 7');
+        $this->give($this->slip, $this->ben, Level::BusyTimes);
+        expect(($this->read)($feed))->toContain('SUMMARY:Busy')->not->toContain('Haul out', 'gloves');
+        // Who manages the calendar knows of it and may end it; nobody but its maker has its address.
+        $this->as($this->ada, 'GET', '/feeds')->assertJsonPath('0.personal', true)->assertJsonPath('0.url', null);
+        $this->as($this->ada, 'DELETE', "/feeds/{$feed['id']}")->assertNoContent();
+        expect(($this->read)($feed))->toContain('no longer shared here')->not->toContain('SUMMARY:Busy');
+    });
+
+    test('all on one’s list is one link, and what is one’s own goes along', function () {
+        $this->give($this->slip, $this->ben, Level::See);
+        $this->as($this->ben, 'PUT', "/calendars/{$this->slip->slug}/list", ['onList' => true])->assertOk();
+        $own = App\Calendars\OwnCalendar::of($this->ben);
+        $this->add($own, $this->ben, title: 'Dentist', start: '2026-11-05T09:30', end: '2026-11-05T10:30', more: ['private' => true]);
+        $text = ($this->read)(($this->own)());
+        expect($text)->toContain('SUMMARY:Haul out', 'DESCRIPTION:Bring gloves', 'SUMMARY:Busy', 'SUMMARY:Dentist')->not->toContain('Hospital', 'Ward 7')
+            ->and(($this->read)(($this->own)(['detail' => 'busy'])))->toContain('SUMMARY:Busy')->not->toContain('Haul out', 'gloves', 'Dentist');
+    });
+
+    test('through an overlay it has what its layers take, each event once', function () {
+        $this->give($this->slip, $this->ben, Level::See);
+        $layer = ['name' => 'Boats', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'chosen', 'calendars' => [$this->slip->slug], 'conditions' => [['about' => 'category', 'names' => ['Boats']]]];
+        $overlay = $this->as($this->ben, 'POST', '/overlays', ['name' => 'Boats', 'layers' => [$layer]])->assertCreated()->json('slug');
+        $feed = ($this->own)(['overlay' => $overlay]);
+        expect(($this->read)($feed))->toContain('SUMMARY:Haul out')->not->toContain('SUMMARY:Busy')->and(substr_count(($this->read)($feed), 'BEGIN:VEVENT'))->toBe(1);
+        $this->as($this->ada, 'POST', '/feeds', ['name' => 'Mine', 'detail' => 'full', 'overlay' => $overlay])->assertNotFound();
+        $this->as($this->ben, 'DELETE', "/overlays/{$overlay}")->assertNoContent();
+        ($this->fetch)($feed['url'])->assertNotFound();
+    });
+
+    test('it goes so far back, asks what it is told to, and reminds, at the same address', function () {
+        $this->give($this->slip, $this->ben, Level::See);
+        $this->add($this->slip, $this->ada, title: 'Long ago', start: '2026-10-05T09:30', end: '2026-10-05T10:30');
+        $feed = ($this->own)(['calendar' => $this->slip->slug, 'weeksBack' => 1, 'reminderMinutes' => 30]);
+        expect(($this->read)($feed))->toContain('SUMMARY:Haul out', 'BEGIN:VALARM', 'TRIGGER:-PT1800S')->not->toContain('Long ago')
+            // Of what is only busy there is nothing to be reminded of.
+            ->and(substr_count(($this->read)($feed), 'BEGIN:VALARM'))->toBe(1);
+        $changed = $this->as($this->ben, 'PUT', "/feeds/{$feed['id']}", ['name' => 'My phone', 'detail' => 'full', 'conditions' => [['about' => 'words', 'words' => ['long']]]])->assertOk();
+        $changed->assertJsonPath('url', $feed['url'])->assertJsonPath('reminderMinutes', null);
+        expect(($this->read)($feed))->toContain('Long ago')->not->toContain('Haul out', 'VALARM', 'Busy');
+        $this->as($this->ada, 'PUT', "/feeds/{$feed['id']}", ['name' => 'x', 'detail' => 'busy'])->assertForbidden();
+        $this->as($this->ben, 'PUT', "/feeds/{$feed['id']}", ['name' => 'x', 'detail' => 'full', 'weeksBack' => -1])->assertUnprocessable();
+    });
+
+    test('a device that has it is not sent it again, and it is told what kind of program asked', function () {
+        $this->give($this->slip, $this->ben, Level::See);
+        $feed = ($this->own)(['calendar' => $this->slip->slug, 'weeksBack' => 1]);
+        $etag = ($this->fetch)($feed['url'], ['User-Agent' => 'Calendars/9 (Android 15; Mobile)'])->headers->get('ETag');
+        $this->as($this->ben, 'GET', '/feeds')->assertJsonPath('0.fetchedBy', 'a phone or tablet');
+        DB::enableQueryLog();
+        ($this->fetch)($feed['url'], ['If-None-Match' => $etag])->assertStatus(304);
+        expect(collect(DB::getQueryLog())->pluck('query')->implode("\n"))->not->toContain('`occurrences`');
+        DB::disableQueryLog();
+        $this->add($this->slip, $this->ada);
+        ($this->fetch)($feed['url'], ['If-None-Match' => $etag])->assertOk();
+        $this->travelTo('2026-11-03 08:00:00');
+        ($this->fetch)($feed['url'], ['If-None-Match' => $etag])->assertOk();
+    });
+
+    test('it ends where they are suspended or go, and is handed on to nobody', function () {
+        $root = $this->person('Root', ['role' => 'administrator']);
+        $this->give($this->slip, $this->ben, Level::See);
+        $feed = ($this->own)(['calendar' => $this->slip->slug]);
+        $this->as($root, 'PUT', "/people/{$this->ben->id}/suspended", ['suspended' => true])->assertOk();
+        expect(($this->read)($feed))->toContain('no longer shared here')->not->toContain('Haul out');
+        $this->as($root, 'PUT', "/people/{$this->ben->id}/suspended", ['suspended' => false])->assertOk();
+        $this->as($root, 'GET', "/people/{$this->ben->id}/kept")->assertJsonPath('feeds', []);
+        $this->as($root, 'POST', "/people/{$this->ben->id}/departure", ['handovers' => [], 'feeds' => $this->ada->id])->assertOk();
+        expect(Feed::query()->sole())->created_by->toBe($this->ben->id)->revoked_at->not->toBeNull();
+    });
+});
+
+test('of an overlay those who manage it make links for others, and nobody’s own calendar goes along', function () {
+    $this->travelTo('2026-11-02 08:00:00');
+    $this->add($this->slip, $this->ada, title: 'Haul out');
+    $this->add(App\Calendars\OwnCalendar::of($this->ada), $this->ada, title: 'Dentist');
+    $layer = ['name' => 'All', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'all', 'calendars' => []];
+    $overlay = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Term', 'layers' => [$layer]])->assertCreated()->json('slug');
+    $feed = $this->as($this->ada, 'POST', "/overlays/{$overlay}/feeds", ['name' => 'Wall', 'detail' => 'full'])->assertCreated()->assertJsonPath('personal', false)->json();
+    expect(($this->fetch)($feed['url'])->assertOk()->getContent())->toContain('SUMMARY:Haul out')->not->toContain('Dentist');
+    $ben = $this->person('Ben Oar');
+    $this->as($ben, 'POST', "/overlays/{$overlay}/feeds", ['name' => 'Wall', 'detail' => 'full'])->assertNotFound();
+    $this->as($ben, 'DELETE', "/feeds/{$feed['id']}")->assertNotFound();
+});
+
+test('programs are told apart by kind', function (string $agent, string $kind) {
+    expect(App\Feeds\ProgramKind::of($agent)->value)->toBe($kind);
+})->with([
+    ['Mozilla/5.0 (Linux; Android 15) AppleWebKit/537.36 Mobile', 'a phone or tablet'],
+    ['iOS/18.1 accountsd/1.0', 'a phone or tablet'],
+    ['Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36', 'a browser'],
+    ['Calendar/14 (Macintosh; 24B83)', 'a program on a computer'],
+    ['Reader 3 (Windows NT 10.0)', 'a program on a computer'],
+    ['Calendar-Importer/1.0 (+https://reader.example)', 'a service in the network'],
+    ['', 'some program'],
+]);

@@ -196,6 +196,14 @@ function steps(): array
             },
             fn () => expect((array) DB::table('publications')->sole())->toMatchArray(['name' => 'Slip', 'conditions' => null, 'frame_sites' => null, 'on_screen' => 0]),
         ],
+        '2026_11_28_000027_personal_feeds' => [
+            fn () => DB::table('feeds')->insert(['calendar_id' => DB::table('calendars')->value('id'), 'name' => 'Wall', 'detail' => 'full', 'token_hash' => str_repeat('a', 64), 'created_by' => DB::table('people')->value('id')]),
+            function (): void {
+                expect((array) DB::table('feeds')->where('name', 'Wall')->sole())->toMatchArray(['personal' => 0, 'token' => null, 'weeks_back' => null, 'conditions' => null, 'version' => 1, 'overlay_id' => null]);
+                DB::table('feeds')->where('name', 'Wall')->update(['calendar_id' => null]);
+                DB::table('feeds')->where('name', 'Wall')->delete();
+            },
+        ],
     ];
 }
 

@@ -77,7 +77,7 @@ describe('somebody is added', () => {
 });
 
 describe('somebody leaves', () => {
-    const kept: Schemas['Kept'] = { calendars: [{ slug: 'slip', name: 'Slipway' }], overlays: [{ slug: 'term', name: 'The term' }], feeds: [{ name: 'Wall', calendar: 'Slipway' }], pages: ['Slip days'] } as unknown as Schemas['Kept'];
+    const kept: Schemas['Kept'] = { calendars: [{ slug: 'slip', name: 'Slipway' }], overlays: [{ slug: 'term', name: 'The term' }], feeds: [{ name: 'Wall', ofName: 'Slipway' }], pages: ['Slip days'] } as unknown as Schemas['Kept'];
     const server = (told: unknown) => fakeServer(({ method, path }) => (method === 'POST' ? { status: 204 } : { body: path.endsWith('/kept') ? told : [{ kind: 'person', id: 8, name: 'Cy Brook', about: '' }, { kind: 'group', id: 3, name: 'Riggers', about: '' }] }));
     const pick = async (label: string, name: string) => {
         fireEvent.focus(screen.getByLabelText(label));
@@ -283,7 +283,7 @@ test('what somebody sees is told with why, and looked at with their eyes where t
 });
 
 test('a feed link is revoked after it was asked once more', async () => {
-    const feed: Schemas['Feed'] = { id: 6, name: 'Wall', detail: 'busy', calendar: { slug: 'slip', name: 'Slipway', colour: 'sea', mark: 'disc' }, madeBy: 'Ada Quill', madeAt: '2026-11-01T09:00:00Z', lastFetchedAt: null };
+    const feed: Schemas['Feed'] = { id: 6, name: 'Wall', of: 'calendar', slug: 'slip', ofName: 'Slipway', personal: false, mine: false, detail: 'busy', weeksBack: null, reminderMinutes: null, conditions: [], url: null, madeBy: 'Ada Quill', madeAt: '2026-11-01T09:00:00Z', lastFetchedAt: null, fetchedBy: null };
     const asked = fakeServer(({ method }) => (method === 'GET' ? { body: [] } : { status: 204 }));
     show(<FeedRow feed={feed} />);
     expect(screen.getByText('not fetched yet')).toBeDefined();

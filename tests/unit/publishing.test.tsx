@@ -6,6 +6,12 @@ import type { Publication } from '@/features/publishing/usePublications';
 import { addressOf, periodWords } from '@/features/publishing/words';
 import { madeCalendar, refused } from './made';
 import { fakeServer, withQueries, type Asked } from './server';
+import { FrameDialog } from '@/features/publishing/FrameDialog';
+import { addressOfFrame, lineOfFrame, PLAIN } from '@/features/publishing/frameLine';
+import { PreviewNote } from '@/features/publishing/PreviewNote';
+import { toldWords } from '@/features/publishing/previewWords';
+import type { PublicationPreview } from '@/features/publishing/usePublicationPreview';
+import { staleWords } from '@/published/stale';
 
 vi.mock('@tanstack/react-router', () => ({}));
 
@@ -15,6 +21,11 @@ const made: Publication = {
     id: 7, name: 'Keel days', of: 'calendar', slug: 'keel-year', ofName: 'Keel year', detail: 'titles', audience: 'with the link', period: 'all', weeksBack: 0, weeksOn: 0, followed: true, asTable: false, onScreen: false, conditions: [], frameSites: 0,
     address: 'http://127.0.0.1/p/secret', mine: true, paused: false, publisher: 'Ada Quill', madeAt: '2026-11-27T08:00:00Z', formerUntil: null, reads: 0, lastReadAt: null,
 };
+
+const nothing: PublicationPreview = { from: '2026-10-30', to: '2027-11-26', count: 0, busy: 0, events: [], leftOut: [], warnings: [] };
+
+/** Of what is only looked at nothing is asked of the test. */
+const isPreview = ({ path }: Asked) => path === '/publications/preview';
 
 describe('what is said of what is published', () => {
     test('of which days it is', () => {
@@ -32,11 +43,11 @@ describe('what is said of what is published', () => {
 
 describe('a page is published', () => {
     function show(publication: Publication | null, answer: (asked: Asked) => { status?: number; body?: unknown }) {
-        const asked = fakeServer((each) => (each.method === 'GET' ? { body: each.path === '/calendars' ? [madeCalendar({ slug: 'keel-year', name: 'Keel year', level: 'manage' }), madeCalendar({ slug: 'van', name: 'Van', level: 'change' })] : [] } : answer(each)));
+        const asked = fakeServer((each) => (each.method === 'GET' ? { body: each.path === '/calendars' ? [madeCalendar({ slug: 'keel-year', name: 'Keel year', level: 'manage' }), madeCalendar({ slug: 'van', name: 'Van', level: 'change' })] : [] } : isPreview(each) ? { body: nothing } : answer(each)));
         const onClose = vi.fn();
         const { wrapper } = withQueries();
         render(<PublicationDialog publication={publication} onClose={onClose} />, { wrapper });
-        return { asked: () => asked.filter(({ method }) => method !== 'GET').map(({ method, path, body }) => [method, path, body]), onClose };
+        return { asked: () => asked.filter((each) => each.method !== 'GET' && !isPreview(each)).map(({ method, path, body }) => [method, path, body]), onClose };
     }
     const choose = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
@@ -55,7 +66,7 @@ describe('a page is published', () => {
         expect(screen.getByLabelText<HTMLInputElement>('Its address').value).toBe('keel-year');
         fireEvent.click(screen.getByRole('button', { name: 'Publish it' }));
         await waitFor(() => expect(onClose).toHaveBeenCalled());
-        expect(asked()).toEqual([['POST', '/publications', { calendar: 'keel-year', name: 'Keel year', detail: 'without people', audience: 'everybody', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: true, slug: 'keel-year' }]]);
+        expect(asked()).toEqual([['POST', '/publications', { calendar: 'keel-year', name: 'Keel year', detail: 'without people', audience: 'everybody', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: true, onScreen: false, conditions: [], slug: 'keel-year' }]]);
     });
 
     test('what is wrong is said at its field, and what was chosen stays', async () => {
@@ -75,13 +86,13 @@ describe('a page is published', () => {
         choose('Weeks after it', '3');
         fireEvent.click(screen.getByRole('button', { name: 'Save' }));
         await waitFor(() => expect(onClose).toHaveBeenCalled());
-        expect(asked()).toEqual([['PUT', '/publications/7', { name: 'Keel days', detail: 'busy times', audience: 'with the link', period: 'weeks', weeksBack: 0, weeksOn: 3, followed: true, asTable: false }]]);
+        expect(asked()).toEqual([['PUT', '/publications/7', { name: 'Keel days', detail: 'busy times', audience: 'with the link', period: 'weeks', weeksBack: 0, weeksOn: 3, followed: true, asTable: false, onScreen: false, conditions: [] }]]);
     });
 });
 
 describe('on the page of a calendar', () => {
     const pages = (published: Publication[]) => {
-        const asked = fakeServer(({ method, path }) => (method === 'GET' ? { body: path === '/publications' ? published : path === '/calendars' ? [madeCalendar({ slug: 'keel-year', name: 'Keel year', level: 'manage' })] : [] } : { body: { ...made, paused: true } }));
+        const asked = fakeServer(({ method, path, ...rest }) => (isPreview({ method, path, ...rest }) ? { body: nothing } : method === 'GET' ? { body: path === '/publications' ? published : path === '/calendars' ? [madeCalendar({ slug: 'keel-year', name: 'Keel year', level: 'manage' })] : [] } : { body: { ...made, paused: true } }));
         const { wrapper } = withQueries();
         render(<PagesOf of="calendar" slug="keel-year" name="Keel year" />, { wrapper });
         return asked;
@@ -113,4 +124,89 @@ describe('on the page of a calendar', () => {
         expect(screen.getByText(/told that it was taken back, for good/)).toBeDefined();
         expect(asked.some(({ method }) => method === 'DELETE')).toBe(false);
     });
+});
+
+describe('before it goes out', () => {
+    test('it is said how much is told, and how much of that as busy times', () => {
+        const words = (count: number, busy: number) => toldWords({ ...nothing, count, busy });
+        expect([words(0, 0), words(1, 0), words(1, 1), words(5, 0), words(5, 2), words(5, 5)]).toEqual([
+            'Nothing of the last four weeks and the coming year.',
+            'One event of the last four weeks and the coming year.',
+            'One event of the last four weeks and the coming year, as a busy time.',
+            '5 events of the last four weeks and the coming year.',
+            '5 events of the last four weeks and the coming year, 2 of them as busy times.',
+            '5 events of the last four weeks and the coming year, all as busy times.',
+        ]);
+    });
+
+    test('what is left out is said with why, and what one may not want to go out first', () => {
+        render(
+            <PreviewNote
+                preview={{
+                    ...nothing,
+                    count: 3,
+                    events: [{ title: 'Exam Feldkamp', start: '2026-12-01T09:00', end: '2026-12-01T10:00', allDay: false, place: 'Long loft', categories: ['exam'], responsible: [] }],
+                    leftOut: [
+                        { why: 'private', count: 1, examples: ['Hospital'] },
+                        { why: 'busy', count: 2, examples: ['Busy'] },
+                    ],
+                    warnings: [
+                        { where: 'title', count: 1, people: ['Noor Feldkamp'], examples: ['Exam Feldkamp'] },
+                        { where: 'responsible', count: 9, people: ['Noor Feldkamp'], examples: [] },
+                    ],
+                }}
+            />,
+        );
+        const items = (name: string) => [...screen.getByRole('list', { name }).querySelectorAll('li')].map((each) => each.textContent);
+        expect(items('Mind')).toEqual(['The titles of one event name people (Noor Feldkamp), such as “Exam Feldkamp”.', 'Whoever is responsible is named on 9 events: Noor Feldkamp and others.']);
+        expect(items('Left out')).toEqual(['One is private: when the time is taken goes out, and nothing else, such as “Hospital”.', '2 are seen as busy times by yourself, and no more than that goes out.']);
+        expect(items('The next events, as they are told')).toEqual(['Exam Feldkamp, Tuesday 1 December, 9:00–10:00Long loft · exam']);
+    });
+
+    test('where it is not known of what it is, nothing is claimed', () => {
+        render(<PreviewNote preview={null} />);
+        expect(screen.getByText('Choose what it is of.')).toBeDefined();
+    });
+});
+
+describe('a frame on another site', () => {
+    const frame = { address: 'https://rota.example/p/open/frame', script: 'https://rota.example/frame.js' };
+
+    test('its address says what is not as usual', () => {
+        expect(addressOfFrame(frame.address, PLAIN)).toBe(frame.address);
+        expect(addressOfFrame(frame.address, { ...PLAIN, view: 'month', off: [2, 0], look: 'dark', accent: '#1d5a8c', language: 'de', opens: 'here' })).toBe(`${frame.address}?view=month&off=0%2C2&look=dark&accent=1d5a8c&language=de&opens=here`);
+    });
+
+    test('is one line of HTML, in which a name is text', () => {
+        const line = lineOfFrame(frame, 'Keel "A" <b>', { ...PLAIN, view: 'month', look: 'dark' });
+        expect(line).not.toContain('\n');
+        const page = new DOMParser().parseFromString(line, 'text/html');
+        const [made] = page.getElementsByTagName('iframe');
+        expect([made?.title, made?.getAttribute('src'), made?.dataset.height, page.querySelector('script')?.getAttribute('src'), page.querySelector('b')]).toEqual(['Keel "A" <b>', `${frame.address}?view=month&look=dark`, 'content', frame.script, null]);
+        expect(lineOfFrame(frame, 'Keel', { ...PLAIN, height: 'fixed', pixels: 450 })).toMatch(/height:450px.*<\/iframe>$/);
+    });
+
+    test('is there once a site is named; what is no address is said at its field, and stays', async () => {
+        const answers = [refused(422, 'Some of this cannot be saved.', ['sites', '“a b” is no address of a site.']), { body: { ...frame, sites: ['https://school.example'], layers: ['Boats', 'Wood'], languages: ['en', 'de'] } }];
+        const asked = fakeServer(({ method }) => (method === 'GET' ? { body: { ...frame, sites: [], layers: ['Boats', 'Wood'], languages: ['en', 'de'] } } : (answers.shift() ?? {})));
+        const { wrapper } = withQueries();
+        render(<FrameDialog publication={made} onClose={vi.fn()} />, { wrapper });
+        const sites = await screen.findByLabelText<HTMLTextAreaElement>('Sites that may show it, one a line');
+        expect(screen.queryByLabelText('Line for the site')).toBeNull();
+        fireEvent.change(sites, { target: { value: 'a b' } });
+        fireEvent.click(screen.getByRole('button', { name: 'Save the sites' }));
+        expect(await screen.findByText('“a b” is no address of a site.')).toBeDefined();
+        expect(sites.value).toBe('a b');
+        fireEvent.change(sites, { target: { value: ' school.example \n\n' } });
+        fireEvent.click(screen.getByRole('button', { name: 'Save the sites' }));
+        await waitFor(() => expect(sites.value).toBe('https://school.example'));
+        expect(asked.filter(({ method }) => method === 'PUT').map(({ body }) => body)).toEqual([{ sites: ['a b'] }, { sites: ['school.example'] }]);
+    });
+});
+
+test('a screen says that it is not as new as it should be, and how old it is', () => {
+    const minutes = (count: number) => staleWords(count * 60_000);
+    expect([minutes(0), minutes(2.9), minutes(3), minutes(119), minutes(120), minutes(1500)]).toEqual([
+        null, null, 'As it was 3 minutes ago: nothing newer can be had at the moment.', 'As it was 119 minutes ago: nothing newer can be had at the moment.', 'As it was 2 hours ago: nothing newer can be had at the moment.', 'As it was 25 hours ago: nothing newer can be had at the moment.',
+    ]);
 });

@@ -15,6 +15,7 @@ import { useManagers } from '@/features/sharing/useAccess';
 import { LogList } from '@/features/changelog/LogList';
 import { CalendarFile } from '@/features/feeds/CalendarFile';
 import { FeedLinks } from '@/features/feeds/FeedLinks';
+import { OnMyDevices } from '@/features/feeds/OnMyDevices';
 import { PagesOf } from '@/features/publishing/PagesOf';
 import { DeletedEvents } from '@/features/history/DeletedEvents';
 import { ImportPanel } from '@/features/imports/ImportPanel';
@@ -90,7 +91,7 @@ export function CalendarPage() {
             {manages && (
                 <Section title="Publish" about="A page for people without an account, or a feed link of its own for one reader or one place, kept secret by whoever has it. Each can be taken back alone.">
                     <PagesOf of="calendar" slug={calendar.slug} name={calendar.name} />
-                    <FeedLinks calendar={calendar} />
+                    <FeedLinks of="calendar" slug={calendar.slug} />
                 </Section>
             )}
             {edits && !calendar.subscribed && !calendar.archived && (
@@ -140,6 +141,9 @@ export function CalendarPage() {
                     <CalendarPins slug={calendar.slug} name={calendar.name} />
                 </Section>
             )}
+            <Section title="On my devices" about="It stays up to date in the calendar of your phone or computer, with what you may see at that moment.">
+                <OnMyDevices of="calendar" slug={calendar.slug} name={calendar.name} />
+            </Section>
             <Section title="Take it as a file" about="An iCalendar file (.ics) of all its events as you see them today. A feed link stays up to date; a file does not.">
                 <CalendarFile calendar={calendar} />
             </Section>

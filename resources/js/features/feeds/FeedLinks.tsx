@@ -1,62 +1,43 @@
 import { useState } from 'react';
-import { Problem, type Schemas } from '@/api/client';
+import { problemOf } from '@/api/useAction';
 import { Button } from '@/components/Button';
-import { CopyField } from '@/components/CopyField';
-import { Field, FormProblem, TextField } from '@/components/Field';
-import type { Calendar } from '@/features/calendars/useCalendars';
+import { ChoiceField, FormProblem, TextField } from '@/components/Field';
 import { FeedRow } from './FeedRow';
-import { useFeedActions, useFeeds } from './useFeeds';
+import { useFeedForOthers, useFeeds, type FeedInput, type FeedOf } from './useFeeds';
+import { DETAILS } from './words';
 
-/** The feed links of a calendar, and a new one. */
-export function FeedLinks({ calendar }: { calendar: Calendar }) {
+/** The feed links of a calendar or an overlay, and a new one for a reader or a place. */
+export function FeedLinks({ of, slug }: FeedOf) {
     const feeds = useFeeds();
-    const { create } = useFeedActions();
-    const [input, setInput] = useState<Schemas['FeedInput']>({ name: '', detail: 'full' });
-    const own = feeds.data?.filter((each) => each.calendar.slug === calendar.slug) ?? [];
-    const problem = create.error instanceof Problem ? create.error : null;
+    const create = useFeedForOthers({ of, slug });
+    const [input, setInput] = useState<FeedInput>({ name: '', detail: 'full' });
+    const links = feeds.data?.filter((each) => each.of === of && each.slug === slug && !(each.personal && each.mine)) ?? [];
+    const problem = problemOf(create);
     return (
         <div className="flex flex-col gap-3">
             <form
                 className="flex flex-wrap items-start gap-2"
                 onSubmit={(event) => {
                     event.preventDefault();
-                    create.mutate({ calendar: calendar.slug, input }, { onSuccess: () => setInput({ ...input, name: '' }) });
+                    create.mutate(input, { onSuccess: () => setInput({ ...input, name: '' }) });
                 }}
             >
                 <TextField label="For whom or what place" fieldClassName="min-w-60 flex-1" placeholder="The screen in the boat hall" value={input.name} error={problem?.field('name')} onChange={(event) => setInput({ ...input, name: event.target.value })} />
-                <Field label="It tells" className="w-36">
-                    {(control) => (
-                        <select {...control} value={input.detail} onChange={(event) => setInput({ ...input, detail: event.target.value as 'full' | 'busy' })}>
-                            <option value="full">everything</option>
-                            <option value="busy">busy times</option>
-                        </select>
-                    )}
-                </Field>
+                <ChoiceField label="It tells" className="w-36" value={input.detail} choices={DETAILS} onChange={(detail) => setInput({ ...input, detail })} />
                 <Button type="submit" look="primary" className="mt-5 min-h-8" disabled={create.isPending}>
                     Make a link
                 </Button>
             </form>
             {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
-            {create.data !== undefined && own.some((each) => each.id === create.data.feed.id) && <NewLink url={create.data.url} name={create.data.feed.name} />}
-            {own.length === 0 ? (
+            {links.length === 0 ? (
                 <p className="text-soft">No link yet.</p>
             ) : (
                 <ul className="border-t border-line" aria-label="Feed links">
-                    {own.map((feed) => (
+                    {links.map((feed) => (
                         <FeedRow key={feed.id} feed={feed} />
                     ))}
                 </ul>
             )}
-        </div>
-    );
-}
-
-function NewLink({ url, name }: { url: string; name: string }) {
-    return (
-        <div role="status" className="border-2 border-ink bg-sheet p-3">
-            <p className="font-semibold">The link for “{name}”</p>
-            <p className="text-soft">Copy it now: only a digest of it is kept, so it is not shown again.</p>
-            <CopyField label="Feed link" value={url} />
         </div>
     );
 }

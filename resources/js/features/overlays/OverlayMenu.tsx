@@ -8,10 +8,10 @@ import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
 
 const ITEM = 'flex cursor-pointer items-baseline gap-3 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
 
-type Props = { overlay: Overlay | null; onEdit: () => void; onNew: () => void; onShare: () => void };
+type Props = { overlay: Overlay | null; onEdit: () => void; onNew: () => void; onShare: () => void; onOut: () => void };
 
 /** The name of the overlay in view; opens the list of the others and what can be done with this one. */
-export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
+export function OverlayMenu({ overlay, onEdit, onNew, onShare, onOut }: Props) {
     const rota = useRota();
     const overlays = useOverlays();
     const { remove } = useOverlayActions();
@@ -46,6 +46,11 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare }: Props) {
                         {mayEdit && (
                             <DropdownMenu.Item className={ITEM} onSelect={onEdit}>
                                 Change the layers of this one…
+                            </DropdownMenu.Item>
+                        )}
+                        {overlay !== null && (
+                            <DropdownMenu.Item className={ITEM} onSelect={onOut}>
+                                Have it elsewhere…
                             </DropdownMenu.Item>
                         )}
                         {overlay?.level === 'manage' && !overlay.home && (

@@ -32,7 +32,7 @@ function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Ke
     const [all, setAll] = useState<Entry | null>(null);
     const [single, setSingle] = useState<Record<string, Entry | null>>({});
     const [feeds, setFeeds] = useState<Entry | null>(null);
-    const published = [...kept.feeds.map((each) => `${each.name}, ${each.calendar}`), ...kept.pages];
+    const published = [...kept.feeds.map((each) => `${each.name}, ${each.ofName}`), ...kept.pages];
     const goesTo = (thing: Thing) => single[`${thing.what} ${thing.slug}`] ?? all;
     const open = things.filter((thing) => goesTo(thing) === null).length;
     const depart = useAction(

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
-import { FeedsByCalendar } from '@/features/feeds/FeedsByCalendar';
+import { FeedsBySubject } from '@/features/feeds/FeedsBySubject';
+import { OnMyDevices } from '@/features/feeds/OnMyDevices';
 import { useFeeds } from '@/features/feeds/useFeeds';
 import { PublicationDialog } from './PublicationDialog';
 import { PublicationRow } from './PublicationRow';
@@ -17,6 +18,7 @@ export function PublishPage() {
     if (publications.isPending || feeds.isPending) return <Loading what="what is published" />;
     const failed = publications.isError ? publications : feeds.isError ? feeds : null;
     if (failed !== null) return <Failed error={failed.error} retry={() => void failed.refetch()} />;
+    const others = feeds.data?.filter((each) => each.of !== 'list') ?? [];
     return (
         <Page
             title="Publish"
@@ -42,9 +44,12 @@ export function PublishPage() {
                     </ul>
                 </Section>
             )}
-            {(feeds.data?.length ?? 0) > 0 && (
+            <Section title="On my devices" about="All that is on your list, in the calendar of your phone or computer: what you may see at that moment, also what is private and yours.">
+                <OnMyDevices of="list" slug="" name="my list" />
+            </Section>
+            {others.length > 0 && (
                 <Section title="Feed links" about="Who reads your calendars from outside, and when they last did.">
-                    <FeedsByCalendar feeds={feeds.data ?? []} />
+                    <FeedsBySubject feeds={others} />
                 </Section>
             )}
             {publishing && <PublicationDialog publication={null} onClose={() => setPublishing(false)} />}
