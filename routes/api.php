@@ -22,6 +22,7 @@ use App\Events\EventsController;
 use App\Feeds\CalendarFilesController;
 use App\Feeds\EventFileController;
 use App\Feeds\FeedsController;
+use App\Feeds\SheetFileController;
 use App\Find\FindController;
 use App\History\HistoryController;
 use App\History\OperationsController;
@@ -180,6 +181,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('sheet/shows', [ShowsController::class, 'show'])->withoutMiddleware(DoneOnce::class);
     Route::get('table', [TableController::class, 'show']);
     Route::get('table/whole', [TableController::class, 'whole']);
+    Route::get('table/xlsx', [TableController::class, 'xlsx']);
     Route::get('table/csv', [TableController::class, 'csv']);
     Route::post('bulk/preview', [BulkController::class, 'preview']);
     Route::post('bulk', [BulkController::class, 'store']);
@@ -212,6 +214,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('feeds', [FeedsController::class, 'index']);
     Route::post('calendars/{slug}/feeds', [FeedsController::class, 'store']);
     Route::post('feeds', [FeedsController::class, 'storePersonal']);
+    Route::get('overlays/{slug}/file', [SheetFileController::class, 'overlay']);
     Route::post('overlays/{slug}/feeds', [FeedsController::class, 'storeOfOverlay']);
     Route::put('feeds/{id}', [FeedsController::class, 'update']);
     Route::delete('feeds/{id}', [FeedsController::class, 'destroy']);

@@ -15,7 +15,8 @@ Route::get('feeds/{token}.ics', [FeedDownloadController::class, 'show'])
     ->where('token', '[A-Za-z0-9_-]+')->middleware('throttle:feeds');
 Route::get('public/{slug}.ics', [FeedDownloadController::class, 'public'])->where('slug', '[a-z0-9-]+')->middleware('throttle:feeds');
 Route::get('p/{address}.ics', [PublishedFilesController::class, 'calendar'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');
-Route::get('p/{address}.csv', [PublishedFilesController::class, 'table'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');
+Route::get('p/{address}.xlsx', [PublishedFilesController::class, 'xlsx'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');
+Route::get('p/{address}.csv', [PublishedFilesController::class, 'csv'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');
 Route::get('p/{address}', [PublishedPageController::class, 'show'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');
 Route::get('p/{address}/frame', [PublishedPageController::class, 'frame'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');
 Route::get('p/{address}/screen', [PublishedPageController::class, 'screen'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');

@@ -25,7 +25,8 @@ final class PublishedAnswer
         if ($response->isNotModified($request)) {
             return $response;
         }
-        $content = Cache::remember("published:{$mark}", now()->addHours(self::KEPT_HOURS), $render);
+        // What is kept is kept as text.
+        $content = self::isText($type) ? Cache::remember("published:{$mark}", now()->addHours(self::KEPT_HOURS), $render) : $render();
         if ($request->isMethod('GET') && $content !== '') {
             Publication::query()->whereKey($publication->id)->toBase()->increment('reads', 1, ['last_read_at' => now()]);
         }
@@ -49,10 +50,15 @@ final class PublishedAnswer
         return new Response($content, $status, ['Content-Type' => "{$type}; charset=utf-8", 'Cache-Control' => 'private, no-cache', 'X-Robots-Tag' => 'noindex']);
     }
 
+    private static function isText(string $type): bool
+    {
+        return str_starts_with($type, 'text/');
+    }
+
     private function seenTo(Response $response, Publication $publication, string $type): Response
     {
         $isOpen = $publication->audience === Audience::Everybody;
-        $response->headers->add(['Content-Type' => "{$type}; charset=utf-8", 'Cache-Control' => ($isOpen ? 'public' : 'private').', no-cache'] + ($isOpen ? [] : ['X-Robots-Tag' => 'noindex']));
+        $response->headers->add(['Content-Type' => self::isText($type) ? "{$type}; charset=utf-8" : $type, 'Cache-Control' => ($isOpen ? 'public' : 'private').', no-cache'] + ($isOpen ? [] : ['X-Robots-Tag' => 'noindex']));
 
         return $response;
     }

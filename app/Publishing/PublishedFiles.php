@@ -11,7 +11,6 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarWriter;
-use PinnedRota\Core\Spreadsheet\CsvText;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
@@ -47,7 +46,8 @@ final class PublishedFiles
         return CalendarWriter::text(new CalendarHead($publication->name, refreshMinutes: self::REFRESH_MINUTES), $series);
     }
 
-    public function table(Publication $publication, Carbon $today): ?string
+    /** @return ?list<list<string>> the first with the names of the columns; null where its publisher may see nothing of it any more */
+    public function table(Publication $publication, Carbon $today): ?array
     {
         $sheet = $this->sheet($publication, $today);
         if ($sheet === null) {
@@ -67,7 +67,7 @@ final class PublishedFiles
             return array_values(array_intersect_key($cells, array_filter($columns)));
         }, $sheet->items);
 
-        return CsvText::of([array_keys(array_filter($columns)), ...$rows]);
+        return [array_keys(array_filter($columns)), ...$rows];
     }
 
     private function sheet(Publication $publication, Carbon $today): ?Sheet

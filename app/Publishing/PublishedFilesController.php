@@ -8,6 +8,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Carbon;
 use PinnedRota\Core\Spreadsheet\CsvText;
+use PinnedRota\Core\Spreadsheet\XlsxWriter;
 
 /** A publication as files, for devices and spreadsheets at its address. */
 final class PublishedFilesController
@@ -37,14 +38,25 @@ final class PublishedFilesController
         return $this->answers->kept($request, $publication, ['calendar', $address, $today->toDateString()], 'text/calendar', fn (): string => $this->files->calendar($publication, $today) ?? FeedEnd::PublisherShutOut->document($publication->name, $today));
     }
 
-    public function table(Request $request, string $address): Response
+    public function csv(Request $request, string $address): Response
+    {
+        return $this->table($request, $address, 'csv', 'text/csv', CsvText::of(...));
+    }
+
+    public function xlsx(Request $request, string $address): Response
+    {
+        return $this->table($request, $address, 'xlsx', XlsxWriter::MEDIA_TYPE, XlsxWriter::text(...));
+    }
+
+    /** @param  Closure(list<list<string>>): string  $written */
+    private function table(Request $request, string $address, string $form, string $type, Closure $written): Response
     {
         $publication = $this->found($address, static fn (Publication $each): bool => $each->as_table);
         abort_if($publication->isGoneFrom($address), 410);
         abort_if($publication->paused_at !== null, 503);
         $today = $this->today($publication);
-        $answer = $this->answers->kept($request, $publication, ['table', $address, $today->toDateString()], 'text/csv', fn (): string => $this->files->table($publication, $today) ?? CsvText::of([]));
-        $answer->headers->set('Content-Disposition', 'attachment; filename="'.($publication->slug ?? 'published').'.csv"');
+        $answer = $this->answers->kept($request, $publication, [$form, $address, $today->toDateString()], $type, fn (): string => $written($this->files->table($publication, $today) ?? []));
+        $answer->headers->set('Content-Disposition', 'attachment; filename="'.($publication->slug ?? 'published').'.'.$form.'"');
 
         return $answer;
     }

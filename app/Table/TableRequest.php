@@ -11,6 +11,9 @@ final class TableRequest extends SheetRequest
 {
     protected const MOST_DAYS = 1_200;
 
+    /** Their ids go into an address, which is not without end. */
+    public const MOST_CHOSEN = 500;
+
     public const COLUMNS = ['when', 'title', 'calendar', 'place', 'categories', 'status', 'responsible', 'addedBy', 'changedAt'];
 
     /** @return array<string, mixed> */
@@ -24,6 +27,8 @@ final class TableRequest extends SheetRequest
             'hidden.*' => ['integer', 'min:0'],
             'columns' => ['sometimes', 'array', 'max:20'],
             'columns.*' => ['distinct', Rule::in(self::COLUMNS)],
+            'events' => ['sometimes', 'array', 'max:'.self::MOST_CHOSEN],
+            'events.*' => ['integer'],
             'cursor' => ['sometimes', 'integer', 'min:0'],
         ];
     }
@@ -32,6 +37,12 @@ final class TableRequest extends SheetRequest
     public function columns(): array
     {
         return array_values((array) $this->query('columns', self::COLUMNS));
+    }
+
+    /** @return list<int> events that were chosen; none where all are meant */
+    public function chosen(): array
+    {
+        return array_values(array_map(intval(...), (array) $this->query('events', [])));
     }
 
     /** @return list<int> layers, by their place in the key, whose events are no rows */

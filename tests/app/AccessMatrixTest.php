@@ -81,6 +81,7 @@ const ON_CALENDARS = [
     'GET table' => [404, 200, 200, 200, 200, 200],
     'GET table/whole' => [404, 200, 200, 200, 200, 200],
     'GET table/csv' => [404, 200, 200, 200, 200, 200],
+    'GET table/xlsx' => [404, 200, 200, 200, 200, 200],
     'POST weeks/preview' => [422, 422, 422, 200, 200, 200],
     'POST weeks' => [422, 422, 422, 200, 200, 200],
     'POST events' => [422, 422, 422, 201, 201, 201],
@@ -270,7 +271,7 @@ const OTHERS = [
 const KEPT_IN_COMMON = ['POST rooms', 'PATCH rooms/{id}', 'DELETE rooms/{id}', 'POST groups', 'PATCH groups/{id}', 'DELETE groups/{id}', 'PUT groups/{id}/members'];
 
 /** Those on overlays have a table of their own in OverlayAccessTest. */
-const ON_OVERLAYS = ['GET overlays/{slug}/log', 'PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'GET overlays/{slug}/grants', 'PUT overlays/{slug}/grants', 'PUT overlays/{slug}/keeper'];
+const ON_OVERLAYS = ['GET overlays/{slug}/log', 'GET overlays/{slug}/file', 'POST overlays/{slug}/feeds', 'PUT overlays/{slug}', 'DELETE overlays/{slug}', 'POST overlays/{slug}/restore', 'GET overlays/{slug}/grants', 'PUT overlays/{slug}/grants', 'PUT overlays/{slug}/keeper'];
 
 const LEVELS = [Level::None, Level::BusyTimes, Level::See, Level::Add, Level::Change, Level::Manage];
 

@@ -230,6 +230,19 @@ test('of an overlay those who manage it make links for others, and nobody’s ow
     $this->as($ben, 'DELETE', "/feeds/{$feed['id']}")->assertNotFound();
 });
 
+test('an overlay is taken as a file by whoever looks through it, as they see it', function () {
+    $this->travelTo('2026-11-02 08:00:00');
+    $this->add($this->slip, $this->ada, title: 'Haul out', rule: 'FREQ=WEEKLY;COUNT=3');
+    $this->add($this->slip, $this->ada, title: 'Hospital', start: '2026-11-04T09:30', end: '2026-11-04T10:30', more: ['private' => true]);
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::See);
+    $layer = ['name' => 'All', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'chosen', 'calendars' => [$this->slip->slug]];
+    $overlay = $this->as($ben, 'POST', '/overlays', ['name' => 'Term', 'layers' => [$layer]])->assertCreated()->json('slug');
+    $text = $this->as($ben, 'GET', "/overlays/{$overlay}/file")->assertOk()->assertHeader('Content-Disposition', "attachment; filename={$overlay}.ics")->streamedContent();
+    expect(substr_count($text, 'SUMMARY:Haul out'))->toBe(3)->and($text)->toContain('SUMMARY:Busy', 'NAME:Term')->not->toContain('Hospital');
+    $this->as($this->ada, 'GET', "/overlays/{$overlay}/file")->assertNotFound();
+});
+
 test('programs are told apart by kind', function (string $agent, string $kind) {
     expect(App\Feeds\ProgramKind::of($agent)->value)->toBe($kind);
 })->with([

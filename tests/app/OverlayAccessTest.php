@@ -10,6 +10,8 @@ const OVERLAY_OPERATIONS = [
     'GET /sheet?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={slug}' => [404, 200, 200, 200],
     'GET /ruler?from=2026-11-01&to=2026-11-08&tz=UTC&overlay={slug}' => [404, 200, 200, 200],
     'PUT /overlays/{slug}' => [404, 403, 200, 200],
+    'GET /overlays/{slug}/file' => [404, 200, 200, 200],
+    'POST /overlays/{slug}/feeds' => [404, 403, 403, 201],
     'GET /overlays/{slug}/grants' => [404, 403, 403, 200],
     'PUT /overlays/{slug}/grants' => [404, 403, 403, 200],
     'GET /overlays/{slug}/log' => [404, 403, 403, 200],
@@ -38,11 +40,11 @@ test('each level on an overlay is answered as the table says', function (string 
         }
         [$method, $path] = explode(' ', str_replace('{slug}', $overlay->slug, $operation));
         $answer = $this->as($viewer, $method, $path, [
-            'name' => 'Changed', 'kind' => 'person', 'id' => $keeper->id, 'level' => 'see', 'stays' => 'manage',
+            'name' => 'Changed', 'detail' => 'full', 'kind' => 'person', 'id' => $keeper->id, 'level' => 'see', 'stays' => 'manage',
             'layers' => [['name' => 'One', 'colour' => 'sea', 'mark' => 'disc', 'calendars' => [$calendar->slug]]],
         ], 1);
-        expect($answer->status())->toBe($answers[$index], "{$operation} at {$level->value}");
-        if ($answer->status() === 404) {
+        expect($answer->baseResponse->getStatusCode())->toBe($answers[$index], "{$operation} at {$level->value}");
+        if ($answer->baseResponse->getStatusCode() === 404) {
             expect($answer->getContent())->not->toContain('Secret plan');
         }
     }

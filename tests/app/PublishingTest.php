@@ -300,6 +300,20 @@ test('a table has what is told and no column of what is not, and nothing that a 
         ->and($rows('busy times'))->toBe(["\u{FEFF}Title,Start,End,All day", 'Busy,2026-11-02 09:30,2026-11-02 10:30,', 'Busy,2026-11-09,2026-11-10,yes']);
 });
 
+test('it is a workbook, too, with what the table has as text', function () {
+    ($this->visit)();
+    $made = ($this->publish)(['detail' => 'without people', 'asTable' => true]);
+    $octets = ($this->fetch)("{$made['address']}.xlsx")->assertOk()->assertHeader('Content-Type', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet')->getContent();
+    $read = Process::path(base_path())->input($octets)->run('/usr/bin/python3 tests/Support/read_xlsx.py');
+    expect($read->errorOutput())->toBe('')->and(array_map(array_values(...), json_decode($read->output(), true)))->toBe([
+        ['Title', 'Start', 'End', 'All day', 'State', 'Place', 'Categories'],
+        ['Hospital', '2026-11-02 09:30', '2026-11-02 10:30', 'confirmed', 'Ward 7', 'Wellbeing'],
+    ]);
+    ($this->fetch)(($this->publish)()['address'].'.xlsx')->assertNotFound();
+    $this->ada->update(['status' => 'suspended']);
+    expect(($this->fetch)("{$made['address']}.xlsx")->assertOk()->getContent())->not->toContain('Hospital');
+});
+
 test('what a publication does not give is at none of its addresses', function () {
     $address = ($this->publish)(['followed' => false, 'asTable' => false])['address'];
     ($this->fetch)("{$address}.ics")->assertNotFound();

@@ -4,6 +4,7 @@ use App\Events\EventRecord;
 use App\History\Operation;
 use App\Occurrences\VerifyOccurrences;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Process;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
@@ -206,6 +207,23 @@ test('what the table shows is exported with its columns, its order and its filte
     $this->give($this->slip, $this->ben, Level::BusyTimes);
     expect($csv('&columns[]=title', $this->ben))->toBe("\u{FEFF}Title\r\n");
     $this->as($this->ada, 'GET', '/table/csv?from=2026-11-01&to=2026-12-01&tz=Europe/London&columns[]=colour')->assertUnprocessable();
+});
+
+test('what is chosen of the table is a workbook of its columns, and every cell of it a text', function () {
+    $this->add($this->slip, $this->ada, title: '=1+1', start: '2026-11-20', end: '2026-11-22');
+    $xlsx = function (string $more, $person = null): array {
+        $octets = $this->as($person ?? $this->ada, 'GET', "/table/xlsx?from=2026-11-01&to=2027-05-01&tz=Europe/London{$more}")->assertOk()->assertHeader('Content-Type', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet')->streamedContent();
+        $read = Process::path(base_path())->input($octets)->run('/usr/bin/python3 tests/Support/read_xlsx.py');
+        expect($read->errorOutput())->toBe('');
+
+        return array_map(array_values(...), json_decode($read->output(), true));
+    };
+    expect($xlsx('&sort=title&columns[]=title&columns[]=when'))->toBe([['Title', 'Start', 'End', 'Times'], ['=1+1', '2026-11-20', '2026-11-21', '1'], ['away', '2026-11-10', '2026-11-10', '1'], ['Haul out', '2026-11-12 09:00', '2026-11-12 10:00', '1'], ['Rowing', '2026-11-03 09:00', '2026-11-03 10:00', '4']])
+        ->and($xlsx("&columns[]=title&events[]={$this->haul->id}&events[]={$this->away->id}"))->toBe([['Title'], ['away'], ['Haul out']]);
+    // Who asks for more than they see has no more of it.
+    $this->give($this->slip, $this->ben, Level::BusyTimes);
+    expect($xlsx("&columns[]=title&events[]={$this->haul->id}", $this->ben))->toBe([['Title']]);
+    $this->as($this->ada, 'GET', '/table/xlsx?from=2026-11-01&to=2026-12-01&tz=Europe/London&events[]=one')->assertUnprocessable();
 });
 
 test('a column pasted into many rows is one change', function () {

@@ -271,7 +271,8 @@ test('how a table looks is in its address, is kept under a name and handed on, a
     await expect(page).toHaveURL(/words=Slip/);
     await page.reload();
     await looks();
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: '.csv' }).click()]);
+    await page.getByRole('button', { name: 'Take…' }).click();
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'As text (.csv)' }).click()]);
     const text = await (await file.createReadStream()).toArray();
     expect(Buffer.concat(text).toString('utf8')).toMatch(/^\uFEFFStart,End,Times,Title,Calendar,Place\r\n[^\r]+,Cleat,[^\r]+,Slip 1\r\n[^\r]+,Anchor,[^\r]+\r\n[^\r]+,"'=SUM\(A1\)",/);
 

@@ -69,7 +69,7 @@
                 <p>On a phone it asks whether to subscribe: say yes. On a computer, give your calendar program this address: <span class="published-address">{{ $page->url }}.ics</span></p>
             @endif
             @if ($page->isTable)
-                <p><a href="{{ $page->url }}.csv">Take it as a table</a> for a spreadsheet, as it is today.</p>
+                <p>Take it as a table, as it is today: <a href="{{ $page->url }}.xlsx">for a spreadsheet</a>, or <a href="{{ $page->url }}.csv">as text</a>.</p>
             @endif
         </details>
     @endif

@@ -1,15 +1,15 @@
-import { BookmarkPlus, CalendarRange, Columns3, Download } from 'lucide-react';
+import { BookmarkPlus, CalendarRange, Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
-import { buttonLook } from '@/components/buttonLook';
 import { CheckField, CONTROL } from '@/components/Field';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { PERIODS, type Period, type RotaSearch } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { COLUMNS, type Column } from './columns';
 import { KeepTableDialog } from './KeepTableDialog';
-import { csvAddress, type Asked } from './useTable';
+import { TakeMenu } from './TakeMenu';
+import { MOST_CHOSEN, type Asked } from './useTable';
 import { WeeksDialog } from './WeeksDialog';
 
 export type BulkAction = 'set' | 'shift' | 'copy' | 'delete';
@@ -81,9 +81,7 @@ export function TableBar({ total, asked, shown, onShown, selected, onAll, onNone
                             <BookmarkPlus size={14} aria-hidden="true" className="max-sm:hidden" /> Keep…
                         </Button>
                     )}
-                    <a href={csvAddress(asked, shown)} download className={buttonLook('plain', 'border-line')}>
-                        <Download size={14} aria-hidden="true" className="max-sm:hidden" /> .csv
-                    </a>
+                    <TakeMenu asked={asked} shown={shown} chosen={[]} />
                     <Button className="border-line" disabled={!mayAdd} onClick={() => setLaying(true)}>
                         <CalendarRange size={14} aria-hidden="true" className="max-sm:hidden" /> Lay a week…
                     </Button>
@@ -99,6 +97,7 @@ export function TableBar({ total, asked, shown, onShown, selected, onAll, onNone
                     <Button onClick={() => onBulk('shift')}>Move in time…</Button>
                     <Button onClick={() => onBulk('copy')}>Copy to other days…</Button>
                     <Button onClick={() => onBulk('delete')}>Delete…</Button>
+                    {selected.length <= MOST_CHOSEN && <TakeMenu asked={asked} shown={shown} chosen={selected} />}
                     {selected.length < total && (
                         <Button look="quiet" onClick={onAll}>
                             Choose all {total}

@@ -27,9 +27,12 @@ export function useTable(asked: Asked) {
     });
 }
 
-/** Where what the table shows is fetched for a spreadsheet. */
-export function csvAddress(asked: Asked, columns: Column['key'][]): string {
-    return `/api/v1/table/csv?${queryString({ ...query(asked), 'columns[]': columns })}`;
+/** So many that are chosen go into an address. */
+export const MOST_CHOSEN = 500;
+
+/** Where what the table shows, or what of it is chosen, is fetched for a spreadsheet. */
+export function fileAddress(form: 'xlsx' | 'csv', asked: Asked, columns: Column['key'][], chosen: { id: number }[]): string {
+    return `/api/v1/table/${form}?${queryString({ ...query(asked), 'columns[]': columns, ...(chosen.length === 0 ? {} : { 'events[]': chosen.map(({ id }) => id) }) })}`;
 }
 
 /** Every row that matches, however far one has read. */

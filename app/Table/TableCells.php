@@ -3,11 +3,10 @@
 namespace App\Table;
 
 use App\Access\CurrentViewer;
-use PinnedRota\Core\Spreadsheet\CsvText;
 use PinnedRota\Core\Time\LocalDateTime;
 
 /** Rows of the table as a spreadsheet takes them: a column for the start and one for the end, dates as figures. */
-final class TableCsv
+final class TableCells
 {
     private const HEADS = [
         'when' => ['Start', 'End', 'Times'], 'title' => ['Title'], 'calendar' => ['Calendar'], 'place' => ['Place'], 'categories' => ['Categories'],
@@ -21,13 +20,14 @@ final class TableCsv
     /**
      * @param  list<TableRowData>  $rows
      * @param  list<string>  $columns  of TableRequest::COLUMNS, in order
+     * @return list<list<string>> the first with the names of the columns
      */
-    public function of(array $rows, array $columns): string
+    public function of(array $rows, array $columns): array
     {
         $names = $this->viewer->calendars()->mapWithKeys(static fn ($each): array => [$each->calendar->slug => $each->calendar->name])->all();
         $heads = array_merge(...array_map(static fn (string $column): array => self::HEADS[$column], $columns));
 
-        return CsvText::of([$heads, ...array_map(static fn (TableRowData $row): array => array_merge(...array_map(static fn (string $column): array => self::cells($row, $column, $names), $columns)), $rows)]);
+        return [$heads, ...array_map(static fn (TableRowData $row): array => array_merge(...array_map(static fn (string $column): array => self::cells($row, $column, $names), $columns)), $rows)];
     }
 
     /**
