@@ -82,7 +82,7 @@ test('from nothing to a shared overlay with a feed', async ({ page, request }) =
         await openCalendar(page, 'Keel year');
         await page.getByLabel('For whom or what place').fill('The board in the hall');
         await page.getByRole('button', { name: 'Make a link' }).click();
-        const feed = await request.get(await page.getByLabel('Feed link', { exact: true }).inputValue());
+        const feed = await request.get(await page.getByLabel('Address of The board in the hall').inputValue());
         expect(await feed.text()).toContain('SUMMARY:Rigging test');
     });
     await test.step('nothing is open any more, and nobody is reminded; the year begins in September', async () => {

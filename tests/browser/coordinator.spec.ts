@@ -142,7 +142,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
     await test.step('publish it as a feed, and revoke the link', async () => {
         await page.getByLabel('For whom or what place').fill('Boat hall screen');
         await page.getByRole('button', { name: 'Make a link' }).click();
-        const url = await page.getByLabel('Feed link', { exact: true }).inputValue();
+        const url = await page.getByLabel('Address of Boat hall screen').inputValue();
         const feed = await request.get(url);
         expect(feed.headers()['content-type']).toBe('text/calendar; charset=utf-8');
         expect(await feed.text()).toContain('Man overboard');

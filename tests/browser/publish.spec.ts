@@ -1,6 +1,6 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { addByApi, day, enter, makeCalendar, slugOf, unique } from './support';
+import { addByApi, day, enter, enterElsewhere, layOverlay, makeCalendar, openCalendar, shareWith, slugOf, standins, unique } from './support';
 
 /** Somebody without an account, on a phone, whose browser runs no script. */
 async function pupil(browser: Browser, baseURL: string | undefined): Promise<Page> {
@@ -28,6 +28,9 @@ test('a coordinator publishes a page; a pupil without an account reads it, and i
         const dialog = page.getByRole('dialog', { name: 'Publish a page' });
         await dialog.getByLabel('What', { exact: true }).selectOption({ label: `${name} (calendar)` });
         await expect(dialog.getByLabel('Name, at its top')).toHaveValue(name);
+        const goesOut = dialog.getByRole('region', { name: 'What goes out' });
+        await expect(goesOut).toContainText('3 events of the last four weeks and the coming year, 1 of them as busy times.');
+        await expect(goesOut.getByRole('list', { name: 'Left out' })).toContainText('One is private: when the time is taken goes out, and nothing else, such as “Hospital”.');
         await dialog.getByRole('button', { name: 'Publish it' }).click();
         await expect(row).toContainText('everything but people, all of it, for whoever has the link');
         await expect(row).toContainText('not read yet');
@@ -111,4 +114,185 @@ test('a coordinator publishes a page; a pupil without an account reads it, and i
             await expect(reader.getByText('This was taken back')).toBeVisible();
         }
     });
+});
+
+test('an overlay stands in a frame on the school’s own site, until its publisher loses access', async ({ page, browser, baseURL }) => {
+    const [boats, wood, overlay] = [unique('Boats'), unique('Wood'), unique('Quay')];
+    const keeper = await enterElsewhere(browser, 'Oda Lindqvarn');
+    await makeCalendar(keeper, wood);
+    await shareWith(keeper, wood, 'Ines Halloran');
+    await addByApi(keeper, [{ calendar: await slugOf(keeper, wood), title: 'Planking', start: `${day(9)}T13:00`, end: `${day(9)}T16:00` }]);
+    await enter(page, 'Ines Halloran');
+    await makeCalendar(page, boats);
+    await addByApi(page, [{ calendar: await slugOf(page, boats), title: 'Haul out', start: `${day(8)}T09:00`, end: `${day(8)}T10:30` }]);
+    await layOverlay(page, overlay, [boats, wood]);
+
+    await page.getByRole('button', { name: overlay }).click();
+    await page.getByRole('menuitem', { name: 'Have it elsewhere…' }).click();
+    const elsewhere = page.getByRole('dialog', { name: `${overlay}, elsewhere` });
+    await elsewhere.getByRole('button', { name: 'Publish a page' }).click();
+    await page.getByRole('button', { name: 'Publish it' }).click();
+    await elsewhere.getByRole('button', { name: `Put ${overlay} into a frame` }).click();
+    const choices = page.getByRole('dialog', { name: `${overlay} in a frame` });
+    await choices.getByLabel('Sites that may show it, one a line').fill(`${standins}/school`);
+    await choices.getByRole('button', { name: 'Save the sites' }).click();
+    await expect(choices.getByLabel('Sites that may show it, one a line')).toHaveValue(standins);
+
+    const preview = choices.frameLocator('iframe');
+    await expect(preview.getByText('Haul out')).toBeVisible();
+    await choices.getByLabel('Dates in').selectOption('de');
+    await choices.getByLabel('Look').selectOption('dark');
+    await expect(preview.getByRole('heading', { name: /^(Montag|Dienstag|Mittwoch|Donnerstag|Freitag|Samstag|Sonntag)/ }).first()).toBeVisible();
+    await expect(preview.locator('html')).toHaveAttribute('data-theme', 'dark');
+    const line = await choices.getByLabel('Line for the site').inputValue();
+
+    // Somebody without an account, at the site of the school: as on a phone, at an address that is not the product's.
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, ...(baseURL === undefined ? {} : { baseURL }) });
+    const visitor = await context.newPage();
+    await visitor.goto(`${standins}/school?${new URLSearchParams({ frame: line }).toString()}`);
+    const frame = visitor.frameLocator('iframe');
+    await expect(frame.getByText('Haul out')).toBeVisible();
+    await expect(frame.getByText('Planking')).toBeVisible();
+    // It is as high as what is in it, and no wider than its place.
+    await expect.poll(() => visitor.locator('iframe').evaluate((each) => each.getBoundingClientRect().height)).not.toBe(600);
+    const inner = await visitor.locator('iframe').evaluate((each) => Math.round(each.getBoundingClientRect().height));
+    expect(Math.abs((await frame.locator('body').evaluate((body) => Math.ceil(body.getBoundingClientRect().height))) - inner)).toBeLessThanOrEqual(1);
+    expect(await frame.locator('html').evaluate((root) => root.scrollWidth - root.clientWidth)).toBe(0);
+    expect(await context.cookies()).toEqual([]);
+    // Out of the frame it opens in a window of its own.
+    const [details] = await Promise.all([context.waitForEvent('page'), frame.getByRole('link', { name: 'Planking' }).click()]);
+    await expect(details.getByRole('heading', { level: 1 })).toContainText('Planking');
+    await details.close();
+
+    // On a site that was not named it is refused, and so is everything else of the product on any.
+    const elsewhereSite = standins.replace('127.0.0.1', 'localhost');
+    await visitor.goto(`${elsewhereSite}/school?${new URLSearchParams({ frame: line }).toString()}`);
+    await expect.poll(() => visitor.frames().filter((each) => each !== visitor.mainFrame()).map((each) => each.url())).toEqual(['chrome-error://chromewebdata/']);
+    await visitor.goto(`${standins}/school?${new URLSearchParams({ frame: `<iframe src="${new URL('/', page.url()).href}"></iframe>` }).toString()}`);
+    await expect.poll(() => visitor.frames().filter((each) => each !== visitor.mainFrame()).map((each) => each.url())).toEqual(['chrome-error://chromewebdata/']);
+
+    // What its publisher may not see any more is not there any more.
+    await openCalendar(keeper, wood);
+    await keeper.getByRole('button', { name: 'Withdraw from Ines Halloran' }).click();
+    await expect(keeper.getByText(`“${wood}” is no longer shared with Ines Halloran.`)).toBeVisible();
+    await visitor.goto(`${standins}/school?${new URLSearchParams({ frame: line }).toString()}`);
+    await expect(frame.getByText('Haul out')).toBeVisible();
+    await expect(frame.getByText('Planking')).toHaveCount(0);
+});
+
+test('an event has a page of its own, and is passed on from where it is', async ({ page, browser, baseURL }) => {
+    const name = unique('Open lofts');
+    await enter(page, 'Oda Lindqvarn');
+    await makeCalendar(page, name);
+    const calendar = await slugOf(page, name);
+    await addByApi(page, [{ calendar, title: 'Rope walk', start: `${day(8)}T09:00`, end: `${day(8)}T10:30`, place: 'Long loft', description: 'Bring gloves.' }]);
+    await openCalendar(page, name);
+
+    await test.step('what is made public has a page offered at once', async () => {
+        await page.getByLabel('Level of the public').selectOption('see');
+        await page.getByRole('button', { name: 'Give it a page, too' }).click();
+        const dialog = page.getByRole('dialog', { name: 'Publish a page' });
+        await expect(dialog.getByLabel('For', { exact: true })).toHaveValue('everybody');
+        await dialog.getByLabel('It tells').selectOption('everything');
+        await expect(dialog.getByRole('list', { name: 'Mind' })).toContainText('What stands under “About” goes out with one event, such as “Rope walk”.');
+        await dialog.getByRole('button', { name: 'Publish it' }).click();
+        await expect(page.getByRole('list', { name: 'What goes out of it' })).toContainText(`${name}: everything, all of it, for everybody`);
+    });
+
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, acceptDownloads: true, ...(baseURL === undefined ? {} : { baseURL }) });
+    const visitor = await context.newPage();
+    await test.step('whoever is given its page reads it, puts it into a diary, and finds the whole', async () => {
+        await page.goto(`/?calendar=${calendar}&view=list&date=${day(7)}`);
+        await page.getByRole('button', { name: /Rope walk/ }).first().click();
+        await page.getByRole('button', { name: 'Pass on' }).click();
+        await visitor.goto(await page.getByLabel(`Its page in ${name}`).inputValue());
+        await expect(visitor.getByRole('heading', { level: 1 })).toContainText('Rope walk');
+        await expect(visitor.getByText('Bring gloves.')).toBeVisible();
+        await expectAccessible(visitor, { strictly: true });
+        const [file] = await Promise.all([visitor.waitForEvent('download'), visitor.getByRole('link', { name: 'Put it in my diary' }).click()]);
+        expect(file.suggestedFilename()).toBe(`event-${day(8)}.ics`);
+        await visitor.getByRole('link', { name: `‹ ${name}` }).click();
+        await visitor.getByRole('link', { name: 'Rope walk' }).click();
+        await expect(visitor.getByText('Bring gloves.')).toBeVisible();
+    });
+
+    await test.step('whoever may see it here opens it by its address', async () => {
+        const address = await page.getByLabel('Address of the event').inputValue();
+        const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take it as a file' }).click()]);
+        expect(file.suggestedFilename()).toMatch(/^event-\d+\.ics$/);
+        await page.goto(address);
+        await expect(page.getByRole('heading', { level: 2, name: 'Rope walk' })).toBeVisible();
+    });
+});
+
+test('what somebody reads is on their own devices with one click, and ends with one', async ({ page, request }) => {
+    const name = unique('Slip');
+    await enter(page, 'Oda Lindqvarn');
+    await makeCalendar(page, name);
+    await addByApi(page, [{ calendar: await slugOf(page, name), title: 'Haul out', start: `${day(8)}T09:00`, end: `${day(8)}T10:30` }]);
+    await openCalendar(page, name);
+    await page.getByRole('button', { name: 'Have it on my devices' }).click();
+    const link = page.getByRole('list', { name: `My links of ${name}` }).getByRole('listitem');
+    await expect(link).toContainText('everything, 4 weeks back');
+    const url = await link.getByLabel(/^Address of/).inputValue();
+    expect(await (await request.get(url, { headers: { 'User-Agent': 'Diary/3 (Android 15; Mobile)' } })).text()).toContain('SUMMARY:Haul out');
+    await link.getByRole('button', { name: 'On a phone' }).click();
+    await expect(link.getByRole('img', { name: /for a camera$/ })).toBeVisible();
+
+    await link.getByRole('button', { name: /^Change/ }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('It tells').selectOption('busy times');
+    await page.getByLabel('The device reminds').selectOption('half an hour before');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(link).toContainText('busy times, 4 weeks back, reminds half an hour before');
+    await page.reload();
+    await expect(link).toContainText('by a phone or tablet');
+    // Its address is the same, and is still shown.
+    expect(await link.getByLabel(/^Address of/).inputValue()).toBe(url);
+    expect(await (await request.get(url)).text()).not.toContain('Haul out');
+
+    await link.getByRole('button', { name: /^Revoke/ }).click();
+    await link.getByRole('button', { name: 'Revoke it' }).click();
+    await expect(link).toHaveCount(0);
+    expect(await (await request.get(url)).text()).toContain('no longer shared here');
+});
+
+test('a screen on a wall has what is on, goes on without an answer, says so, and comes back by itself', async ({ page, browser, baseURL }) => {
+    const name = unique('Boat hall');
+    await enter(page, 'Oda Lindqvarn');
+    await makeCalendar(page, name);
+    const calendar = await slugOf(page, name);
+    await page.goto('/publish');
+    await page.getByRole('button', { name: 'Publish a page' }).click();
+    await page.getByLabel('What', { exact: true }).selectOption({ label: `${name} (calendar)` });
+    await page.getByLabel('A screen on a wall may show it').check();
+    await page.getByRole('button', { name: 'Publish it' }).click();
+    const row = page.getByRole('list', { name: 'Pages' }).getByRole('listitem').filter({ hasText: name });
+    const address = await row.getByRole('link', { name: 'Open it on a screen' }).getAttribute('href');
+
+    const context = await browser.newContext({ viewport: { width: 1920, height: 1080 }, ...(baseURL === undefined ? {} : { baseURL }) });
+    const wall = await context.newPage();
+    await wall.clock.install();
+    await wall.goto(String(address));
+    await expect(wall.getByText('Nothing is on today.')).toBeVisible();
+    await expectAccessible(wall, { strictly: true });
+
+    const soon = await page.evaluate(() => new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/London' }).format());
+    await addByApi(page, [{ calendar, title: 'Gig launch', start: `${soon}T23:30`, end: `${soon}T23:45` }]);
+    await wall.clock.fastForward('01:05');
+    await expect(wall.getByText('Gig launch')).toBeVisible();
+
+    await wall.route('**/screen', (route) => route.abort());
+    await wall.clock.fastForward('04:00');
+    await expect(wall.getByRole('status')).toContainText(/^As it was \d minutes ago/);
+    await expect(wall.getByText('Gig launch')).toBeVisible();
+    await wall.unroute('**/screen');
+    await wall.clock.fastForward('01:05');
+    await expect(wall.getByRole('status')).toBeHidden();
+
+    await row.getByRole('button', { name: `Pause ${name}` }).click();
+    await expect(row).toContainText('paused');
+    await wall.clock.fastForward('01:05');
+    await expect(wall.getByText('is not shown at the moment')).toBeVisible();
+    await expect(wall.getByText('Gig launch')).toHaveCount(0);
 });

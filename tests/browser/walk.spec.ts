@@ -6,7 +6,7 @@ const { userAgent, hasTouch, isMobile, deviceScaleFactor } = devices['Pixel 7'];
 
 const PAGES = [
     ...['lanes', 'month', 'week', 'day', 'year', 'list', 'table', 'lanes&event=1', 'lanes&group=person&weeks=8'].map((view) => `/?overlay=the-term-at-a-glance&view=${view}`), '/?view=lanes&overlay=all&weeks=3', '/?overlay=the-term-at-a-glance&view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
-    '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps', '/p/open-days', '/p/open-days?view=month',
+    '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps', '/p/open-days', '/p/open-days?view=month', '/p/open-days/frame', '/p/open-days/frame?view=month',
 ];
 
 /** What opens over a page. */
@@ -22,7 +22,31 @@ const OPENED: [path: string, open: (page: Page) => Promise<void>][] = [
     ['/people', (page) => page.getByRole('button', { name: 'Add somebody' }).click()],
 ];
 
-async function walk(page: Page, touch: boolean): Promise<string[]> {
+/** What those see who publish it. */
+const GONE_OUT: typeof OPENED = [
+    ['/publish', (page) => page.getByRole('button', { name: /^Change Launches/ }).click()],
+    ['/publish', (page) => page.getByRole('button', { name: /^Put Launches/ }).click()],
+    ['/publish', (page) => page.getByRole('button', { name: 'On a phone' }).first().click()],
+    ['/publish', (page) => page.getByRole('button', { name: /^Change the link/ }).first().click()],
+    ['/p/open-days', (page) => page.locator('.published-name a').first().click()],
+    ['/?overlay=the-term-at-a-glance&view=list', async (page) => {
+        await page.getByRole('heading', { level: 1 }).getByRole('button').click();
+        await page.getByRole('menuitem', { name: 'Have it elsewhere…' }).click();
+        await page.getByRole('dialog').getByRole('listitem').first().waitFor();
+    }],
+    ['/?calendar=launches-and-open-days&view=list', async (page) => {
+        await page.locator('[data-item]').first().click();
+        await page.getByRole('button', { name: 'Pass on' }).click();
+        await page.getByLabel(/^Its page in/).first().waitFor();
+    }],
+];
+
+type Walked = { person: string; paths: string[]; opened: typeof OPENED };
+
+const OF_ALL: Walked = { person: 'Bertil Acheng', paths: PAGES, opened: OPENED };
+const OF_OUT: Walked = { person: 'Ines Halloran', paths: ['/publish', '/calendars/launches-and-open-days'], opened: GONE_OUT };
+
+async function walk(page: Page, touch: boolean, { person, paths, opened }: Walked): Promise<string[]> {
     const found: string[] = [];
     const look = async (where: string) => found.push(...(await faultsOf(page, touch)).map((fault) => `${where}: ${fault}`));
     const go = async (path: string) => {
@@ -34,12 +58,12 @@ async function walk(page: Page, touch: boolean): Promise<string[]> {
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
     await look('sign in');
-    await enter(page, 'Bertil Acheng', { unseen: true });
-    for (const path of PAGES) {
+    await enter(page, person, { unseen: true });
+    for (const path of paths) {
         await go(path);
         await look(path);
     }
-    for (const [path, open] of OPENED) {
+    for (const [path, open] of opened) {
         await go(path);
         await open(page);
         await look(`${path}, opened`);
@@ -48,13 +72,21 @@ async function walk(page: Page, touch: boolean): Promise<string[]> {
 }
 
 test('every control of every page can be read and hit: 1280 × 800, with a mouse', async ({ page }) => {
-    expect(await walk(page, false)).toEqual([]);
+    expect(await walk(page, false, OF_ALL)).toEqual([]);
+});
+
+test('what goes out can be read and hit: 1280 × 800, with a mouse', async ({ page }) => {
+    expect(await walk(page, false, OF_OUT)).toEqual([]);
 });
 
 test.describe('by touch', () => {
     test.use({ viewport: { width: 390, height: 844 }, userAgent, hasTouch, isMobile, deviceScaleFactor });
 
     test('every control of every page can be read and hit: 390 × 844', async ({ page }) => {
-        expect(await walk(page, true)).toEqual([]);
+        expect(await walk(page, true, OF_ALL)).toEqual([]);
+    });
+
+    test('what goes out can be read and hit: 390 × 844', async ({ page }) => {
+        expect(await walk(page, true, OF_OUT)).toEqual([]);
     });
 });

@@ -25,11 +25,10 @@ function tellTime(): void {
 async function ask(): Promise<void> {
     try {
         const answer = await fetch(location.href, { cache: 'no-cache' });
-        // What it is not given any more it does not go on showing; a server that is being restarted has said nothing of that.
-        if (answer.status >= 500 && answer.status !== 503) return;
         const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
         const [content, now] = [page.querySelector('main'), document.querySelector('main')];
-        if (content === null || now === null || (answer.status === 503 && !page.body.textContent.includes('not shown'))) return;
+        // What it is not given any more it does not go on showing; a server that is being restarted has said nothing of that.
+        if (content === null || now === null || (!answer.ok && content.dataset.told === undefined)) return;
         // Styles and scripts may be others since.
         if (sources(page) !== sources(document) && answer.ok) return location.reload();
         if (content.innerHTML !== now.innerHTML) now.replaceWith(content);

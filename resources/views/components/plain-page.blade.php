@@ -5,7 +5,7 @@
     <x-page-head :title="$title" :assets="['resources/css/api.css']" />
 </head>
 <body>
-    <main class="mx-auto max-w-xl px-5 py-24">
+    <main {{ $attributes->class('mx-auto max-w-xl px-5 py-24') }}>
         <h1 class="text-3xl font-semibold">{{ $title }}</h1>
         {{ $slot }}
     </main>

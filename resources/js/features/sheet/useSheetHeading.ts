@@ -12,9 +12,9 @@ export function useSheetHeading(): string {
         case 'year':
             return formatYear(span.from);
         case 'table':
-            return search.period === 'all' ? 'All events' : `from ${formatDate(span.from, 'long')}`;
+            return search.period === 'all' ? 'All events' : `from ${formatDate(span.from, 'weekdayDay')}`;
         case 'list':
-            return `from ${formatDate(span.from, 'long')}`;
+            return `from ${formatDate(span.from, 'weekdayDay')}`;
         default:
             return formatSpan(span.from, addDays(span.to, -1));
     }
