@@ -14,16 +14,17 @@ final readonly class PublishedAsked
 
     private const LAST = '2199-12-31';
 
-    private const LIST_DAYS = 28;
+    /** What can be looked at, by its name in the address, each with so many days; a month has its own. */
+    private const DAYS = ['list' => 28, 'lanes' => 14, 'week' => 7, 'month' => 31];
 
     private const MOST_OFF = 100;
 
     /**
-     * @param  'list'|'month'  $view
+     * @param  'list'|'lanes'|'week'|'month'  $view
      * @param  string  $date  `2026-11-27`
      * @param  list<int>  $off  layers that are not shown, by their place in the key
      */
-    private function __construct(public string $view, public string $date, public array $off, public string $category, private int $days = self::LIST_DAYS)
+    private function __construct(public string $view, public string $date, public array $off, public string $category, private int $days)
     {
     }
 
@@ -34,7 +35,9 @@ final readonly class PublishedAsked
         $off = array_values(array_unique(array_map(intval(...), array_filter(explode(',', $text('off')), ctype_digit(...)))));
         sort($off);
 
-        return new self($text('view') === 'month' ? 'month' : 'list', self::date($text('date')) ?? $today, array_slice($off, 0, self::MOST_OFF), $text('category'));
+        $view = isset(self::DAYS[$text('view')]) ? $text('view') : 'list';
+
+        return new self($view, self::date($text('date')) ?? $today, array_slice($off, 0, self::MOST_OFF), $text('category'), self::DAYS[$view]);
     }
 
     /** Today and the six days after it. */
@@ -43,20 +46,22 @@ final readonly class PublishedAsked
         return new self('list', $today, [], '', 7);
     }
 
-    /** The first day that is shown: of a month, the Monday on or before its first. */
+    /** The first day that is shown: of a month, the Monday on or before its first; of weeks, their Monday. */
     public function from(): LocalDateTime
     {
-        $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->toDateString())->day()) : LocalDateTime::parse($this->date)->day();
-
-        return LocalDateTime::midnight($day);
+        return LocalDateTime::midnight(match ($this->view) {
+            'month' => CivilDate::monday(LocalDateTime::parse($this->month()->toDateString())->day()),
+            'list' => LocalDateTime::parse($this->date)->day(),
+            default => CivilDate::monday(LocalDateTime::parse($this->date)->day()),
+        });
     }
 
     /** The day after the last. */
     public function to(): LocalDateTime
     {
-        $day = $this->view === 'month' ? CivilDate::monday(LocalDateTime::parse($this->month()->addMonth()->subDay()->toDateString())->day()) + 7 : LocalDateTime::parse($this->date)->day() + $this->days;
-
-        return LocalDateTime::midnight($day);
+        return $this->view === 'month'
+            ? LocalDateTime::midnight(CivilDate::monday(LocalDateTime::parse($this->month()->addMonth()->subDay()->toDateString())->day()) + 7)
+            : $this->from()->plusDays($this->days);
     }
 
     public function month(): Carbon
@@ -64,7 +69,7 @@ final readonly class PublishedAsked
         return Carbon::parse(substr($this->date, 0, 7).'-01', 'UTC');
     }
 
-    /** The date one goes to from here: the month, or the four weeks, before or after. */
+    /** The date one goes to from here: the month, or as many days as are shown, before or after. */
     public function turned(int $direction): string
     {
         return ($this->view === 'month' ? $this->month()->addMonths($direction) : Carbon::parse($this->date, 'UTC')->addDays($direction * $this->days))->toDateString();

@@ -74,7 +74,7 @@ final readonly class PublishedPage
     {
         $last = Carbon::parse((string) array_key_last($this->days));
 
-        return $this->asked->view === 'month' ? $this->asked->month()->translatedFormat('F Y') : Carbon::parse($this->asked->date)->translatedFormat('j F').' – '.$last->translatedFormat('j F Y');
+        return $this->asked->view === 'month' ? $this->asked->month()->translatedFormat('F Y') : Carbon::parse((string) array_key_first($this->days))->translatedFormat('j F').' – '.$last->translatedFormat('j F Y');
     }
 
     public function link(string $query): string
@@ -82,6 +82,21 @@ final readonly class PublishedPage
         $whole = implode('&', array_filter([$query, $this->frame?->query() ?? '']));
 
         return ($this->frame === null ? $this->url : "{$this->url}/frame").($whole === '' ? '' : "?{$whole}");
+    }
+
+    /**
+     * The days of each layer that is shown, as a lane of its own.
+     *
+     * @return list<array{name: string, colour: string, mark: string, days: array<string, list<PublishedEvent>>}>
+     */
+    public function lanes(): array
+    {
+        $shown = array_values(array_filter($this->layers, static fn (array $layer): bool => ! $layer['isOff']));
+
+        return array_map(fn (array $layer): array => [
+            'name' => $layer['name'], 'colour' => $layer['colour'], 'mark' => $layer['mark'],
+            'days' => array_map(static fn (array $events): array => array_values(array_filter($events, static fn (PublishedEvent $event): bool => $event->layer === $layer['name'])), $this->days),
+        ], $shown);
     }
 
     /** @return list<array<string, mixed>> what programs read of it (schema.org), each event once */

@@ -45,7 +45,7 @@ test('each detail tells what it says and no more, in every view, in all of the p
     ($this->visit)();
     foreach (['with the link', 'everybody'] as $audience) {
         $address = ($this->publish)(['detail' => $detail, 'audience' => $audience, 'slug' => 'slip'])['address'];
-        foreach (['?view=list', '?view=month', '?category=Wellbeing', '?category=Ward'] as $query) {
+        foreach (['?view=list', '?view=month', '?view=week', '?view=lanes', '?category=Wellbeing', '?category=Ward'] as $query) {
             $answer = ($this->fetch)($address, $query)->assertOk();
             $text = $answer->getContent().$answer->headers;
             foreach (array_diff(FOUND, $told) as $secret) {
@@ -362,6 +362,26 @@ test('the map of the site has what everybody may find, and nothing else', functi
     $this->as($this->ada, 'PUT', "/publications/{$open['id']}/paused", ['paused' => false])->assertOk();
     $this->ada->update(['status' => 'suspended']);
     expect($map())->not->toContain('/p/');
+});
+
+test('a week and lanes begin on a Monday, turn by as many days as they show, and have each layer in a row of its own', function () {
+    $layer = fn (string $name, array $conditions): array => ['name' => $name, 'colour' => 'rose', 'mark' => 'star', 'takes' => 'chosen', 'calendars' => [$this->slip->slug], 'conditions' => $conditions];
+    $overlay = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Term', 'layers' => [$layer('Boats', [['about' => 'category', 'names' => ['Boats']]]), $layer('The rest', [])]])->assertCreated()->json('slug');
+    $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-04T09:30', end: '2026-11-04T10:30', more: ['categories' => ['Boats']]);
+    $this->add($this->slip, $this->ada, title: 'Assembly', start: '2026-11-04T09:30', end: '2026-11-04T10:30');
+    $this->add($this->slip, $this->ada, title: 'Next week', start: '2026-11-11T09:30', end: '2026-11-11T10:30');
+    $address = ($this->publish)(['calendar' => null, 'overlay' => $overlay])['address'];
+    $week = ($this->fetch)($address, '?view=week&date=2026-11-05')->assertOk()->getContent();
+    expect($week)->toContain('2 November – 8 November 2026', 'Haul out', 'Assembly', 'date=2026-11-12', 'date=2026-10-29')->not->toContain('Next week');
+    $rows = function (string $query) use ($address): array {
+        $page = new DOMDocument;
+        @$page->loadHTML(($this->fetch)($address, $query)->assertOk()->getContent());
+
+        return array_map(static fn (DOMNode $row): string => trim((string) preg_replace('/\s+/u', ' ', $row->textContent)), iterator_to_array((new DOMXPath($page))->query('//table[@class="published-lanes"]/tbody/tr')));
+    };
+    expect($rows('?view=lanes&date=2026-11-05'))->toBe(['Boats 9:30–10:30 Haul out', 'The rest 9:30–10:30 Assembly 9:30–10:30 Next week'])
+        ->and($rows('?view=lanes&date=2026-11-05&off=1'))->toBe(['Boats 9:30–10:30 Haul out'])
+        ->and($rows('?view=nothing'))->toBe([]);
 });
 
 test('weeks are called what the school calls them', function () {

@@ -63,7 +63,7 @@ test('a coordinator publishes a page; a pupil without an account reads it, and i
         for (const colorScheme of ['light', 'dark'] as const) {
             const context = await browser.newContext({ viewport: { width: 390, height: 844 }, colorScheme });
             const looked = await context.newPage();
-            for (const query of ['?view=list', '?view=month']) {
+            for (const query of ['?view=list', '?view=month', '?view=week', '?view=lanes']) {
                 await looked.goto(`${await address()}${query}`);
                 await expectAccessible(looked, { strictly: true });
             }

@@ -6,7 +6,7 @@ const { userAgent, hasTouch, isMobile, deviceScaleFactor } = devices['Pixel 7'];
 
 const PAGES = [
     ...['lanes', 'month', 'week', 'day', 'year', 'list', 'table', 'lanes&event=1', 'lanes&group=person&weeks=8'].map((view) => `/?overlay=the-term-at-a-glance&view=${view}`), '/?view=lanes&overlay=all&weeks=3', '/?overlay=the-term-at-a-glance&view=week&side=true', '/?view=month&overlay=all', '/?view=lanes&overlay=all',
-    '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps', '/p/open-days', '/p/open-days?view=month', '/p/open-days/frame', '/p/open-days/frame?view=month',
+    '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps', '/p/open-days', '/p/open-days?view=month', '/p/open-days?view=week', '/p/open-days?view=lanes', '/p/open-days/frame', '/p/open-days/frame?view=month',
 ];
 
 /** What opens over a page. */

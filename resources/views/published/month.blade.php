@@ -12,7 +12,7 @@
             <tr>
                 @foreach ($week as $date => $events)
                     <td @if ($date === $page->today) data-today @endif @if (substr($date, 0, 7) !== substr($asked->date, 0, 7)) data-outside @endif @isset($page->closed[$date]) data-closed title="Closed: {{ $page->closed[$date] }}" @endisset>
-                        <a class="published-number" href="{{ $page->link($asked->query(['view' => 'list', 'date' => $date])) }}" aria-label="{{ \Carbon\CarbonImmutable::parse($date)->translatedFormat('l j F') }}@if ($events !== []), {{ count($events) }} {{ count($events) === 1 ? 'event' : 'events' }}@endif">{{ (int) substr($date, 8) }}</a>
+                        <x-published-day :$page :$date :$events>{{ (int) substr($date, 8) }}</x-published-day>
                         @if ($events !== [])
                             <ul>
                                 @foreach ($events as $event)

@@ -23,7 +23,7 @@
             </form>
         </nav>
         <nav aria-label="View" class="published-views">
-            @foreach (['list' => 'List', 'month' => 'Month'] as $view => $label)
+            @foreach (['lanes' => 'Lanes', 'week' => 'Week', 'month' => 'Month', 'list' => 'List'] as $view => $label)
                 <a href="{{ $page->link($asked->query(['view' => $view])) }}" @if ($asked->view === $view) aria-current="page" @endif>{{ $label }}</a>
             @endforeach
             @if (count($page->layers) > 1 || $page->categories !== [])
