@@ -15,7 +15,7 @@ enum ProgramKind: string
     {
         return match (true) {
             preg_match('/\b(android|iphone|ipad|ios|mobile)/i', $agent) === 1 => self::Phone,
-            preg_match('/^mozilla\/.*\b(gecko\/|applewebkit)/i', $agent) === 1 => self::Browser,
+            preg_match('/^mozilla\/.*\bgecko\b/i', $agent) === 1 => self::Browser,
             preg_match('/\b(bot|crawler|importer|fetcher|server|https?:\/\/)/i', $agent) === 1 => self::Service,
             preg_match('/\b(windows|macintosh|mac ?os|darwin|linux|x11)/i', $agent) === 1 => self::Computer,
             default => self::Other,

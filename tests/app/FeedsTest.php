@@ -246,9 +246,9 @@ test('an overlay is taken as a file by whoever looks through it, as they see it'
 test('programs are told apart by kind', function (string $agent, string $kind) {
     expect(App\Feeds\ProgramKind::of($agent)->value)->toBe($kind);
 })->with([
-    ['Mozilla/5.0 (Linux; Android 15) AppleWebKit/537.36 Mobile', 'a phone or tablet'],
+    ['Mozilla/5.0 (Linux; Android 15; Mobile) Gecko/128.0', 'a phone or tablet'],
     ['iOS/18.1 accountsd/1.0', 'a phone or tablet'],
-    ['Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36', 'a browser'],
+    ['Mozilla/5.0 (X11; Linux x86_64) (like Gecko)', 'a browser'],
     ['Calendar/14 (Macintosh; 24B83)', 'a program on a computer'],
     ['Reader 3 (Windows NT 10.0)', 'a program on a computer'],
     ['Calendar-Importer/1.0 (+https://reader.example)', 'a service in the network'],

@@ -15,13 +15,7 @@
                     <th scope="row"><i aria-hidden="true" class="mark" data-mark="{{ $lane['mark'] }}" data-ink="{{ $lane['colour'] }}"></i> {{ $lane['name'] }}</th>
                     @foreach ($lane['days'] as $date => $events)
                         <td @isset($page->closed[$date]) data-closed @endisset>
-                            @if ($events !== [])
-                                <ul>
-                                    @foreach ($events as $event)
-                                        <li data-status="{{ $event->status }}">@include('published.event')</li>
-                                    @endforeach
-                                </ul>
-                            @endif
+                            @include('published.events')
                         </td>
                     @endforeach
                 </tr>

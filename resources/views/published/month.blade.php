@@ -13,13 +13,7 @@
                 @foreach ($week as $date => $events)
                     <td @if ($date === $page->today) data-today @endif @if (substr($date, 0, 7) !== substr($asked->date, 0, 7)) data-outside @endif @isset($page->closed[$date]) data-closed title="Closed: {{ $page->closed[$date] }}" @endisset>
                         <x-published-day :$page :$date :$events>{{ (int) substr($date, 8) }}</x-published-day>
-                        @if ($events !== [])
-                            <ul>
-                                @foreach ($events as $event)
-                                    <li data-status="{{ $event->status }}" title="{{ $event->when }}">@include('published.event')</li>
-                                @endforeach
-                            </ul>
-                        @endif
+                        @include('published.events')
                     </td>
                 @endforeach
             </tr>

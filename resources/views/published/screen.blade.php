@@ -23,14 +23,7 @@
             @if ($now === [])
                 <p class="published-none">Nothing is on today.</p>
             @endif
-            <ul>
-                @foreach ($now as $event)
-                    <li data-status="{{ $event->status }}">
-                        @include('published.event')
-                        @if ($event->place !== '')<span class="published-more">{{ $event->place }}</span>@endif
-                    </li>
-                @endforeach
-            </ul>
+            @include('published.events', ['events' => $now, 'withPlace' => true])
         </section>
         <section aria-labelledby="week" class="screen-week" tabindex="0" data-turns>
             <h2 id="week">The week ahead</h2>
@@ -42,13 +35,8 @@
                     <h3>{{ \Carbon\CarbonImmutable::parse($date)->translatedFormat('D j') }}</h3>
                     <div>
                         @isset($page->closed[$date])<p class="published-closed">Closed: {{ $page->closed[$date] }}</p>@endisset
-                        <ul>
-                            @forelse ($begun as $event)
-                                <li data-status="{{ $event->status }}">@include('published.event')</li>
-                            @empty
-                                @unless (isset($page->closed[$date]))<li class="screen-none">–</li>@endunless
-                            @endforelse
-                        </ul>
+                        @include('published.events', ['events' => $begun])
+                        @if ($begun === [] && ! isset($page->closed[$date]))<p class="screen-none">–</p>@endif
                     </div>
                 </div>
             @endforeach

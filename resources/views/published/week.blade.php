@@ -3,14 +3,7 @@
         <div role="listitem" @if ($date === $page->today) data-today @endif @isset($page->closed[$date]) data-closed @endisset>
             <x-published-day :$page :$date />
             @isset($page->closed[$date])<p class="published-shut">Closed: {{ $page->closed[$date] }}</p>@endisset
-            <ul>
-                @foreach ($events as $event)
-                    <li data-status="{{ $event->status }}">
-                        @include('published.event')
-                        @if ($event->place !== '')<span class="published-more">{{ $event->place }}</span>@endif
-                    </li>
-                @endforeach
-            </ul>
+            @include('published.events', ['withPlace' => true])
         </div>
     @endforeach
 </div>
