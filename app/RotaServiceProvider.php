@@ -12,6 +12,7 @@ use App\Changes\SyncLog;
 use App\Directory\OwnThings;
 use App\Directory\Person;
 use App\Events\Write\EventsChanged;
+use App\Feeds\Feed;
 use App\Feeds\WriteFile;
 use App\Imports\BringIn;
 use App\Jobs\JobKind;
@@ -26,6 +27,9 @@ use App\Organisation\Organisation;
 use App\Organisation\SchoolDays;
 use App\Organisation\SchoolYearChanged;
 use App\Participants\PeopleAtAddresses;
+use App\Publishing\Kept\ForgetKept;
+use App\Publishing\Kept\KeptAnswers;
+use App\Publishing\Publication;
 use App\Sources\RefreshNow;
 use App\Sources\Subscribe;
 use App\Upkeep\Heartbeats;
@@ -73,6 +77,7 @@ final class RotaServiceProvider extends ServiceProvider
         $this->app->bind(Publisher::class, fn (): Publisher => config('rota.live.publisher') === null ? new NoPublisher : $this->app->make(NginxPublisher::class, ['url' => config('rota.live.publisher')]));
         $this->app->bind(AddressRules::class, fn (): AddressRules => new AddressRules(array_values(config('rota.sources.trusted'))));
         $this->app->when(JobRunner::class)->needs('$works')->give(self::WORKS);
+        $this->app->singleton(KeptAnswers::class, static fn (): KeptAnswers => KeptAnswers::of(...(require base_path('bootstrap/home.php'))));
     }
 
     public function boot(): void
@@ -87,12 +92,16 @@ final class RotaServiceProvider extends ServiceProvider
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
             Event::listen($change, fn (EventsMarked|AccessMarked|ListsMarked $marked) => $this->app->make(OwnMarks::class)->add($marked->mark));
             Event::listen($change, [TellLive::class, $told]);
+            Event::listen($change, [ForgetKept::class, 'handle']);
         }
         Event::listen(Login::class, [OwnThings::class, 'handle']);
         // A worker that looks for work is alive, also where there is none; with the database away it says nothing, and goes on.
         Event::listen(Looping::class, fn (Looping $look) => rescue(fn () => $this->app->make(Heartbeats::class)->look(Part::ofQueues($look->queue)), report: false));
         // What broke over a connection to the mail server is tried again over another.
         Event::listen(JobExceptionOccurred::class, static fn () => Mail::forgetMailers());
+        foreach ([Publication::class, Feed::class] as $published) {
+            $published::saved(fn (Publication|Feed $of) => $this->app->make(ForgetKept::class)->saved($of));
+        }
         Person::saved(fn (Person $person) => $this->app->make(PeopleAtAddresses::class)->saved($person));
         Vite::createAssetPathsUsing(fn (string $path): string => '/'.$path);
         // Links that leave the house name the address of the site, not whatever Host a request came with.

@@ -10,6 +10,7 @@ use App\ICalendar\ExpandFile;
 use App\ICalendar\LintFile;
 use App\ICalendar\RewriteFile;
 use App\Imports\ImportFile;
+use App\Publishing\Kept\KeepAnswers;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
 use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Application;
@@ -21,11 +22,7 @@ use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
 
-// An instance is a directory: its .env, its storage, and what is cached of its configuration. The demo, the tests and a
-// production site are three of them.
-$home = getenv('ROTA_HOME') ?: dirname(__DIR__).'/var/demo';
-// Each release has caches of its own, so that another can be made ready, or taken up again, while one serves.
-$cache = $home.'/cache/'.(is_file(__DIR__.'/../RELEASE') ? trim((string) file_get_contents(__DIR__.'/../RELEASE')) : 'here');
+[$home, $cache] = require __DIR__.'/home.php';
 if (! is_dir($cache)) {
     @mkdir($cache, 0750, true);
 }
@@ -49,6 +46,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The registry does not serve the package that HandleCors needs; nothing here is called across origins.
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        // Around all others, so that what is kept has all that they add.
+        $middleware->prepend(KeepAnswers::class);
         $middleware->group('api', [
             EncryptCookies::class,
             AddQueuedCookiesToResponse::class,

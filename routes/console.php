@@ -9,6 +9,7 @@ use App\Letters\Mailing;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
 use App\Organisation\Organisation;
+use App\Publishing\Kept\CountReads;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
 use App\Upkeep\Doctor;
@@ -135,5 +136,6 @@ Artisan::command('rota:words', function (Words $words): void {
 Schedule::call(fn (Heartbeats $heartbeats) => $heartbeats->look(Part::Schedule))->everyMinute();
 Schedule::command('rota:refresh-sources')->everyMinute();
 Schedule::command('rota:resume-jobs')->everyMinute();
+Schedule::call(fn (CountReads $reads) => $reads->run())->everyTenMinutes();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');
 Schedule::command('rota:tidy')->dailyAt('03:40');

@@ -8,6 +8,8 @@ use App\Access\Perspective;
 use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Pins\Pin;
+use App\Publishing\Kept\Keeping;
+use App\Publishing\Kept\KeptAnswers;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Carbon;
@@ -21,7 +23,7 @@ final class FeedDownloadController
 {
     private const REFRESH_MINUTES = 60;
 
-    public function __construct(private readonly AccessReader $access, private readonly CalendarDocument $documents, private readonly TimesDocument $times)
+    public function __construct(private readonly AccessReader $access, private readonly CalendarDocument $documents, private readonly TimesDocument $times, private readonly KeptAnswers $answers)
     {
     }
 
@@ -38,6 +40,7 @@ final class FeedDownloadController
         if ($feed->isOrphaned()) {
             return $this->unknown($request);
         }
+        $generation = $this->answers->generation();
         $perspective = $this->perspective($feed);
         $end = match (true) {
             $feed->revoked_at !== null => FeedEnd::Revoked,
@@ -50,6 +53,7 @@ final class FeedDownloadController
         }
         $feed->timestamps = false;
         $feed->update(['last_fetched_at' => now(), 'fetched_by' => ProgramKind::of((string) $request->userAgent())->value]);
+        (new Keeping($generation, Carbon::now(TimesDocument::zone($feed)->name)->addDay()->startOfDay()->getTimestamp(), "feed {$feed->id}"))->for($request);
         if ($feed->calendar !== null && $feed->isWhole()) {
             $level = $perspective->eventLevel($feed->calendar->id);
 
@@ -100,11 +104,14 @@ final class FeedDownloadController
         if ($calendar === null) {
             return $this->unknown($request);
         }
+        $generation = $this->answers->generation();
         $perspective = $this->access->perspective(Viewer::outsider(), $calendar);
         $level = $perspective->eventLevel($calendar->id);
         if (! $level->includes(Level::BusyTimes)) {
             return $this->unknown($request);
         }
+
+        (new Keeping($generation, now()->addDay()->startOfDay()->getTimestamp(), ''))->for($request);
 
         return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class), url("/public/{$calendar->slug}.ics"));
     }

@@ -8,6 +8,7 @@ use App\Api\Answers;
 use App\Calendars\Calendar;
 use App\ChangeLog\ChangeLog;
 use App\Overlays\Overlay;
+use App\Publishing\Kept\CountReads;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -24,8 +25,9 @@ final class FeedsController
 
     #[OA\Get(path: '/feeds', operationId: 'listFeeds', summary: 'The feed links one has made, and those on calendars and overlays one manages.', tags: ['feeds'],
         responses: [new Answers(FeedData::class, 'Newest first', many: true)])]
-    public function index(): JsonResponse
+    public function index(CountReads $reads): JsonResponse
     {
+        $reads->run();
         $viewerId = $this->viewer->person()->id;
 
         return new JsonResponse($this->known()->with(['calendar', 'overlay', 'publisher'])->orderByDesc('id')->get()->map(static fn (Feed $each): FeedData => FeedData::of($each, $viewerId)));

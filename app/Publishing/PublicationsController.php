@@ -7,6 +7,7 @@ use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\ChangeLog\ChangeLog;
 use App\Feeds\Feed;
+use App\Publishing\Kept\CountReads;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,8 +26,9 @@ final class PublicationsController
 
     #[OA\Get(path: '/publications', operationId: 'listPublications', summary: 'What one has published, and what of the calendars and overlays that one manages.', tags: ['publications'],
         responses: [new Answers(PublicationData::class, 'Newest first', many: true)])]
-    public function index(): JsonResponse
+    public function index(CountReads $reads): JsonResponse
     {
+        $reads->run();
         $publications = $this->mine()->orderByDesc('id')->get();
         $viewerId = $this->viewer->person()->id;
 

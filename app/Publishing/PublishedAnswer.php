@@ -3,9 +3,12 @@
 namespace App\Publishing;
 
 use App\Changes\Change;
+use App\Publishing\Kept\Keeping;
+use App\Publishing\Kept\KeptAnswers;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Cache;
 use PinnedRota\Core\Publishing\Audience;
 
@@ -14,13 +17,19 @@ final class PublishedAnswer
 {
     private const KEPT_HOURS = 24;
 
+    public function __construct(private readonly KeptAnswers $answers)
+    {
+    }
+
     /**
      * @param  list<mixed>  $of  what besides the publication and all that could change it tells one answer from another
+     * @param  Carbon  $today  in the zone of the publication: with the day its answers end
      * @param  Closure(): string  $render
      */
-    public function kept(Request $request, Publication $publication, array $of, string $type, Closure $render): Response
+    public function kept(Request $request, Publication $publication, array $of, Carbon $today, string $type, Closure $render): Response
     {
-        $mark = hash('sha256', serialize([$publication->id, $publication->version, $publication->publisher->status, (int) Change::query()->max('id'), (string) @filemtime(public_path('build/manifest.json')), $of]));
+        $generation = $this->answers->generation();
+        $mark = hash('sha256', serialize([$publication->id, $publication->version, $publication->publisher->status, (int) Change::query()->max('id'), (string) @filemtime(public_path('build/manifest.json')), $today->toDateString(), $of]));
         $response = $this->seenTo(new Response, $publication, $type)->setEtag($mark);
         if ($response->isNotModified($request)) {
             return $response;
@@ -29,6 +38,11 @@ final class PublishedAnswer
         $content = self::isText($type) ? Cache::remember("published:{$mark}", now()->addHours(self::KEPT_HOURS), $render) : $render();
         if ($request->isMethod('GET') && $content !== '') {
             Publication::query()->whereKey($publication->id)->toBase()->increment('reads', 1, ['last_read_at' => now()]);
+        }
+
+        $former = $publication->former_until?->isFuture() === true ? $publication->former_until->getTimestamp() : PHP_INT_MAX;
+        if ($content !== '') {
+            (new Keeping($generation, min($former, $today->copy()->addDay()->startOfDay()->getTimestamp()), "publication {$publication->id}"))->for($request);
         }
 
         return $response->setContent($content);

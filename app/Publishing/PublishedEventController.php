@@ -49,7 +49,7 @@ final class PublishedEventController
 
             return $details === null ? '' : $render($publication, $details, $today);
         };
-        $answer = $this->answers->kept($request, $publication, [$type, $address, $date, $name, $today->toDateString()], $type, $found);
+        $answer = $this->answers->kept($request, $publication, [$type, $address, $date, $name], $today, $type, $found);
 
         return $answer->getStatusCode() === 200 && $answer->getContent() === ''
             ? $this->answers->plain(view('published.not-on', ['page' => url("/p/{$address}")])->render(), 'text/html', 404)

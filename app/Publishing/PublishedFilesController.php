@@ -35,7 +35,7 @@ final class PublishedFilesController
             return $this->answers->plain($end->document($publication->name, $today), 'text/calendar');
         }
 
-        return $this->answers->kept($request, $publication, ['calendar', $address, $today->toDateString()], 'text/calendar', fn (): string => $this->files->calendar($publication, $today) ?? FeedEnd::PublisherShutOut->document($publication->name, $today));
+        return $this->answers->kept($request, $publication, ['calendar', $address], $today, 'text/calendar', fn (): string => $this->files->calendar($publication, $today) ?? FeedEnd::PublisherShutOut->document($publication->name, $today));
     }
 
     public function csv(Request $request, string $address): Response
@@ -55,7 +55,7 @@ final class PublishedFilesController
         abort_if($publication->isGoneFrom($address), 410);
         abort_if($publication->paused_at !== null, 503);
         $today = $this->today($publication);
-        $answer = $this->answers->kept($request, $publication, [$form, $address, $today->toDateString()], $type, fn (): string => $written($this->files->table($publication, $today) ?? []));
+        $answer = $this->answers->kept($request, $publication, [$form, $address], $today, $type, fn (): string => $written($this->files->table($publication, $today) ?? []));
         $answer->headers->set('Content-Disposition', 'attachment; filename="'.($publication->slug ?? 'published').'.'.$form.'"');
 
         return $answer;

@@ -45,7 +45,7 @@ final class PublishedPageController
         $today = Carbon::now($this->windows->zone($publication)->name);
         $render = fn (): string => view('published.screen', ['page' => PublishedPage::of($publication, PublishedAsked::week($today->toDateString()), $today, url("/p/{$address}"), $this->windows)])->render();
 
-        return $this->answers->refusal($publication, $address) ?? $this->answers->kept($request, $publication, ['screen', $address, $today->toDateString()], 'text/html', $render);
+        return $this->answers->refusal($publication, $address) ?? $this->answers->kept($request, $publication, ['screen', $address], $today, 'text/html', $render);
     }
 
     private function page(Request $request, Publication $publication, string $address, ?FrameLook $frame): Response
@@ -62,6 +62,6 @@ final class PublishedPageController
             }
         };
 
-        return $this->answers->kept($request, $publication, [$asked, $frame, $address, $today->toDateString()], 'text/html', $render);
+        return $this->answers->kept($request, $publication, [$asked, $frame, $address], $today, 'text/html', $render);
     }
 }

@@ -111,7 +111,7 @@ test('what people change of themselves and what a table changes of them is writt
 
 test('links that are made and revoked are written down at their calendar, and are not taken back from there', function () {
     $path = "/calendars/{$this->slip->slug}";
-    $feed = $this->as($this->ada, 'POST', "{$path}/feeds", ['name' => 'The hall', 'detail' => 'busy'])->assertCreated()->json('feed.id');
+    $feed = $this->as($this->ada, 'POST', "{$path}/feeds", ['name' => 'The hall', 'detail' => 'busy'])->assertCreated()->json('id');
     $this->as($this->ada, 'DELETE', "/feeds/{$feed}")->assertNoContent();
     expect(($this->slipLog)())->toBe(['feed link “The hall” revoked', 'feed link “The hall” made']);
     $entry = $this->as($this->ada, 'GET', "{$path}/log")->assertJsonPath('0.revertable', false)->json('0.id');

@@ -71,9 +71,24 @@ test('a coordinator publishes a page; a pupil without an account reads it, and i
         }
     });
 
-    await test.step('how often it was read is counted', async () => {
-        await page.reload();
+    await test.step('what has not changed is given out without the framework, and how often it was read is counted', async () => {
+        const reads = async () => {
+            await page.reload();
+            return Number(/read (\d+) times, last/.exec(await row.innerText())?.[1] ?? Number.NaN);
+        };
         await expect(row).toContainText(/read \d+ times, last/);
+        const before = await reads();
+        const answers = [];
+        for (let count = 0; count < 3; count++) answers.push(await page.request.get(await address()));
+        // Only the framework says how much one may still ask.
+        expect(answers.slice(1).map((each) => each.headers()['x-ratelimit-limit'])).toEqual([undefined, undefined]);
+        expect(new Set([...(await Promise.all(answers.map((each) => each.text())))]).size).toBe(1);
+        expect(answers.at(-1)?.headers()['content-security-policy']).toContain("frame-ancestors 'none'");
+        const had = await page.request.get(await address(), { headers: { 'If-None-Match': answers.at(-1)?.headers().etag ?? '' } });
+        expect(had.status()).toBe(304);
+        expect(await reads()).toBe(before + 3);
+        await addByApi(page, [{ calendar, title: 'Launch', start: `${day(11)}T09:00`, end: `${day(11)}T10:00` }]);
+        expect(await (await page.request.get(await address())).text()).toContain('Launch');
     });
 
     await test.step('with less detail it tells less, at the same address', async () => {
@@ -84,8 +99,8 @@ test('a coordinator publishes a page; a pupil without an account reads it, and i
         await expect(row).toContainText('busy times, all of it');
         expect(await address()).toBe(before);
         await reader.goto(before);
-        await expect(reader.getByText('Busy')).toHaveCount(3);
-        expect(await reader.content()).not.toMatch(/Haul out|Planking|Slip\b|wood/);
+        await expect(reader.getByText('Busy')).toHaveCount(4);
+        expect(await reader.content()).not.toMatch(/Haul out|Planking|Slip\b|wood|Launch/);
     });
 
     await test.step('paused it says so; a new address works beside the one before; taken back neither does', async () => {
