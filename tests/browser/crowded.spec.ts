@@ -286,17 +286,22 @@ test('what stands above a sheet has its place from the first: nothing moves away
     const late = new Promise<void>((resolve) => {
         bring = resolve;
     });
-    await page.route('**/CalendarNotice*.js', async (route) => {
-        await late;
-        await route.continue();
-    });
+    for (const part of ['**/CalendarNotice*.js', '**/api/v1/ruler?*']) {
+        await page.route(part, async (route) => {
+            await late;
+            await route.continue();
+        });
+    }
     await page.goto('/?calendar=assessments&view=week');
     const grid = page.getByRole('grid', { name: /^Week/ });
     await expect(grid).toBeVisible();
     const top = () => grid.evaluate((each) => each.getBoundingClientRect().top);
     const before = await top();
     await expect(page.getByRole('status', { name: 'What you look at' })).toHaveCount(0);
+    const ruled = page.waitForResponse((response) => response.url().includes('/ruler?'));
     bring();
+    await ruled;
     await expect(page.getByRole('status', { name: 'What you look at' })).toBeVisible();
+    await expect(page.getByTitle(/^Autumn, week/).first()).toBeAttached();
     expect(await top()).toBe(before);
 });

@@ -36,7 +36,10 @@ test('what others change arrives by itself, what is elsewhere in the year is not
 
     await test.step('a change of another month asks for nothing; the next of this week shows again', async () => {
         asked.length = 0;
+        // What is told before it is open is not told to it.
+        const open = other.waitForResponse((response) => response.url().endsWith('/live') && response.status() === 200);
         const heard = listen(other);
+        await open;
         await addByApi(page, [{ calendar, title: unique('Far off'), start: `${day(120)}T10:00` }]);
         const title = unique('Splicing');
         await addByApi(page, [{ calendar, title, start: `${day(9)}T10:00` }]);

@@ -14,7 +14,8 @@ use Closure;
  */
 final class KeptAnswers
 {
-    private const PATHS = '#^/(p|feeds|public)/[A-Za-z0-9_./-]{1,200}$#D';
+    /** Pages of single events are not among them: there is no end of those. */
+    private const PATHS = '#^/(p|feeds|public)/[A-Za-z0-9_-]{1,100}(\.[a-z]{3,4}|/frame|/screen)?$#D';
 
     /**
      * @param  int  $stamp  when the settings of the instance were cached, in seconds; 0 where they are not: then nothing is kept
@@ -122,12 +123,10 @@ final class KeptAnswers
      */
     public function clear(): bool
     {
-        if ($this->stamp === 0) {
-            return true;
-        }
+        // Also by whoever keeps nothing, such as a worker that was begun before the settings were cached.
         $isNamed = $this->hasPlace() && @file_put_contents($this->directory.'/generation', bin2hex(random_bytes(12))) !== false;
 
-        return array_filter(array_map(static fn (string $file): bool => @unlink($file) || ! is_file($file), glob($this->directory.'/*.kept') ?: []), static fn (bool $isGone): bool => ! $isGone) === [] && $isNamed;
+        return array_filter(array_map(static fn (string $file): bool => @unlink($file) || ! is_file($file), glob($this->directory.'/*.kept*') ?: []), static fn (bool $isGone): bool => ! $isGone) === [] && $isNamed;
     }
 
     /**

@@ -1,6 +1,7 @@
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { addDays, addMonths, daysBetween, formatDate, startOfMonth } from '@/time/dates';
 import { RulerBars } from './RulerBars';
+import { useOrganisationName } from '@/features/session/useSession';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useRuler, type Through } from '@/features/sheet/useSheet';
 
@@ -13,6 +14,8 @@ const LONG_TERM = 150;
 /** Half a year of days as bars, so that full weeks and gaps are seen before they are read. The bracket is what the sheet shows. */
 export function Ruler({ through, enabled }: Props) {
     const rota = useRota();
+    // What names weeks has its place before they are known: nothing moves when they come.
+    const hasTerms = useOrganisationName().terms;
     const strip = useRef<HTMLDivElement>(null);
     // A term is shown whole. Else it moves by a quarter, so that it stands still while the sheet is turned.
     const month = Number(rota.date.slice(5, 7)) - 1;
@@ -72,9 +75,9 @@ export function Ruler({ through, enabled }: Props) {
                     </span>
                 ))}
             </div>
-            {data !== undefined && data.weeks.length > 0 && (
+            {(hasTerms || (data?.weeks.length ?? 0) > 0) && (
                 <div aria-hidden="true" className="relative h-3.5 text-[10px] leading-none text-soft max-sm:hidden">
-                    {data.weeks.filter(({ monday }) => monday >= from && addDays(monday, 5) < to).map((week) => (
+                    {data?.weeks.filter(({ monday }) => monday >= from && addDays(monday, 5) < to).map((week) => (
                         <span key={week.monday} className="absolute max-w-9 overflow-hidden border-l border-line pl-0.5 text-clip whitespace-nowrap" style={{ left: percent(week.monday) }} title={week.name}>
                             {week.number === 1 ? week.term : week.number === null ? '–' : week.short}
                         </span>
