@@ -97,6 +97,18 @@ final class CurrentViewer
         return $overlay;
     }
 
+    /** @return list<int> ids of the calendars that the person manages */
+    public function managedCalendars(): array
+    {
+        return $this->calendars()->filter(fn (AccessibleCalendar $each): bool => $each->level() === Level::Manage)->keys()->all();
+    }
+
+    /** @return list<int> ids of the overlays that the person manages */
+    public function managedOverlays(): array
+    {
+        return $this->reader->overlays($this->viewer())->filter(fn (array $each): bool => $each[1] === Level::Manage)->map(fn (array $each): int => $each[0]->id)->values()->all();
+    }
+
     /** @throws AccessDeniedHttpException where the person is no administrator */
     public function demandAdministrator(): void
     {

@@ -9,7 +9,6 @@ use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Pins\Pin;
 use App\Publishing\Kept\Keeping;
-use App\Publishing\Kept\KeptAnswers;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Carbon;
@@ -23,7 +22,7 @@ final class FeedDownloadController
 {
     private const REFRESH_MINUTES = 60;
 
-    public function __construct(private readonly AccessReader $access, private readonly CalendarDocument $documents, private readonly TimesDocument $times, private readonly KeptAnswers $answers)
+    public function __construct(private readonly AccessReader $access, private readonly CalendarDocument $documents, private readonly TimesDocument $times)
     {
     }
 
@@ -40,7 +39,6 @@ final class FeedDownloadController
         if ($feed->isOrphaned()) {
             return $this->unknown($request);
         }
-        $generation = $this->answers->generation();
         $perspective = $this->perspective($feed);
         $end = match (true) {
             $feed->revoked_at !== null => FeedEnd::Revoked,
@@ -53,7 +51,7 @@ final class FeedDownloadController
         }
         $feed->timestamps = false;
         $feed->update(['last_fetched_at' => now(), 'fetched_by' => ProgramKind::of((string) $request->userAgent())->value]);
-        (new Keeping($generation, Carbon::now(TimesDocument::zone($feed)->name)->addDay()->startOfDay()->getTimestamp(), "feed {$feed->id}"))->for($request);
+        (new Keeping(Carbon::now(TimesDocument::zone($feed)->name)->addDay()->startOfDay()->getTimestamp(), "feed {$feed->id}"))->for($request);
         if ($feed->calendar !== null && $feed->isWhole()) {
             $level = $perspective->eventLevel($feed->calendar->id);
 
@@ -104,14 +102,13 @@ final class FeedDownloadController
         if ($calendar === null) {
             return $this->unknown($request);
         }
-        $generation = $this->answers->generation();
         $perspective = $this->access->perspective(Viewer::outsider(), $calendar);
         $level = $perspective->eventLevel($calendar->id);
         if (! $level->includes(Level::BusyTimes)) {
             return $this->unknown($request);
         }
 
-        (new Keeping($generation, now()->addDay()->startOfDay()->getTimestamp(), ''))->for($request);
+        (new Keeping(now()->addDay()->startOfDay()->getTimestamp(), ''))->for($request);
 
         return $this->answer($request, $calendar, $perspective, hash('sha256', "public|{$calendar->id}|{$calendar->revision}|{$calendar->version}|{$level->value}|{$this->pinsMark($calendar)}|".CalendarWriter::class), url("/public/{$calendar->slug}.ics"));
     }

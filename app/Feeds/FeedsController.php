@@ -2,7 +2,6 @@
 
 namespace App\Feeds;
 
-use App\Access\AccessReader;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\Calendars\Calendar;
@@ -19,7 +18,7 @@ use PinnedRota\Core\Access\Level;
 
 final class FeedsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access)
+    public function __construct(private readonly CurrentViewer $viewer)
     {
     }
 
@@ -118,9 +117,6 @@ final class FeedsController
     /** @return Builder<Feed> one's own, and those on what one manages */
     private function known(): Builder
     {
-        $calendars = $this->viewer->calendars()->filter(fn ($each): bool => $each->level() === Level::Manage)->keys();
-        $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $each): bool => $each[1] === Level::Manage)->map(fn (array $each): int => $each[0]->id);
-
-        return Feed::standing()->where(fn ($query) => $query->whereIn('calendar_id', $calendars)->orWhereIn('overlay_id', $overlays)->orWhere('created_by', $this->viewer->person()->id));
+        return Feed::standing()->where(fn ($query) => $query->whereIn('calendar_id', $this->viewer->managedCalendars())->orWhereIn('overlay_id', $this->viewer->managedOverlays())->orWhere('created_by', $this->viewer->person()->id));
     }
 }

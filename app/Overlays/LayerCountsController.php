@@ -39,9 +39,8 @@ final class LayerCountsController
         $complete = array_keys(array_filter($read, static fn (LayerInput $each): bool => $each->errors === []));
         $zone = Zone::of($input['tz']);
         $today = intdiv($zone->toLocal(now()->getTimestamp()), CivilDate::SECONDS_PER_DAY);
-        $midnight = static fn (int $day): LocalDateTime => LocalDateTime::midnight($day);
         $overlay = self::overlay($viewer, array_map(static fn (int $index): LayerInput => $read[$index], $complete), (bool) ($input['everyLayer'] ?? false));
-        $items = $reader->read($viewer->perspective(), new SheetQuery($midnight($today), $midnight($today + self::DAYS), $zone, $overlay))->items;
+        $items = $reader->read($viewer->perspective(), new SheetQuery(LocalDateTime::midnight($today), LocalDateTime::midnight($today + self::DAYS), $zone, $overlay))->items;
         $slugs = $viewer->calendars()->map(static fn ($each): string => $each->calendar->slug)->all();
         $counts = array_fill_keys($complete, 0);
         $examples = [];

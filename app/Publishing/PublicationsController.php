@@ -2,7 +2,6 @@
 
 namespace App\Publishing;
 
-use App\Access\AccessReader;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\ChangeLog\ChangeLog;
@@ -14,13 +13,12 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Access\Level;
 
 final class PublicationsController
 {
     private const MOST_DAYS = 90;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $access)
+    public function __construct(private readonly CurrentViewer $viewer)
     {
     }
 
@@ -128,11 +126,8 @@ final class PublicationsController
     /** @return Builder<Publication> of one's own, and of what one manages */
     private function mine(): Builder
     {
-        $calendars = $this->viewer->calendars()->filter(fn ($each): bool => $each->level() === Level::Manage)->keys();
-        $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $each): bool => $each[1] === Level::Manage)->map(fn (array $each): int => $each[0]->id);
-
         return Publication::standing()->with(['calendar', 'overlay', 'publisher'])
-            ->where(fn ($query) => $query->whereIn('calendar_id', $calendars)->orWhereIn('overlay_id', $overlays)->orWhere('published_by', $this->viewer->person()->id));
+            ->where(fn ($query) => $query->whereIn('calendar_id', $this->viewer->managedCalendars())->orWhereIn('overlay_id', $this->viewer->managedOverlays())->orWhere('published_by', $this->viewer->person()->id));
     }
 
     /**

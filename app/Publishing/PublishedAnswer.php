@@ -4,7 +4,6 @@ namespace App\Publishing;
 
 use App\Changes\Change;
 use App\Publishing\Kept\Keeping;
-use App\Publishing\Kept\KeptAnswers;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -17,10 +16,6 @@ final class PublishedAnswer
 {
     private const KEPT_HOURS = 24;
 
-    public function __construct(private readonly KeptAnswers $answers)
-    {
-    }
-
     /**
      * @param  list<mixed>  $of  what besides the publication and all that could change it tells one answer from another
      * @param  Carbon  $today  in the zone of the publication: with the day its answers end
@@ -28,7 +23,6 @@ final class PublishedAnswer
      */
     public function kept(Request $request, Publication $publication, array $of, Carbon $today, string $type, Closure $render): Response
     {
-        $generation = $this->answers->generation();
         $mark = hash('sha256', serialize([$publication->id, $publication->version, $publication->publisher->status, (int) Change::query()->max('id'), (string) @filemtime(public_path('build/manifest.json')), $today->toDateString(), $of]));
         $response = $this->seenTo(new Response, $publication, $type)->setEtag($mark);
         if ($response->isNotModified($request)) {
@@ -42,7 +36,7 @@ final class PublishedAnswer
 
         $former = $publication->former_until?->isFuture() === true ? $publication->former_until->getTimestamp() : PHP_INT_MAX;
         if ($content !== '') {
-            (new Keeping($generation, min($former, $today->copy()->addDay()->startOfDay()->getTimestamp()), "publication {$publication->id}"))->for($request);
+            (new Keeping(min($former, $today->copy()->addDay()->startOfDay()->getTimestamp()), "publication {$publication->id}"))->for($request);
         }
 
         return $response->setContent($content);

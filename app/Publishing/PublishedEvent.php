@@ -16,6 +16,7 @@ final readonly class PublishedEvent
     /**
      * @param  bool  $isHidden  whether it is told that the time is taken and nothing else
      * @param  bool  $continues  whether it began on an earlier day
+     * @param  int  $lane  its layer, by its place in the key
      * @param  string  $when  “9:00–10:30”, “all day”, “to Fri 4 Dec”
      * @param  list<string>  $categories
      * @param  list<string>  $responsible
@@ -30,6 +31,7 @@ final readonly class PublishedEvent
         public array $categories,
         public array $responsible,
         public string $status,
+        public int $lane,
         public string $layer,
         public string $colour,
         public string $mark,
@@ -55,6 +57,7 @@ final readonly class PublishedEvent
             categories: $item->categories,
             responsible: $item->responsible,
             status: $item->status === Status::Confirmed ? '' : $item->status->value,
+            lane: $item->layer,
             layer: $layer->name,
             colour: ($item->colour ?? $layer->colour)->value,
             mark: $layer->mark->value,

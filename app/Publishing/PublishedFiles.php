@@ -72,10 +72,9 @@ final class PublishedFiles
 
     private function sheet(Publication $publication, Carbon $today): ?Sheet
     {
-        $day = LocalDateTime::parse($today->toDateString())->day();
-        $at = static fn (int $day): LocalDateTime => LocalDateTime::midnight($day);
+        $day = LocalDateTime::parse($today->toDateString());
 
-        return $this->windows->read($publication, $at($day - self::BACK), $at($day + self::ON), $at($day));
+        return $this->windows->read($publication, $day->plusDays(-self::BACK), $day->plusDays(self::ON), $day);
     }
 
     /** One time of an event, for a diary: without a way back to it, as it is not followed. */

@@ -40,7 +40,7 @@ final readonly class PublishedPage
 
     public static function of(Publication $publication, PublishedAsked $asked, Carbon $today, string $url, PublishedWindow $windows, ?FrameLook $frame = null): self
     {
-        $now = LocalDateTime::midnight(LocalDateTime::parse($today->toDateString())->day());
+        $now = LocalDateTime::parse($today->toDateString());
         $sheet = $windows->read($publication, $asked->from(), $asked->to(), $now, $asked->category === '' ? [] : [$asked->category]);
         $zone = $windows->zone($publication);
         $days = self::days($asked);
@@ -91,12 +91,12 @@ final readonly class PublishedPage
      */
     public function lanes(): array
     {
-        $shown = array_values(array_filter($this->layers, static fn (array $layer): bool => ! $layer['isOff']));
+        $shown = array_filter($this->layers, static fn (array $layer): bool => ! $layer['isOff']);
 
-        return array_map(fn (array $layer): array => [
+        return array_map(fn (array $layer, int $lane): array => [
             'name' => $layer['name'], 'colour' => $layer['colour'], 'mark' => $layer['mark'],
-            'days' => array_map(static fn (array $events): array => array_values(array_filter($events, static fn (PublishedEvent $event): bool => $event->layer === $layer['name'])), $this->days),
-        ], $shown);
+            'days' => array_map(static fn (array $events): array => array_values(array_filter($events, static fn (PublishedEvent $event): bool => $event->lane === $lane)), $this->days),
+        ], $shown, array_keys($shown));
     }
 
     /** @return list<array<string, mixed>> what programs read of it (schema.org), each event once */

@@ -37,7 +37,7 @@ final class LaidWeek
         $chosen = $input->validated('events');
         $laid = [];
         $perspective = $this->viewer->perspective();
-        foreach ($this->occurrences->in($perspective, new Scope([$calendar->id], self::at($input->monday()), self::at($input->monday() + 7), $zone)) as $seen) {
+        foreach ($this->occurrences->in($perspective, new Scope([$calendar->id], LocalDateTime::midnight($input->monday()), LocalDateTime::midnight($input->monday() + 7), $zone)) as $seen) {
             $occurrence = $seen->occurrence;
             if (! $seen->isFull || isset($laid[$occurrence->seriesId]) || $occurrence->isPinned() || ($chosen !== null && ! in_array($occurrence->seriesId, $chosen, true))) {
                 continue;
@@ -47,7 +47,7 @@ final class LaidWeek
             if ($series->master === null || $this->seen->visibility($head, $series->master, $perspective) !== Visibility::Full) {
                 continue;
             }
-            $dates = static fn (array $days): array => array_map(static fn (int $day): string => self::at($day)->toDate(), $days);
+            $dates = static fn (array $days): array => array_map(static fn (int $day): string => LocalDateTime::midnight($day)->toDate(), $days);
             // What began before the week, and what goes on by itself, is no event of this week.
             $why = match (true) {
                 $head->repeats => 'it repeats already',
@@ -75,7 +75,7 @@ final class LaidWeek
             throw ValidationException::withMessages(['closures' => 'There is no such calendar that you may read.']);
         }
         // The day of what is hidden is not told by its being left out.
-        $scope = new Scope([$calendar->calendar->id], self::at($input->first()), self::at($input->last() + 8), Zone::of($calendar->calendar->timezone));
+        $scope = new Scope([$calendar->calendar->id], LocalDateTime::midnight($input->first()), LocalDateTime::midnight($input->last() + 8), Zone::of($calendar->calendar->timezone));
         $closing = [];
         foreach ($this->occurrences->in($this->viewer->perspective(), $scope) as $seen) {
             if ($seen->closes) {
@@ -84,10 +84,5 @@ final class LaidWeek
         }
 
         return array_fill_keys(array_keys(ClosedDays::of($closing, $scope->zone, $input->first(), $input->last() + 8)), true);
-    }
-
-    private static function at(int $day): LocalDateTime
-    {
-        return LocalDateTime::midnight($day);
     }
 }

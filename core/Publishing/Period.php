@@ -55,7 +55,7 @@ final readonly class Period
         $begins = max($from->day(), $first ?? $from->day());
         $ends = min($to->day(), $end ?? $to->day());
 
-        return $begins < $ends ? [self::midnight($begins), self::midnight($ends)] : null;
+        return $begins < $ends ? [LocalDateTime::midnight($begins), LocalDateTime::midnight($ends)] : null;
     }
 
     /** @return array{?int, ?int} the first day and the one after the last; null where there is no bound */
@@ -78,10 +78,5 @@ final readonly class Period
     private static function first(int $year, int $month): int
     {
         return LocalDateTime::parse(sprintf('%04d-%02d-01', $year, $month))->day();
-    }
-
-    private static function midnight(int $day): LocalDateTime
-    {
-        return LocalDateTime::midnight($day);
     }
 }

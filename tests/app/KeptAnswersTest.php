@@ -171,6 +171,21 @@ test('where there is no place to keep it, it is given out all the same; where it
     expect($this->kept->clear())->toBeTrue();
 });
 
+test('what is changed right after it was looked up is not kept either', function (string $which, string $table) {
+    $path = ($this->path)($which === 'page' ? $this->page['address'] : $this->feed['url']);
+    $changed = false;
+    DB::listen(function ($query) use ($table, &$changed): void {
+        if (! $changed && str_starts_with($query->sql, "select * from `{$table}`")) {
+            $changed = true;
+            $this->kept->clear();
+        }
+    });
+    ($this->fetch)($path)->assertOk();
+    expect($changed)->toBeTrue()->and($this->kept->find($path))->toBeNull();
+    ($this->fetch)($path)->assertOk();
+    expect($this->kept->find($path))->not->toBeNull();
+})->with([['page', 'publications'], ['feed', 'feeds']]);
+
 test('a file that was broken off is none', function () {
     $path = ($this->path)($this->page['address']);
     ($this->fetch)($path)->assertOk();

@@ -384,6 +384,15 @@ test('a week and lanes begin on a Monday, turn by as many days as they show, and
         ->and($rows('?view=nothing'))->toBe([]);
 });
 
+test('two layers of one name are two lanes', function () {
+    $layer = fn (array $conditions): array => ['name' => 'Boats', 'colour' => 'rose', 'mark' => 'star', 'takes' => 'chosen', 'calendars' => [$this->slip->slug], 'conditions' => $conditions];
+    $overlay = $this->as($this->ada, 'POST', '/overlays', ['name' => 'Term', 'layers' => [$layer([['about' => 'words', 'words' => ['haul']]]), $layer([])]])->assertCreated()->json('slug');
+    $this->add($this->slip, $this->ada, title: 'Haul out', start: '2026-11-04T09:30', end: '2026-11-04T10:30');
+    $this->add($this->slip, $this->ada, title: 'Assembly', start: '2026-11-04T09:30', end: '2026-11-04T10:30');
+    $text = ($this->fetch)(($this->publish)(['calendar' => null, 'overlay' => $overlay])['address'], '?view=lanes')->assertOk()->getContent();
+    expect(substr_count($text, 'Haul out'))->toBe(1)->and(substr_count($text, 'Assembly'))->toBe(1);
+});
+
 test('weeks are called what the school calls them', function () {
     $root = $this->person('Root', ['role' => 'administrator']);
     $version = $this->as($root, 'GET', '/organisation')->json('version');

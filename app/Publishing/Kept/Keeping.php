@@ -8,11 +8,10 @@ use Illuminate\Http\Request;
 final readonly class Keeping
 {
     /**
-     * @param  string  $generation  as it was before anything was read for the answer
      * @param  int  $ends  in seconds
      * @param  string  $of  whose reads are counted, “publication 7”
      */
-    public function __construct(public string $generation, public int $ends, public string $of)
+    public function __construct(public int $ends, public string $of)
     {
     }
 

@@ -79,10 +79,16 @@ final class KeptAnswers
     /** @param  string  $path  without a question: what is looked at otherwise than as it opens is not kept */
     public function find(string $path): ?KeptAnswer
     {
-        $stream = preg_match(self::PATHS, $path) === 1 ? @fopen($this->file($path), 'r') : false;
+        $stream = self::takes($path) ? @fopen($this->file($path), 'r') : false;
         $kept = $stream === false ? null : KeptAnswer::read($stream);
 
         return $kept !== null && $kept->stamp === $this->stamp && $kept->ends > ($this->clock)() ? $kept : null;
+    }
+
+    /** Whether an answer at this path is one that can be kept. */
+    public static function takes(string $path): bool
+    {
+        return preg_match(self::PATHS, $path) === 1;
     }
 
     /** What is to be said when something is kept that is read from now on: what changes meanwhile makes it another. */
@@ -99,7 +105,7 @@ final class KeptAnswers
      */
     public function keep(string $path, string $content, array $headers, string $generation, int $ends, string $of): void
     {
-        if ($this->stamp === 0 || preg_match(self::PATHS, $path) !== 1 || ! $this->hasPlace()) {
+        if ($this->stamp === 0 || ! self::takes($path) || ! $this->hasPlace()) {
             return;
         }
         $file = $this->file($path);
