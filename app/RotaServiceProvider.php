@@ -30,6 +30,7 @@ use App\Participants\PeopleAtAddresses;
 use App\Publishing\Kept\ForgetKept;
 use App\Publishing\Kept\KeptAnswers;
 use App\Publishing\Publication;
+use App\Publishing\PublicationLink;
 use App\Sources\RefreshNow;
 use App\Sources\Subscribe;
 use App\Upkeep\Heartbeats;
@@ -99,8 +100,8 @@ final class RotaServiceProvider extends ServiceProvider
         Event::listen(Looping::class, fn (Looping $look) => rescue(fn () => $this->app->make(Heartbeats::class)->look(Part::ofQueues($look->queue)), report: false));
         // What broke over a connection to the mail server is tried again over another.
         Event::listen(JobExceptionOccurred::class, static fn () => Mail::forgetMailers());
-        foreach ([Publication::class, Feed::class] as $published) {
-            $published::saved(fn (Publication|Feed $of) => $this->app->make(ForgetKept::class)->saved($of));
+        foreach ([Publication::class, PublicationLink::class, Feed::class] as $published) {
+            $published::saved(fn (Publication|PublicationLink|Feed $of) => $this->app->make(ForgetKept::class)->saved($of));
         }
         Person::saved(fn (Person $person) => $this->app->make(PeopleAtAddresses::class)->saved($person));
         Vite::createAssetPathsUsing(fn (string $path): string => '/'.$path);
@@ -108,7 +109,7 @@ final class RotaServiceProvider extends ServiceProvider
         URL::useOrigin((string) config('app.url'));
 
         // A number that is none of ours is a place where there is nothing.
-        Route::patterns(array_fill_keys(['id', 'attachment', 'operation', 'task', 'pin'], '[0-9]{1,18}'));
+        Route::patterns(array_fill_keys(['id', 'attachment', 'operation', 'task', 'pin', 'link'], '[0-9]{1,18}'));
 
         // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
         RateLimiter::for('sign-in', fn (Request $request): array => [

@@ -46,6 +46,7 @@ use App\Pins\PinsController;
 use App\Preparation\TasksController;
 use App\Publishing\EventPagesController;
 use App\Publishing\FramesController;
+use App\Publishing\PublicationLinksController;
 use App\Publishing\PublicationPreviewController;
 use App\Publishing\PublicationsController;
 use App\Recurrence\RepeatController;
@@ -211,6 +212,8 @@ Route::middleware('auth')->group(function (): void {
     Route::put('publications/{id}/paused', [PublicationsController::class, 'pause']);
     Route::post('publications/{id}/renewal', [PublicationsController::class, 'renew']);
     Route::delete('publications/{id}', [PublicationsController::class, 'destroy']);
+    Route::post('publications/{id}/links', [PublicationLinksController::class, 'store']);
+    Route::delete('publications/{id}/links/{link}', [PublicationLinksController::class, 'destroy']);
     Route::get('feeds', [FeedsController::class, 'index']);
     Route::post('calendars/{slug}/feeds', [FeedsController::class, 'store']);
     Route::post('feeds', [FeedsController::class, 'storePersonal']);

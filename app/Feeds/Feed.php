@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use PinnedRota\Core\Publishing\SecretToken;
 
 /**
  * A secret link to a calendar, an overlay, or all that is on somebody's list (where it is of neither), as iCalendar. It is looked
@@ -80,15 +81,10 @@ final class Feed extends Model
         return $this->calendar_id !== null && $this->weeks_back === null && $this->reminder_minutes === null && ($this->conditions ?? []) === [];
     }
 
-    public static function newToken(): string
-    {
-        return rtrim(strtr(base64_encode(random_bytes(24)), '+/', '-_'), '=');
-    }
-
     /** @return Builder<self> also where it was ended */
     public static function byToken(string $token): Builder
     {
-        return self::query()->where('token_hash', hash('sha256', $token));
+        return self::query()->where('token_hash', SecretToken::digest($token));
     }
 
     /** @return Builder<self> those that go on, of what there still is */

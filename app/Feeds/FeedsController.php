@@ -15,6 +15,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Publishing\SecretToken;
 
 final class FeedsController
 {
@@ -94,9 +95,8 @@ final class FeedsController
     {
         $columns = FeedInput::columns($request);
         $person = $this->viewer->person();
-        $token = Feed::newToken();
-        $feed = DB::transaction(function () use ($calendar, $overlay, $columns, $token, $person, $personal): Feed {
-            $made = Feed::query()->create($columns + ['calendar_id' => $calendar?->id, 'overlay_id' => $overlay?->id, 'personal' => $personal, 'token' => $token, 'token_hash' => hash('sha256', $token), 'created_by' => $person->id]);
+        $feed = DB::transaction(function () use ($calendar, $overlay, $columns, $person, $personal): Feed {
+            $made = Feed::query()->create($columns + ['calendar_id' => $calendar?->id, 'overlay_id' => $overlay?->id, 'personal' => $personal, 'created_by' => $person->id] + SecretToken::columns());
             $this->log($made, made: true);
 
             return $made;

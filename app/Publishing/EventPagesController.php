@@ -37,9 +37,10 @@ final class EventPagesController
             ->where(fn ($query) => $query->whereIn('calendar_id', $calendars)->orWhereNotNull('overlay_id'))
             ->where(fn ($query) => $query->where('audience', Audience::Everybody)->orWhere('published_by', $this->viewer->person()->id))->get();
         $pages = $publications->map(function (Publication $each) use ($starts, $id, $name): ?EventPageData {
-            $path = $this->path($each, $starts, $id, $name);
+            $url = $each->url();
+            $path = $url === null ? null : $this->path($each, $starts, $id, $name);
 
-            return $path === null ? null : new EventPageData($each->name, "{$each->url()}/{$path}", $each->audience);
+            return $path === null ? null : new EventPageData($each->name, "{$url}/{$path}", $each->audience);
         });
 
         return new JsonResponse($pages->filter()->values());

@@ -54,7 +54,10 @@ final class FramesController
 
     private function own(int $id): Publication
     {
-        return Publication::standing()->with(['calendar', 'overlay', 'publisher'])->where('published_by', $this->viewer->person()->id)->findOrFail($id);
+        $publication = Publication::standing()->with(['calendar', 'overlay', 'publisher'])->where('published_by', $this->viewer->person()->id)->findOrFail($id);
+        abort_if($publication->url() === null, 409, 'It is for named people, and whoever comes to a site reads what is in a frame there.');
+
+        return $publication;
     }
 
     private function told(Publication $publication): FrameData

@@ -6,8 +6,10 @@ use App\Calendars\Calendar;
 use App\Directory\Person;
 use App\Overlays\Overlay;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use PinnedRota\Core\Publishing\Audience;
 use PinnedRota\Core\Publishing\Detail;
@@ -27,7 +29,6 @@ use PinnedRota\Core\Publishing\Period;
  * @property int $weeks_on
  * @property bool $followed whether devices may follow it
  * @property bool $as_table whether it can be taken as a table
- * @property bool $on_screen whether a screen on a wall may show it
  * @property ?list<array<string, mixed>> $conditions what it asks of events besides, as those of a layer
  * @property ?list<string> $frame_sites origins of the sites that show it in a frame
  * @property ?string $slug its readable address, where it is for everybody
@@ -45,12 +46,16 @@ use PinnedRota\Core\Publishing\Period;
  * @property ?Calendar $calendar
  * @property ?Overlay $overlay
  * @property Person $publisher
+ * @property Collection<int, PublicationLink> $links that were not taken back, the oldest first
  */
 final class Publication extends Model
 {
+    /** What is asked of it whenever it is given out. */
+    public const TO_READ = ['publisher', 'calendar.source', 'overlay'];
+
     protected $guarded = [];
 
-    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'followed' => true, 'as_table' => false, 'on_screen' => false, 'reads' => 0, 'version' => 1, 'former_hash' => null, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
+    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'followed' => true, 'as_table' => false, 'reads' => 0, 'version' => 1, 'former_hash' => null, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
 
     /** @return BelongsTo<Calendar, $this> */
     public function calendar(): BelongsTo
@@ -70,38 +75,24 @@ final class Publication extends Model
         return $this->belongsTo(Person::class, 'published_by');
     }
 
+    /** @return HasMany<PublicationLink, $this> */
+    public function links(): HasMany
+    {
+        return $this->hasMany(PublicationLink::class)->whereNull('ended_at')->orderBy('id');
+    }
+
     /** @return Builder<self> those that were not taken back, of what there still is */
     public static function standing(): Builder
     {
         return self::query()->whereNull('ended_at')->where(fn ($query) => $query->whereHas('calendar')->orWhereHas('overlay'));
     }
 
-    /** By its readable address, its secret one, or the one that it had before; also where it is paused or ended. */
-    public static function at(string $address): ?self
+    /** Null where it is for named people, each of whom has a link of their own. */
+    public function url(): ?string
     {
-        $digest = self::digest($address);
+        $address = $this->slug ?? $this->token;
 
-        return self::query()->with(['publisher', 'calendar.source', 'overlay'])
-            ->where(fn ($query) => $query->where('slug', $address)->orWhere('token_hash', $digest)->orWhere('former_hash', $digest))->get()
-            // The database takes capitals for the same as small letters.
-            ->first(static fn (self $each): bool => $each->slug === $address || in_array($digest, [$each->token_hash, $each->former_hash], true));
-    }
-
-    /** Whether it has been given up, or it was asked for by an address that it has no more. */
-    public function isGoneFrom(string $address): bool
-    {
-        return $this->ended_at !== null || ($this->former_hash === self::digest($address) && $this->former_until?->isPast() !== false);
-    }
-
-    /** Since when that is. */
-    public function goneSince(string $address): ?Carbon
-    {
-        return $this->ended_at ?? ($this->former_hash === self::digest($address) ? $this->former_until : null);
-    }
-
-    public function url(): string
-    {
-        return url('/p/'.($this->slug ?? $this->token));
+        return $address === null ? null : url("/p/{$address}");
     }
 
     public function reach(): Period
@@ -119,16 +110,11 @@ final class Publication extends Model
         return hash('sha256', "publication|{$this->id}|{$seriesId}|{$occurrence}");
     }
 
-    public static function digest(string $address): string
-    {
-        return hash('sha256', $address);
-    }
-
     protected function casts(): array
     {
         return [
             'detail' => Detail::class, 'audience' => Audience::class, 'token' => 'encrypted', 'published_by' => 'integer', 'calendar_id' => 'integer', 'overlay_id' => 'integer',
-            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'followed' => 'boolean', 'as_table' => 'boolean', 'on_screen' => 'boolean', 'conditions' => 'array', 'frame_sites' => 'array', 'version' => 'integer',
+            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'followed' => 'boolean', 'as_table' => 'boolean', 'conditions' => 'array', 'frame_sites' => 'array', 'version' => 'integer',
         ];
     }
 }

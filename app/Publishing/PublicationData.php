@@ -15,10 +15,10 @@ final readonly class PublicationData
      * @param  'all'|'year'|'weeks'  $period
      * @param  bool  $followed  Whether devices may follow it, at its address with .ics
      * @param  bool  $asTable  Whether it can be taken as a table, at its address with .csv
-     * @param  bool  $onScreen  Whether a screen on a wall may show it, at its address with /screen
      * @param  list<ConditionData>  $conditions  What it asks of events besides what its layers ask
      * @param  int  $frameSites  On how many sites it may stand in a frame
-     * @param  ?string  $address  Null where it is secret and somebody else's: only who made it is told it again
+     * @param  ?string  $address  Null where it is secret and somebody else's, as only who made it is told it again; and where it is for named people
+     * @param  list<PublicationLinkData>  $links  Of people it is for and of screens, the oldest first
      * @param  bool  $mine  Whether one made it
      * @param  ?string  $formerUntil  How long the address before this one is answered, too
      * @param  int  $reads  How often the page was given out; of readers nothing is kept
@@ -36,10 +36,10 @@ final readonly class PublicationData
         public int $weeksOn,
         public bool $followed,
         public bool $asTable,
-        public bool $onScreen,
         public array $conditions,
         public int $frameSites,
         public ?string $address,
+        public array $links,
         public bool $mine,
         public bool $paused,
         public string $publisher,
@@ -68,10 +68,10 @@ final readonly class PublicationData
             weeksOn: $publication->weeks_on,
             followed: $publication->followed,
             asTable: $publication->as_table,
-            onScreen: $publication->on_screen,
             conditions: ConditionData::many($publication->conditions ?? []),
             frameSites: count($publication->frame_sites ?? []),
             address: $isMine || $publication->audience === Audience::Everybody ? $publication->url() : null,
+            links: $publication->links->map(static fn (PublicationLink $link): PublicationLinkData => PublicationLinkData::of($link, $isMine))->values()->all(),
             mine: $isMine,
             paused: $publication->paused_at !== null,
             publisher: $publication->publisher->name,

@@ -27,7 +27,6 @@ use PinnedRota\Core\Publishing\Period;
     new OA\Property(property: 'conditions', type: 'array', items: new OA\Items(ref: '#/components/schemas/Condition'), description: 'What it asks of events besides what its layers ask; all must hold'),
     new OA\Property(property: 'followed', type: 'boolean', description: 'Whether devices may follow it'),
     new OA\Property(property: 'asTable', type: 'boolean', description: 'Whether it can be taken as a table'),
-    new OA\Property(property: 'onScreen', type: 'boolean', description: 'Whether a screen on a wall may show it'),
     new OA\Property(property: 'weeksBack', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
     new OA\Property(property: 'weeksOn', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
 ])]
@@ -56,7 +55,7 @@ final class PublicationInput
 
         return [
             'name' => $input['name'], 'detail' => $input['detail'], 'audience' => $input['audience'], 'period' => $input['period'],
-            'followed' => $chosen('followed', $of?->followed, true), 'as_table' => $chosen('asTable', $of?->as_table, false), 'on_screen' => $chosen('onScreen', $of?->on_screen, false),
+            'followed' => $chosen('followed', $of?->followed, true), 'as_table' => $chosen('asTable', $of?->as_table, false),
             'weeks_back' => (int) ($input['weeksBack'] ?? 0), 'weeks_on' => (int) ($input['weeksOn'] ?? 0),
             'conditions' => $conditions === null ? $of?->conditions : ($conditions->values ?: null),
             'slug' => $input['audience'] === Audience::Everybody->value ? $input['slug'] : null,
@@ -90,7 +89,6 @@ final class PublicationInput
             'conditions.*' => ['array'],
             'followed' => ['boolean'],
             'asTable' => ['boolean'],
-            'onScreen' => ['boolean'],
             'weeksBack' => ['integer', 'between:0,'.Period::MOST_WEEKS],
             'weeksOn' => ['integer', 'between:0,'.Period::MOST_WEEKS],
         ];

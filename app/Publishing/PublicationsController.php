@@ -5,20 +5,20 @@ namespace App\Publishing;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\ChangeLog\ChangeLog;
-use App\Feeds\Feed;
 use App\Publishing\Kept\CountReads;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Publishing\Audience;
+use PinnedRota\Core\Publishing\SecretToken;
 
 final class PublicationsController
 {
     private const MOST_DAYS = 90;
 
-    public function __construct(private readonly CurrentViewer $viewer)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly ManagedPublications $managed)
     {
     }
 
@@ -27,7 +27,7 @@ final class PublicationsController
     public function index(CountReads $reads): JsonResponse
     {
         $reads->run();
-        $publications = $this->mine()->orderByDesc('id')->get();
+        $publications = $this->managed->query()->orderByDesc('id')->get();
         $viewerId = $this->viewer->person()->id;
 
         return new JsonResponse($publications->map(static fn (Publication $each): PublicationData => PublicationData::of($each, $viewerId)));
@@ -48,7 +48,7 @@ final class PublicationsController
             return $made;
         });
 
-        return new JsonResponse(PublicationData::of($publication->load(['calendar', 'overlay', 'publisher']), $person->id), 201);
+        return new JsonResponse(PublicationData::of($publication->load(['calendar', 'overlay', 'publisher', 'links']), $person->id), 201);
     }
 
     #[OA\Put(path: '/publications/{id}', operationId: 'changePublication', summary: 'Changes what is given and to whom; the address stays, unless it is for others than before.', tags: ['publications'],
@@ -57,7 +57,7 @@ final class PublicationsController
         responses: [new Answers(PublicationData::class, 'Changed')])]
     public function update(Request $request, int $id): JsonResponse
     {
-        $publication = $this->own($id);
+        $publication = $this->managed->own($id);
 
         return $this->change($publication, $this->addressed(PublicationInput::columns($request, $publication), $publication), 'changed');
     }
@@ -69,7 +69,7 @@ final class PublicationsController
     public function pause(Request $request, int $id): JsonResponse
     {
         $paused = $request->validate(['paused' => ['required', 'boolean']])['paused'];
-        $publication = $this->found($id);
+        $publication = $this->managed->find($id);
 
         return $this->change($publication, ['paused_at' => $paused ? $publication->paused_at ?? now() : null], $paused ? 'paused' : 'given out again');
     }
@@ -81,10 +81,10 @@ final class PublicationsController
     public function renew(Request $request, int $id): JsonResponse
     {
         $days = (int) $request->validate(['days' => ['required', 'integer', 'between:0,'.self::MOST_DAYS]])['days'];
-        $publication = $this->own($id);
-        abort_if($publication->token_hash === null, 409, 'It has a readable address, which everybody may know. Change that instead.');
+        $publication = $this->managed->own($id);
+        abort_if($publication->token_hash === null, 409, $publication->audience === Audience::NamedPeople ? 'Each of its people has a link: take that back, and make another.' : 'It has a readable address, which everybody may know. Change that instead.');
 
-        return $this->change($publication, self::newToken() + ['former_hash' => $publication->token_hash, 'former_until' => now()->addDays($days)], 'renewed');
+        return $this->change($publication, SecretToken::columns() + ['former_hash' => $publication->token_hash, 'former_until' => now()->addDays($days)], 'renewed');
     }
 
     #[OA\Delete(path: '/publications/{id}', operationId: 'endPublication', summary: 'Takes it back for good: its address says so.', tags: ['publications'],
@@ -92,7 +92,7 @@ final class PublicationsController
         responses: [new OA\Response(response: 204, description: 'Taken back')])]
     public function destroy(int $id): Response
     {
-        $this->change($this->found($id), ['ended_at' => now()], 'ended');
+        $this->change($this->managed->find($id), ['ended_at' => now()], 'ended');
 
         return response()->noContent();
     }
@@ -109,47 +109,22 @@ final class PublicationsController
         return new JsonResponse(PublicationData::of($publication, $person->id));
     }
 
-    private function found(int $id): Publication
-    {
-        return $this->mine()->findOrFail($id);
-    }
-
-    /** It gives what its publisher may see: nobody else decides how much of that, or makes a new way to it. */
-    private function own(int $id): Publication
-    {
-        $publication = $this->found($id);
-        abort_if($publication->published_by !== $this->viewer->person()->id, 403, "Only {$publication->publisher->name} may change it. You may pause it, or take it back.");
-
-        return $publication;
-    }
-
-    /** @return Builder<Publication> of one's own, and of what one manages */
-    private function mine(): Builder
-    {
-        return Publication::standing()->with(['calendar', 'overlay', 'publisher'])
-            ->where(fn ($query) => $query->whereIn('calendar_id', $this->viewer->managedCalendars())->orWhereIn('overlay_id', $this->viewer->managedOverlays())->orWhere('published_by', $this->viewer->person()->id));
-    }
-
     /**
-     * With the address that it has: readable where it is for everybody, else secret, and the same as before.
+     * With the address that it has: readable where it is for everybody, none where it is for named people, else secret, and the same
+     * as before. A secret link to what everybody may read now goes on for a while.
      *
      * @param  array<string, mixed>  $columns
      * @return array<string, mixed>
      */
     private function addressed(array $columns, ?Publication $before): array
     {
-        if ($columns['slug'] !== null) {
-            return $columns + ['token' => null, 'token_hash' => null];
-        }
+        $none = ['token' => null, 'token_hash' => null];
+        $isSecret = $before?->token_hash !== null;
 
-        return $before?->token_hash !== null ? $columns : $columns + self::newToken();
-    }
-
-    /** @return array{token: string, token_hash: string} */
-    private static function newToken(): array
-    {
-        $token = Feed::newToken();
-
-        return ['token' => $token, 'token_hash' => Publication::digest($token)];
+        return match (Audience::from($columns['audience'])) {
+            Audience::Everybody => $columns + $none + ($isSecret ? ['former_hash' => $before->token_hash, 'former_until' => now()->addDays(self::MOST_DAYS)] : []),
+            Audience::NamedPeople => $columns + $none + ['former_hash' => null, 'former_until' => null],
+            Audience::WithTheLink => $isSecret ? $columns : $columns + SecretToken::columns(),
+        };
     }
 }

@@ -17,13 +17,14 @@ final class PublishedAnswer
     private const KEPT_HOURS = 24;
 
     /**
-     * @param  list<mixed>  $of  what besides the publication and all that could change it tells one answer from another
+     * @param  list<mixed>  $of  what besides the address, the publication and all that could change it tells one answer from another
      * @param  Carbon  $today  in the zone of the publication: with the day its answers end
      * @param  Closure(): string  $render
      */
-    public function kept(Request $request, Publication $publication, array $of, Carbon $today, string $type, Closure $render): Response
+    public function kept(Request $request, PublishedAddress $at, array $of, Carbon $today, string $type, Closure $render): Response
     {
-        $mark = hash('sha256', serialize([$publication->id, $publication->version, $publication->publisher->status, (int) Change::query()->max('id'), (string) @filemtime(public_path('build/manifest.json')), $today->toDateString(), $of]));
+        $publication = $at->publication;
+        $mark = hash('sha256', serialize([$at->text, $publication->id, $publication->version, $publication->publisher->status, (int) Change::query()->max('id'), (string) @filemtime(public_path('build/manifest.json')), $today->toDateString(), $of]));
         $response = $this->seenTo(new Response, $publication, $type)->setEtag($mark);
         if ($response->isNotModified($request)) {
             return $response;
@@ -32,22 +33,25 @@ final class PublishedAnswer
         $content = self::isText($type) ? Cache::remember("published:{$mark}", now()->addHours(self::KEPT_HOURS), $render) : $render();
         if ($request->isMethod('GET') && $content !== '') {
             Publication::query()->whereKey($publication->id)->toBase()->increment('reads', 1, ['last_read_at' => now()]);
+            if ($at->isForScreen()) {
+                PublicationLink::query()->whereKey($at->link?->id)->toBase()->update(['last_read_at' => now()]);
+            }
         }
 
         $former = $publication->former_until?->isFuture() === true ? $publication->former_until->getTimestamp() : PHP_INT_MAX;
         if ($content !== '') {
-            (new Keeping(min($former, $today->copy()->addDay()->startOfDay()->getTimestamp()), "publication {$publication->id}"))->for($request);
+            (new Keeping(min($former, $today->copy()->addDay()->startOfDay()->getTimestamp()), "publication {$publication->id}".($at->isForScreen() ? " screen {$at->link?->id}" : '')))->for($request);
         }
 
         return $response->setContent($content);
     }
 
     /** What a page answers with where it is paused or was taken back; null where it is given out. */
-    public function refusal(Publication $publication, string $address): ?Response
+    public function refusal(PublishedAddress $at): ?Response
     {
         return match (true) {
-            $publication->isGoneFrom($address) => $this->plain(view('published.gone')->render(), 'text/html', 410),
-            $publication->paused_at !== null => $this->plain(view('published.paused', ['name' => $publication->name])->render(), 'text/html', 503),
+            $at->isGone() => $this->plain(view('published.gone')->render(), 'text/html', 410),
+            $at->publication->paused_at !== null => $this->plain(view('published.paused', ['name' => $at->publication->name])->render(), 'text/html', 503),
             default => null,
         };
     }

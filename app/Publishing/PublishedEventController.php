@@ -35,11 +35,12 @@ final class PublishedEventController
     /** @param  callable(Publication, array{\App\Overlays\SheetItem, PublishedEvent, string}, Carbon): string  $render */
     private function answer(Request $request, string $address, string $date, string $name, string $type, callable $render): Response
     {
-        $publication = Publication::at($address);
-        if ($publication === null || ! self::isDate($date)) {
+        $at = PublishedAddress::find($address);
+        if ($at === null || ! $at->isForReaders() || ! self::isDate($date)) {
             abort(404);
         }
-        $refusal = $this->answers->refusal($publication, $address);
+        $publication = $at->publication;
+        $refusal = $this->answers->refusal($at);
         if ($refusal !== null) {
             return $refusal;
         }
@@ -49,10 +50,10 @@ final class PublishedEventController
 
             return $details === null ? '' : $render($publication, $details, $today);
         };
-        $answer = $this->answers->kept($request, $publication, [$type, $address, $date, $name], $today, $type, $found);
+        $answer = $this->answers->kept($request, $at, [$type, $date, $name], $today, $type, $found);
 
         return $answer->getStatusCode() === 200 && $answer->getContent() === ''
-            ? $this->answers->plain(view('published.not-on', ['page' => url("/p/{$address}")])->render(), 'text/html', 404)
+            ? $this->answers->plain(view('published.not-on', ['page' => $at->url()])->render(), 'text/html', 404)
             : $answer;
     }
 

@@ -20,14 +20,15 @@ final class PublishedFilesController
     /** For a device that follows it: what cannot be given is told where its reader looks, as the one event of an empty calendar. */
     public function calendar(Request $request, string $address): Response
     {
-        $publication = $this->found($address, static fn (Publication $each): bool => $each->followed);
+        $at = $this->found($address, static fn (Publication $each): bool => $each->followed);
+        $publication = $at->publication;
         $end = match (true) {
-            $publication->isGoneFrom($address) => FeedEnd::Revoked,
+            $at->isGone() => FeedEnd::Revoked,
             $publication->paused_at !== null => FeedEnd::Paused,
             ! $publication->publisher->isActive() => FeedEnd::PublisherGone,
             default => null,
         };
-        if ($end === FeedEnd::Revoked && $publication->goneSince($address)?->addDays(FeedEnd::DAYS)->isPast() !== false) {
+        if ($end === FeedEnd::Revoked && $at->goneSince()?->addDays(FeedEnd::DAYS)->isPast() !== false) {
             return new Response("This was taken back.\n", 410, ['Content-Type' => 'text/plain; charset=utf-8']);
         }
         $today = $this->today($publication);
@@ -35,7 +36,7 @@ final class PublishedFilesController
             return $this->answers->plain($end->document($publication->name, $today), 'text/calendar');
         }
 
-        return $this->answers->kept($request, $publication, ['calendar', $address], $today, 'text/calendar', fn (): string => $this->files->calendar($publication, $today) ?? FeedEnd::PublisherShutOut->document($publication->name, $today));
+        return $this->answers->kept($request, $at, ['calendar'], $today, 'text/calendar', fn (): string => $this->files->calendar($publication, $today) ?? FeedEnd::PublisherShutOut->document($publication->name, $today));
     }
 
     public function csv(Request $request, string $address): Response
@@ -51,25 +52,26 @@ final class PublishedFilesController
     /** @param  Closure(list<list<string>>): string  $written */
     private function table(Request $request, string $address, string $form, string $type, Closure $written): Response
     {
-        $publication = $this->found($address, static fn (Publication $each): bool => $each->as_table);
-        abort_if($publication->isGoneFrom($address), 410);
+        $at = $this->found($address, static fn (Publication $each): bool => $each->as_table);
+        $publication = $at->publication;
+        abort_if($at->isGone(), 410);
         abort_if($publication->paused_at !== null, 503);
         $today = $this->today($publication);
-        $answer = $this->answers->kept($request, $publication, [$form, $address], $today, $type, fn (): string => $written($this->files->table($publication, $today) ?? []));
+        $answer = $this->answers->kept($request, $at, [$form], $today, $type, fn (): string => $written($this->files->table($publication, $today) ?? []));
         $answer->headers->set('Content-Disposition', 'attachment; filename="'.($publication->slug ?? 'published').'.'.$form.'"');
 
         return $answer;
     }
 
     /** @param  Closure(Publication): bool  $gives */
-    private function found(string $address, Closure $gives): Publication
+    private function found(string $address, Closure $gives): PublishedAddress
     {
-        $publication = Publication::at($address);
-        if ($publication === null || ! $gives($publication)) {
+        $at = PublishedAddress::find($address);
+        if ($at === null || ! $at->isForReaders() || ! $gives($at->publication)) {
             abort(404);
         }
 
-        return $publication;
+        return $at;
     }
 
     private function today(Publication $publication): Carbon

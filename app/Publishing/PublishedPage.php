@@ -38,8 +38,9 @@ final readonly class PublishedPage
     ) {
     }
 
-    public static function of(Publication $publication, PublishedAsked $asked, Carbon $today, string $url, PublishedWindow $windows, ?FrameLook $frame = null): self
+    public static function of(PublishedAddress $at, PublishedAsked $asked, Carbon $today, PublishedWindow $windows, ?FrameLook $frame = null): self
     {
+        $publication = $at->publication;
         $now = LocalDateTime::parse($today->toDateString());
         $sheet = $windows->read($publication, $asked->from(), $asked->to(), $now, $asked->category === '' ? [] : [$asked->category]);
         $zone = $windows->zone($publication);
@@ -52,7 +53,7 @@ final readonly class PublishedPage
 
         return new self(
             name: $publication->name,
-            url: $url,
+            url: $at->url(),
             isFollowed: $publication->followed,
             isTable: $publication->as_table,
             isFindable: $publication->audience === Audience::Everybody,

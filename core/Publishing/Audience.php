@@ -12,4 +12,7 @@ enum Audience: string
 
     /** Whoever has the secret link. */
     case WithTheLink = 'with the link';
+
+    /** People who are named, each by a link of their own. */
+    case NamedPeople = 'named people';
 }

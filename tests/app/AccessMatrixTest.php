@@ -18,6 +18,7 @@ use App\Feeds\Feed;
 use App\History\OperationSeries;
 use App\Preparation\Task;
 use App\Publishing\Publication;
+use App\Publishing\PublicationLink;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
@@ -26,6 +27,7 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\SubjectKind;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Publishing\SecretToken;
 use Spatie\Activitylog\Models\Activity;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Tests\Support\Make;
@@ -63,6 +65,8 @@ const ON_CALENDARS = [
     'DELETE publications/{publication}' => [404, 404, 404, 404, 404, 204],
     'GET publications/{publication}/frame' => [404, 404, 404, 404, 404, 404],
     'PUT publications/{publication}/frame' => [404, 404, 404, 404, 404, 404],
+    'POST publications/{publication}/links' => [404, 404, 404, 404, 404, 403],
+    'DELETE publications/{publication}/links/{link}' => [404, 404, 404, 404, 404, 200],
     'POST calendars/{slug}/imports' => [404, 403, 403, 403, 422, 422],
     'PUT invitations/{invitation}' => [404, 204, 204, 204, 204, 204],
     'PUT requests/{request}' => [404, 404, 404, 404, 404, 204],
@@ -300,7 +304,8 @@ function scene($test, string $how, Level $level): object
         'own' => $test->add($calendar, $viewer, title: 'Hospital', start: '2026-11-12T09:00', more: $more + ['private' => true]),
         'participant' => $test->add($calendar, $ada, title: 'Hospital', start: '2026-11-13T09:00', more: $more + ['private' => true, 'participants' => [new Participant("mailto:{$viewer->email}"), new Participant('mailto:ada.secret@example.org')]]),
     ];
-    $publication = Publication::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'everything', 'audience' => 'with the link', 'token' => 'board', 'token_hash' => Publication::digest(uniqid()), 'published_by' => $ada->id]);
+    $publication = Publication::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'everything', 'audience' => 'with the link', 'token' => 'board', 'token_hash' => SecretToken::digest(uniqid()), 'published_by' => $ada->id]);
+    $link = PublicationLink::query()->create(['publication_id' => $publication->id, 'purpose' => 'screen', 'name' => 'Wall', 'token' => 'wall', 'token_hash' => SecretToken::digest(uniqid())]);
     $feed = Feed::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'full', 'token_hash' => uniqid(), 'created_by' => $ada->id]);
     $request = AccessRequest::query()->create(['calendar_id' => $calendar->id, 'person_id' => $test->person('Cy Asks')->id, 'level' => Level::See]);
     $invitation = Invitation::query()->create(['calendar_id' => $calendar->id, 'person_id' => $viewer->id, 'level' => Level::See]);
@@ -316,7 +321,7 @@ function scene($test, string $how, Level $level): object
         $viewer->update(['status' => 'suspended']);
     }
     $ids = [
-        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{pin}' => 0, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{publication}' => $publication->id, '{invitation}' => $invitation->id,
+        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{pin}' => 0, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{publication}' => $publication->id, '{link}' => $link->id, '{invitation}' => $invitation->id,
         '{request}' => $request->id, '{category}' => Category::query()->where('calendar_id', $calendar->id)->value('id'),
     ];
 
@@ -349,6 +354,7 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             'POST feeds, of a calendar' => ['name' => 'x', 'detail' => 'full', 'calendar' => $scene->ids['{slug}']],
             'PUT feeds/{feed}' => ['name' => 'x', 'detail' => 'full'],
             'PUT publications/{publication}/frame' => ['sites' => []],
+            'POST publications/{publication}/links' => ['purpose' => 'screen', 'names' => ['Hall']],
             'POST publications/{publication}/renewal' => ['days' => 7],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],
             'POST events/{id}/copies', 'POST events/{id}/pins' => ['calendar' => $scene->ids['{board}']],

@@ -14,6 +14,7 @@ use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\Diagnostics;
+use PinnedRota\Core\Publishing\SecretToken;
 use Tests\Support\Make;
 
 /** What went wrong while each caller wrote and read events by itself. */
@@ -92,8 +93,8 @@ test('whoever has joined an event has to do with it wherever it is read, also on
     $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['joinable' => true], 1)->assertOk();
     $this->as($this->ben, 'POST', "/events/{$event->id}/join")->assertOk();
     $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['private' => true], 2)->assertOk();
-    $token = Feed::newToken();
-    Feed::query()->create(['calendar_id' => $this->yard->id, 'name' => 'Phone', 'detail' => 'full', 'token_hash' => hash('sha256', $token), 'created_by' => $this->ben->id]);
+    ['token' => $token, 'token_hash' => $digest] = SecretToken::columns();
+    Feed::query()->create(['calendar_id' => $this->yard->id, 'name' => 'Phone', 'detail' => 'full', 'token_hash' => $digest, 'created_by' => $this->ben->id]);
     expect(array_column($this->sheet($this->ben, '2026-11-12', '2026-11-13', "&calendar={$this->yard->slug}")->json('items'), 'title'))->toBe(['Debriefing'])
         ->and($this->as($this->ben, 'GET', "/events/{$event->id}")->json('title'))->toBe('Debriefing')
         ->and($this->get("/feeds/{$token}.ics")->getContent())->toContain('SUMMARY:Debriefing');

@@ -1,15 +1,17 @@
 <?php
 
 use App\Publishing\Publication;
+use App\Publishing\PublicationLink;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Process;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Publishing\Detail;
+use PinnedRota\Core\Publishing\SecretToken;
 
 /** Where something that is published can be read, behind its address. */
-const FORMS = ['', '?view=month', '/frame', '/frame?view=month', '/screen', '.ics', '.csv', '.xlsx', '/event', '/event.ics'];
+const FORMS = ['', '?view=month', '/frame', '/frame?view=month', '.ics', '.csv', '.xlsx', '/event', '/event.ics', '=screen/screen', '=person', '=person.ics', '=person.csv', '=person/event'];
 
 /** What each detail tells of an event that is open to its publisher, by part. */
 const TOLD_OF = [
@@ -37,7 +39,10 @@ test('every form of a publication tells what its detail, the kind of event and i
         'place' => 'Ward 7', 'description' => 'kneecap', 'categories' => ['Wellbeing'], 'private' => $kind !== 'open', 'busy' => $kind !== 'private and free',
         'participants' => [new Participant("mailto:{$this->noor->email}", $this->noor->name, role: ParticipantRole::Responsible)],
     ]);
-    $publication = Publication::query()->create(['name' => 'Slip', 'calendar_id' => $this->slip->id, 'detail' => $detail, 'audience' => 'everybody', 'slug' => 'slip', 'followed' => true, 'as_table' => true, 'on_screen' => true, 'frame_sites' => ['https://school.example'], 'published_by' => $ben->id]);
+    $publication = Publication::query()->create(['name' => 'Slip', 'calendar_id' => $this->slip->id, 'detail' => $detail, 'audience' => 'everybody', 'slug' => 'slip', 'followed' => true, 'as_table' => true, 'frame_sites' => ['https://school.example'], 'published_by' => $ben->id]);
+    foreach (['screen', 'person'] as $purpose) {
+        PublicationLink::query()->create(['publication_id' => $publication->id, 'purpose' => $purpose, 'name' => $purpose, 'token' => $purpose, 'token_hash' => SecretToken::digest($purpose)]);
+    }
     $fetch = function (string $path): string {
         $this->app->forgetScopedInstances();
         $this->app['auth']->forgetGuards();
@@ -72,11 +77,12 @@ test('every form of a publication tells what its detail, the kind of event and i
         $parts = $told === 'full' ? TOLD_OF[$detail] : [];
         foreach (FORMS as $form) {
             $what = "{$form} with {$detail} of an event that is {$kind}, by somebody who {$publisher}";
-            $text = $fetch('/p/slip'.str_replace('/event', $found[1], $form));
+            // Behind an equals sign, at the link of somebody and not at its own address.
+            $text = $fetch(str_replace('/p/slip=', '/p/', '/p/slip'.str_replace('/event', $found[1], $form)));
             foreach (array_diff(ALL_PARTS, $parts) as $secret) {
                 expect(str_contains($text, $secret))->toBeFalse("{$secret} is told at {$what}");
             }
-            if (str_starts_with($form, '/event')) {
+            if (str_contains($form, '/event')) {
                 expect(str_contains($text, 'Hospital'))->toBe($told === 'full', $what);
             } else {
                 expect(str_contains($text, $told === 'full' ? 'Hospital' : 'Busy'))->toBe($told !== 'nothing', $what);

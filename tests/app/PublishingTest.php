@@ -528,19 +528,6 @@ describe('in a frame', function () {
     })->with(['javascript:alert(1)', '*', "https://school.example 'unsafe-inline'", 'https://', 'https://*.example', 'a;b', 'https://school.example:99999']);
 });
 
-test('a screen has today and the week ahead, where that was chosen, and each event of several days once', function () {
-    $this->add($this->slip, $this->ada, title: 'Hauled out', start: '2026-11-04', end: '2026-11-07');
-    ($this->visit)();
-    ($this->fetch)(($this->publish)()['address'].'/screen')->assertNotFound();
-    $made = ($this->publish)(['onScreen' => true, 'detail' => 'without people']);
-    $text = ($this->fetch)($made['address'].'/screen')->assertOk()->getContent();
-    expect($text)->toContain('Monday 2 November', 'Hospital', 'Ward 7', 'Hauled out', 'Sun 8')->not->toContain('Noor Feldkamp', 'kneecap', 'Mon 9')->and(substr_count($text, 'Hauled out'))->toBe(1);
-    $this->travelTo('2026-11-03 00:01:00');
-    expect(($this->fetch)($made['address'].'/screen')->getContent())->toContain('Tuesday 3 November', 'Nothing is on today')->not->toContain('Hospital');
-    $this->as($this->ada, 'PUT', "/publications/{$made['id']}/paused", ['paused' => true])->assertOk();
-    ($this->fetch)($made['address'].'/screen')->assertStatus(503);
-});
-
 describe('before it is published', function () {
     beforeEach(function () {
         ($this->visit)();

@@ -204,6 +204,10 @@ function steps(): array
                 DB::table('feeds')->where('name', 'Wall')->delete();
             },
         ],
+        '2026_11_28_000028_publication_links' => [
+            fn () => DB::table('publications')->where('name', 'Slip')->update(['on_screen' => 1]),
+            fn () => expect((array) DB::table('publication_links')->sole())->toMatchArray(['publication_id' => DB::table('publications')->where('name', 'Slip')->value('id'), 'purpose' => 'screen', 'ended_at' => null]),
+        ],
     ];
 }
 

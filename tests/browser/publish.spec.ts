@@ -280,15 +280,26 @@ test('a screen on a wall has what is on, goes on without an answer, says so, and
     await page.goto('/publish');
     await page.getByRole('button', { name: 'Publish a page' }).click();
     await page.getByLabel('What', { exact: true }).selectOption({ label: `${name} (calendar)` });
-    await page.getByLabel('A screen on a wall may show it').check();
+    await page.getByLabel('For', { exact: true }).selectOption('people who are named');
     await page.getByRole('button', { name: 'Publish it' }).click();
+    const people = page.getByRole('dialog', { name: `People who read ${name}` });
+    await people.getByLabel('Names, one a line').fill('Tove Arkell\nEmeka Sund');
+    await people.getByRole('button', { name: 'Make 2 links' }).click();
+    const links = [await people.getByLabel('Link of Tove Arkell').inputValue(), await people.getByLabel('Link of Emeka Sund').inputValue()];
+    await people.getByRole('button', { name: 'Done' }).click();
     const row = page.getByRole('list', { name: 'Pages' }).getByRole('listitem').filter({ hasText: name });
-    const address = await row.getByRole('link', { name: 'Open it on a screen' }).getAttribute('href');
+    await expect(row).toContainText('for people who are named (2)');
+    await row.getByRole('button', { name: `Screens that show ${name}` }).click();
+    const screens = page.getByRole('dialog', { name: `Screens that show ${name}` });
+    await screens.getByLabel('Screens, one a line').fill('Hall');
+    await screens.getByRole('button', { name: 'Make a link' }).click();
+    const address = await screens.getByLabel('Link of Hall').inputValue();
+    await screens.getByRole('button', { name: 'Done' }).click();
 
     const context = await browser.newContext({ viewport: { width: 1920, height: 1080 }, ...(baseURL === undefined ? {} : { baseURL }) });
     const wall = await context.newPage();
     await wall.clock.install();
-    await wall.goto(String(address));
+    await wall.goto(address);
     await expect(wall.getByText('Nothing is on today.')).toBeVisible();
     await expectAccessible(wall, { strictly: true });
 
@@ -304,6 +315,20 @@ test('a screen on a wall has what is on, goes on without an answer, says so, and
     await wall.unroute('**/screen');
     await wall.clock.fastForward('01:05');
     await expect(wall.getByRole('status')).toBeHidden();
+
+    await test.step('one of the people has their link taken back, and the others and the screen go on', async () => {
+        await row.getByRole('button', { name: `People who read ${name}` }).click();
+        await people.getByRole('button', { name: 'Take back the link of Tove Arkell' }).click();
+        await people.getByRole('button', { name: 'Take it back' }).click();
+        await expect(people.getByText('Tove Arkell')).toHaveCount(0);
+        await people.getByRole('button', { name: 'Done' }).click();
+        const reader = await context.newPage();
+        expect((await reader.goto(links[0] ?? ''))?.status()).toBe(410);
+        await reader.goto(links[1] ?? '');
+        await expect(reader.getByText('Gig launch')).toBeVisible();
+        await wall.clock.fastForward('01:05');
+        await expect(wall.getByText('Gig launch')).toBeVisible();
+    });
 
     await row.getByRole('button', { name: `Pause ${name}` }).click();
     await expect(row).toContainText('paused');

@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, test, vi } from 'vitest';
+import { LinksDialog } from '@/features/publishing/LinksDialog';
 import { PagesOf } from '@/features/publishing/PagesOf';
 import { PublicationDialog } from '@/features/publishing/PublicationDialog';
 import type { Publication } from '@/features/publishing/usePublications';
@@ -18,7 +19,7 @@ vi.mock('@tanstack/react-router', () => ({}));
 afterEach(cleanup);
 
 const made: Publication = {
-    id: 7, name: 'Keel days', of: 'calendar', slug: 'keel-year', ofName: 'Keel year', detail: 'titles', audience: 'with the link', period: 'all', weeksBack: 0, weeksOn: 0, followed: true, asTable: false, onScreen: false, conditions: [], frameSites: 0,
+    id: 7, name: 'Keel days', of: 'calendar', slug: 'keel-year', ofName: 'Keel year', detail: 'titles', audience: 'with the link', period: 'all', weeksBack: 0, weeksOn: 0, followed: true, asTable: false, conditions: [], links: [], frameSites: 0,
     address: 'http://127.0.0.1/p/secret', mine: true, paused: false, publisher: 'Ada Quill', madeAt: '2026-11-27T08:00:00Z', formerUntil: null, reads: 0, lastReadAt: null,
 };
 
@@ -66,7 +67,7 @@ describe('a page is published', () => {
         expect(screen.getByLabelText<HTMLInputElement>('Its address').value).toBe('keel-year');
         fireEvent.click(screen.getByRole('button', { name: 'Publish it' }));
         await waitFor(() => expect(onClose).toHaveBeenCalled());
-        expect(asked()).toEqual([['POST', '/publications', { calendar: 'keel-year', name: 'Keel year', detail: 'without people', audience: 'everybody', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: true, onScreen: false, conditions: [], slug: 'keel-year' }]]);
+        expect(asked()).toEqual([['POST', '/publications', { calendar: 'keel-year', name: 'Keel year', detail: 'without people', audience: 'everybody', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: true, conditions: [], slug: 'keel-year' }]]);
     });
 
     test('what is wrong is said at its field, and what was chosen stays', async () => {
@@ -79,6 +80,25 @@ describe('a page is published', () => {
         expect(onClose).not.toHaveBeenCalled();
     });
 
+    test('what is for named people asks for them as soon as it is published', async () => {
+        const named: Publication = { ...made, audience: 'named people', address: null };
+        let published: Publication[] = [];
+        fakeServer((each) => {
+            if (isPreview(each)) return { body: nothing };
+            if (each.method === 'POST') published = [named];
+            return each.method === 'POST' ? { status: 201, body: named } : { body: each.path === '/publications' ? published : each.path === '/calendars' ? [madeCalendar({ slug: 'keel-year', name: 'Keel year', level: 'manage' })] : [] };
+        });
+        const { wrapper } = withQueries();
+        render(<PublicationDialog publication={null} onClose={vi.fn()} />, { wrapper });
+        await screen.findByRole('option', { name: 'Keel year (calendar)' });
+        choose('What', 'calendar:keel-year');
+        choose('For', 'named people');
+        expect(screen.queryByLabelText('Its address')).toBeNull();
+        fireEvent.click(screen.getByRole('button', { name: 'Publish it' }));
+        expect(await screen.findByText('People who read Keel days')).toBeDefined();
+        expect(screen.getByText('Nobody is named yet, so nobody reads it.')).toBeDefined();
+    });
+
     test('what is changed says nothing of what it is of', async () => {
         const { asked, onClose } = show(made, () => ({ body: made }));
         choose('It tells', 'busy times');
@@ -86,7 +106,51 @@ describe('a page is published', () => {
         choose('Weeks after it', '3');
         fireEvent.click(screen.getByRole('button', { name: 'Save' }));
         await waitFor(() => expect(onClose).toHaveBeenCalled());
-        expect(asked()).toEqual([['PUT', '/publications/7', { name: 'Keel days', detail: 'busy times', audience: 'with the link', period: 'weeks', weeksBack: 0, weeksOn: 3, followed: true, asTable: false, onScreen: false, conditions: [] }]]);
+        expect(asked()).toEqual([['PUT', '/publications/7', { name: 'Keel days', detail: 'busy times', audience: 'with the link', period: 'weeks', weeksBack: 0, weeksOn: 3, followed: true, asTable: false, conditions: [] }]]);
+    });
+});
+
+describe('links for some alone', () => {
+    const ann = { id: 3, purpose: 'person', name: 'Ann Quill', address: 'http://127.0.0.1/p/ann', madeAt: '2026-11-27T08:00:00Z', lastReadAt: null } as const;
+    const hall = { ...ann, id: 4, purpose: 'screen', name: 'Hall', address: 'http://127.0.0.1/p/hall/screen', lastReadAt: '2026-11-27T09:00:00Z' } as const;
+    const show = (publication: Publication, purpose: 'person' | 'screen', answer: (asked: Asked) => { status?: number; body?: unknown } = () => ({ status: 201, body: publication })) => {
+        const asked = fakeServer(answer);
+        const { wrapper } = withQueries();
+        render(<LinksDialog publication={publication} purpose={purpose} onClose={vi.fn()} />, { wrapper });
+        return () => asked.map(({ method, path, body }) => [method, path, body]);
+    };
+    const write = (names: string) => fireEvent.change(screen.getByLabelText(/one a line/), { target: { value: names } });
+
+    test('people are named on lines of their own, and what was written stays where it is refused', async () => {
+        let status = 422;
+        const asked = show({ ...made, audience: 'named people', address: null, links: [ann, hall] }, 'person', () => (status === 422 ? refused(422, 'Some of this cannot be saved.', ['names.1', 'A name has 120 characters at most.']) : { status: 201, body: made }));
+        expect(screen.getByLabelText<HTMLInputElement>('Link of Ann Quill').value).toBe('http://127.0.0.1/p/ann');
+        expect(screen.queryByText('Hall')).toBeNull();
+        expect(screen.getByRole('button', { name: 'Make a link' }).hasAttribute('disabled')).toBe(true);
+        write(' Tove Arkell \n\n Emeka Sund\n');
+        fireEvent.click(screen.getByRole('button', { name: 'Make 2 links' }));
+        expect(await screen.findByText('A name has 120 characters at most.')).toBeDefined();
+        expect(screen.getByLabelText<HTMLTextAreaElement>(/one a line/).value).toContain('Emeka Sund');
+        status = 201;
+        fireEvent.click(screen.getByRole('button', { name: 'Make 2 links' }));
+        await waitFor(() => expect(screen.getByLabelText<HTMLTextAreaElement>(/one a line/).value).toBe(''));
+        expect(asked().at(-1)).toEqual(['POST', '/publications/7/links', { purpose: 'person', names: ['Tove Arkell', 'Emeka Sund'] }]);
+    });
+
+    test('one is taken back once that was asked, and of a screen it is said when it asked last', async () => {
+        const asked = show({ ...made, links: [ann, hall] }, 'screen', () => ({ body: made }));
+        expect(screen.getByText(/asked last 27 Nov/)).toBeDefined();
+        fireEvent.click(screen.getByRole('button', { name: 'Take back the link of Hall' }));
+        expect(asked()).toEqual([]);
+        fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
+        await waitFor(() => expect(asked()).toEqual([['DELETE', '/publications/7/links/4', null]]));
+    });
+
+    test('who only manages what is published sees for whom there are links, and no address', () => {
+        show({ ...made, mine: false, links: [{ ...ann, address: null }] }, 'person');
+        expect(screen.getByText('Ann Quill')).toBeDefined();
+        expect(screen.queryByLabelText('Link of Ann Quill')).toBeNull();
+        expect(screen.queryByLabelText(/one a line/)).toBeNull();
     });
 });
 

@@ -4,6 +4,7 @@ namespace App\Publishing\Kept;
 
 use App\Feeds\Feed;
 use App\Publishing\Publication;
+use App\Publishing\PublicationLink;
 use Illuminate\Support\Facades\DB;
 use Psr\Log\LoggerInterface;
 
@@ -23,7 +24,7 @@ final class ForgetKept
         DB::afterCommit(fn () => $this->answers->clear() || $this->log->critical('What is kept of published pages cannot be taken away: something old may be given out until midnight.'));
     }
 
-    public function saved(Publication|Feed $of): void
+    public function saved(Publication|PublicationLink|Feed $of): void
     {
         if (array_diff(array_keys($of->getChanges()), self::OF_READS) !== [] || $of->wasRecentlyCreated) {
             $this->handle();

@@ -7,14 +7,15 @@ import { CheckField, ChoiceField, Field, FormProblem, TextField } from '@/compon
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { ConditionFields } from '@/features/overlays/ConditionFields';
 import { useOverlays } from '@/features/overlays/useOverlays';
+import { LinksDialog } from './LinksDialog';
 import { PreviewNote } from './PreviewNote';
 import { usePublicationPreview } from './usePublicationPreview';
-import { usePublish, type Publication } from './usePublications';
+import { usePublications, usePublish, type Publication } from './usePublications';
 import { addressOf, AUDIENCES, DETAILS, PERIODS } from './words';
 
 type Props = { publication: Publication | null; /** Of what it is begun, where that is known. */ begun?: { of: string; name: string; audience?: Values['audience'] }; onClose: () => void };
 
-type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable' | 'onScreen' | 'conditions'>> & { of: string; slug: string | null };
+type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable' | 'conditions'>> & { of: string; slug: string | null };
 
 /** What one may not think of. */
 const HINTS: Partial<Record<Values['detail'], string>> = {
@@ -23,13 +24,16 @@ const HINTS: Partial<Record<Values['detail'], string>> = {
     everything: 'Names of people go out, too: everybody at the address reads who is responsible.',
 };
 
-const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, onScreen: false, conditions: [], slug: null };
+const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, conditions: [], slug: null };
 
 /** Publishes a page, or changes what one gives. */
 export function PublicationDialog({ publication, begun, onClose }: Props) {
     const choices = useChoices();
     const [values, setValues] = useState<Values>(() => (publication === null ? { ...BEGUN, ...begun } : { ...valuesOf(publication), of: `${publication.of}:${publication.slug}`, slug: publication.audience === 'everybody' ? (publication.address?.split('/').at(-1) ?? null) : null }));
-    const publish = usePublish(publication, onClose);
+    const published = usePublications();
+    const [madeId, setMadeId] = useState<number | null>(null);
+    // What is for named people is read by nobody until they are named.
+    const publish = usePublish(publication, (saved) => (saved.audience === 'named people' && !saved.links.some((each) => each.purpose === 'person') ? setMadeId(saved.id) : onClose()));
     const set = (change: Partial<Values>) => setValues((before) => ({ ...before, ...change }));
     const choose = (of: string) => {
         const chosen = choices.find((each) => each.value === of);
@@ -40,6 +44,8 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
     const problem = problemOf(publish);
     const input = inputOf(values, isFindable ? slug : null, publication === null);
     const preview = usePublicationPreview(input, publication?.id ?? null);
+    const made = published.data?.find((each) => each.id === madeId);
+    if (made !== undefined) return <LinksDialog publication={made} purpose="person" onClose={onClose} />;
     return (
         <Dialog open onOpenChange={(open) => !open && onClose()} wide title={publication === null ? 'Publish a page' : `Change ${publication.name}`} about="It gives what you may see at that moment, never more. Private events show as busy times at most.">
             <form
@@ -74,12 +80,11 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
                         </div>
                     )}
                     <ConditionFields conditions={values.conditions} onChange={(conditions) => set({ conditions })} errorOf={(index) => problem?.fields.find((each) => each.field.startsWith(`conditions.${index}.`))?.message} />
-                    <ChoiceField label="For" value={values.audience} choices={AUDIENCES} error={problem?.field('audience')} onChange={(audience) => set({ audience })} />
+                    <ChoiceField label="For" value={values.audience} choices={AUDIENCES} error={problem?.field('audience')} hint={values.audience === 'named people' ? 'Each of them gets a link of their own, which you can take back alone. You name them next.' : undefined} onChange={(audience) => set({ audience })} />
                     {isFindable && <TextField label="Its address" value={slug} error={problem?.field('slug')} hint={`${window.location.origin}/p/${slug}`} onChange={(event) => set({ slug: event.target.value })} />}
                     <div>
                         <CheckField label="Devices may follow it" checked={values.followed} onChange={(event) => set({ followed: event.target.checked })} />
                         <CheckField label="It can be taken as a table" checked={values.asTable} onChange={(event) => set({ asTable: event.target.checked })} />
-                        <CheckField label="A screen on a wall may show it" checked={values.onScreen} onChange={(event) => set({ onScreen: event.target.checked })} />
                     </div>
                 </div>
                 <div className="flex flex-col gap-3">
@@ -101,8 +106,8 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
     );
 }
 
-function valuesOf({ name, detail, audience, period, weeksBack, weeksOn, followed, asTable, onScreen, conditions }: Omit<Values, 'of' | 'slug'>) {
-    return { name, detail, audience, period, weeksBack, weeksOn, followed, asTable, onScreen, conditions };
+function valuesOf({ name, detail, audience, period, weeksBack, weeksOn, followed, asTable, conditions }: Omit<Values, 'of' | 'slug'>) {
+    return { name, detail, audience, period, weeksBack, weeksOn, followed, asTable, conditions };
 }
 
 /** As it is sent: what it is of is said once, when it is made. */

@@ -4,20 +4,24 @@ import { CopyField } from '@/components/CopyField';
 import { formatMoment } from '@/time/dates';
 import { FrameDialog } from './FrameDialog';
 import { PublicationDialog } from './PublicationDialog';
-import { usePublicationActions, type Publication } from './usePublications';
+import { LinksDialog } from './LinksDialog';
+import { usePublicationActions, type Publication, type PublicationLink } from './usePublications';
 import { AUDIENCES, DETAILS, periodWords } from './words';
 
 /** For so many days the address before is answered, too. */
 const DAYS = [0, 7, 30, 90];
 
-type Asking = 'change' | 'renew' | 'end' | 'frame' | null;
+type Asking = 'change' | 'renew' | 'end' | 'frame' | PublicationLink['purpose'] | null;
 
 /** A page that is published: what it gives to whom, how often it was read, and what can be done with it. */
 export function PublicationRow({ publication }: { publication: Publication }) {
     const { pause, renew, end } = usePublicationActions(publication);
     const [asking, setAsking] = useState<Asking>(null);
     const [days, setDays] = useState(7);
-    const { name, paused, mine, address } = publication;
+    const { name, paused, mine, address, links } = publication;
+    const isNamed = publication.audience === 'named people';
+    const people = links.filter((each) => each.purpose === 'person').length;
+    const screens = links.length - people;
     const read = publication.lastReadAt === null ? 'not read yet' : `read ${publication.reads === 1 ? 'once' : `${publication.reads} times`}, last ${formatMoment(publication.lastReadAt)}`;
     return (
         <li className="border-b border-line py-3">
@@ -27,6 +31,8 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                     {paused && <b className="ml-2 font-semibold text-pin-ink">paused</b>}
                     <span className="block text-soft">
                         {publication.ofName}: {DETAILS[publication.detail]}, {periodWords(publication)}, {publication.conditions.length > 0 && 'what it asks for alone, '}for {AUDIENCES[publication.audience]}
+                        {people > 0 && ` (${people})`}
+                        {screens > 0 && `, on ${screens === 1 ? 'a screen' : `${screens} screens`}`}
                     </span>
                     <span className="block text-soft">
                         {read} · published by {publication.publisher}, {formatMoment(publication.madeAt)}
@@ -39,7 +45,17 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                             Change
                         </Button>
                     )}
-                    {mine && !paused && (
+                    {(isNamed || people > 0) && (
+                        <Button onClick={() => setAsking('person')} aria-label={`People who read ${name}`}>
+                            People
+                        </Button>
+                    )}
+                    {(mine || screens > 0) && (
+                        <Button onClick={() => setAsking('screen')} aria-label={`Screens that show ${name}`}>
+                            Screens
+                        </Button>
+                    )}
+                    {mine && !paused && !isNamed && (
                         <Button onClick={() => setAsking('frame')} aria-label={`Put ${name} into a frame`}>
                             Frame
                         </Button>
@@ -57,17 +73,14 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                     </Button>
                 </span>
             </div>
-            {address === null ? <p className="mt-1 text-soft">Its address is known to {publication.publisher}.</p> : <CopyField label={`Address of ${name}`} value={address} />}
+            {address !== null && <CopyField label={`Address of ${name}`} value={address} />}
+            {address === null && !isNamed && <p className="mt-1 text-soft">Its address is known to {publication.publisher}.</p>}
+            {isNamed && people === 0 && <p className="mt-1">Nobody is named yet, so nobody reads it.</p>}
             {address !== null && !paused && (
                 <p className="mt-1 flex flex-wrap items-center gap-x-5">
                     <a href={address} target="_blank" rel="noreferrer" className="hit underline">
                         Look at it
                     </a>
-                    {publication.onScreen && (
-                        <a href={`${address}/screen`} target="_blank" rel="noreferrer" className="hit underline">
-                            Open it on a screen
-                        </a>
-                    )}
                     {publication.frameSites > 0 && <span className="text-soft">stands in a frame on {publication.frameSites === 1 ? 'one site' : `${publication.frameSites} sites`}</span>}
                 </p>
             )}
@@ -102,6 +115,7 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                     </Button>
                 </p>
             )}
+            {(asking === 'person' || asking === 'screen') && <LinksDialog publication={publication} purpose={asking} onClose={() => setAsking(null)} />}
             {asking === 'frame' && <FrameDialog publication={publication} onClose={() => setAsking(null)} />}
             {asking === 'change' && <PublicationDialog publication={publication} onClose={() => setAsking(null)} />}
         </li>

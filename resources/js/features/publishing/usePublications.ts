@@ -29,3 +29,14 @@ export function usePublicationActions(of: Publication) {
     });
     return { pause, renew, end };
 }
+
+export type PublicationLink = Publication['links'][number];
+
+/** Makes links for people or screens, and takes one back. */
+export function usePublicationLinks(of: Publication, purpose: PublicationLink['purpose']) {
+    const make = useAction((names: string[]) => answered(api.POST('/publications/{id}/links', { ...at(of), body: { purpose, names } })), { quiet: true });
+    const end = useAction((link: PublicationLink) => answered(api.DELETE('/publications/{id}/links/{link}', { params: { path: { id: of.id, link: link.id } } })), {
+        onDone: () => void toast('That link was taken back. All others go on.'),
+    });
+    return { make, end };
+}

@@ -12,6 +12,7 @@ export const DETAILS: Record<Schemas['PublicationInput']['detail'], string> = {
 export const AUDIENCES: Record<Schemas['PublicationInput']['audience'], string> = {
     everybody: 'everybody, and may be found',
     'with the link': 'whoever has the link',
+    'named people': 'people who are named',
 };
 
 export const PERIODS: Record<Schemas['PublicationInput']['period'], string> = {
