@@ -285,7 +285,7 @@ test('a screen on a wall has what is on, goes on without an answer, says so, and
     const people = page.getByRole('dialog', { name: `People who read ${name}` });
     await people.getByLabel('Names, one a line').fill('Tove Arkell\nEmeka Sund');
     await people.getByRole('button', { name: 'Make 2 links' }).click();
-    const links = [await people.getByLabel('Link of Tove Arkell').inputValue(), await people.getByLabel('Link of Emeka Sund').inputValue()];
+    const links = [await people.getByLabel('Link of Tove Arkell', { exact: true }).inputValue(), await people.getByLabel('Link of Emeka Sund', { exact: true }).inputValue()];
     await people.getByRole('button', { name: 'Done' }).click();
     const row = page.getByRole('list', { name: 'Pages' }).getByRole('listitem').filter({ hasText: name });
     await expect(row).toContainText('for people who are named (2)');
@@ -293,7 +293,7 @@ test('a screen on a wall has what is on, goes on without an answer, says so, and
     const screens = page.getByRole('dialog', { name: `Screens that show ${name}` });
     await screens.getByLabel('Screens, one a line').fill('Hall');
     await screens.getByRole('button', { name: 'Make a link' }).click();
-    const address = await screens.getByLabel('Link of Hall').inputValue();
+    const address = await screens.getByLabel('Link of Hall', { exact: true }).inputValue();
     await screens.getByRole('button', { name: 'Done' }).click();
 
     const context = await browser.newContext({ viewport: { width: 1920, height: 1080 }, ...(baseURL === undefined ? {} : { baseURL }) });
