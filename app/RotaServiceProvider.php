@@ -14,6 +14,7 @@ use App\Directory\Person;
 use App\Events\Write\EventsChanged;
 use App\Feeds\Feed;
 use App\Feeds\WriteFile;
+use App\Frames\CurrentFrame;
 use App\Imports\BringIn;
 use App\Jobs\JobKind;
 use App\Jobs\JobRunner;
@@ -68,6 +69,7 @@ final class RotaServiceProvider extends ServiceProvider
         $this->app->singleton(Heartbeats::class);
         // One for each request: whoever asks what is open to the person shares what was read.
         $this->app->scoped(CurrentViewer::class);
+        $this->app->scoped(CurrentFrame::class);
         $this->app->scoped(Organisation::class);
         $this->app->scoped(SchoolDays::class);
         $this->app->scoped(OwnMarks::class);

@@ -2,9 +2,11 @@
 
 use App\Feeds\ExportCalendar;
 use App\Http\Middleware\ActivePeopleOnly;
+use App\Http\Middleware\CsrfToken;
 use App\Http\Middleware\DoneOnce;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\TellChangeMarks;
+use App\Http\Middleware\WithinFrame;
 use App\Http\Problem;
 use App\ICalendar\ExpandFile;
 use App\ICalendar\LintFile;
@@ -16,7 +18,6 @@ use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
-use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession;
@@ -49,10 +50,11 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // Around all others, so that what is kept has all that they add.
         $middleware->prepend(KeepAnswers::class);
         $middleware->group('api', [
+            WithinFrame::class,
             EncryptCookies::class,
             AddQueuedCookiesToResponse::class,
             StartSession::class,
-            ValidateCsrfToken::class,
+            CsrfToken::class,
             ActivePeopleOnly::class,
             DoneOnce::class,
             TellChangeMarks::class,

@@ -18,11 +18,12 @@ self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim(
 self.addEventListener('fetch', (event) => {
     const { request } = event;
     const url = new URL(request.url);
-    if (url.origin !== self.location.origin) return;
+    // A frame on another site has a session of its own, and nothing of it is kept.
+    if (url.origin !== self.location.origin || request.headers.has('X-Rota-Frame')) return;
     // Whoever signs out leaves nothing behind, whatever becomes of the page.
     if (request.method === 'DELETE' && url.pathname === '/api/v1/session') return event.respondWith(signOut(request));
     if (request.method !== 'GET') return;
-    if (request.mode === 'navigate' && !/^\/(api|feeds|public|p|metrics|sitemap\.xml)\b/.test(url.pathname)) return event.respondWith(page(request));
+    if (request.mode === 'navigate' && !/^\/(api|feeds|public|p|members|metrics|sitemap\.xml)\b/.test(url.pathname)) return event.respondWith(page(request));
     if (url.pathname.startsWith('/build/')) return event.respondWith(part(request));
     if (KEPT.test(url.pathname)) return event.respondWith(answer(request, url));
 });

@@ -24,6 +24,7 @@ use App\Feeds\EventFileController;
 use App\Feeds\FeedsController;
 use App\Feeds\SheetFileController;
 use App\Find\FindController;
+use App\Frames\MemberFramesController;
 use App\History\HistoryController;
 use App\History\OperationsController;
 use App\Http\Middleware\DoneOnce;
@@ -214,6 +215,10 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('publications/{id}', [PublicationsController::class, 'destroy']);
     Route::post('publications/{id}/links', [PublicationLinksController::class, 'store']);
     Route::delete('publications/{id}/links/{link}', [PublicationLinksController::class, 'destroy']);
+    Route::get('member-frames', [MemberFramesController::class, 'index']);
+    Route::post('member-frames', [MemberFramesController::class, 'store']);
+    Route::put('member-frames/{id}', [MemberFramesController::class, 'update']);
+    Route::delete('member-frames/{id}', [MemberFramesController::class, 'destroy']);
     Route::get('feeds', [FeedsController::class, 'index']);
     Route::post('calendars/{slug}/feeds', [FeedsController::class, 'store']);
     Route::post('feeds', [FeedsController::class, 'storePersonal']);

@@ -3,6 +3,7 @@
 use App\Api\ApiPageController;
 use App\Api\OpenApiController;
 use App\Feeds\FeedDownloadController;
+use App\Frames\FramePageController;
 use App\Publishing\PublishedEventController;
 use App\Publishing\PublishedFilesController;
 use App\Publishing\PublishedPageController;
@@ -22,6 +23,7 @@ Route::get('p/{address}/frame', [PublishedPageController::class, 'frame'])->wher
 Route::get('p/{address}/screen', [PublishedPageController::class, 'screen'])->where('address', '[A-Za-z0-9_-]+')->middleware('throttle:published');
 Route::get('p/{address}/{date}/{name}.ics', [PublishedEventController::class, 'file'])->where(['address' => '[A-Za-z0-9_-]+', 'date' => '\d{4}-\d\d-\d\d', 'name' => '[0-9a-f]{20}'])->middleware('throttle:published');
 Route::get('p/{address}/{date}/{name}', [PublishedEventController::class, 'show'])->where(['address' => '[A-Za-z0-9_-]+', 'date' => '\d{4}-\d\d-\d\d', 'name' => '[0-9a-f]{20}'])->middleware('throttle:published');
+Route::get('members/{key}', [FramePageController::class, 'show'])->where('key', '[0-9a-f]{32}')->middleware('throttle:published');
 Route::get('sitemap.xml', [SitemapController::class, 'show'])->middleware('throttle:feeds');
 Route::get('metrics', MetricsController::class);
 Route::get('upkeep/web', WebSettingsController::class)->middleware('signed:relative')->name('upkeep.web');
@@ -29,4 +31,4 @@ Route::get('api', ApiPageController::class);
 Route::get('api/openapi.json', OpenApiController::class);
 
 // Every other address is the application's: its routes are in resources/js.
-Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|sitemap\.xml$|build/).*$');
+Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|members/|sitemap\.xml$|build/).*$');

@@ -38,6 +38,12 @@ final readonly class AccessibleCalendar
         return $this->decision->level;
     }
 
+    /** The same, at another level than the viewer has: of a frame that allows less. */
+    public function within(Level $level): self
+    {
+        return $level === $this->level() ? $this : new self($this->calendar, $this->decision->at($level), $this->chosen, $this->ownColour, $this->ownMark);
+    }
+
     public function mayAdd(): bool
     {
         return EventRights::mayAdd($this->eventLevel());

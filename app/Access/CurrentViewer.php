@@ -5,6 +5,7 @@ namespace App\Access;
 use App\Calendars\Calendar;
 use App\ChangeLog\SignInLog;
 use App\Directory\Person;
+use App\Frames\CurrentFrame;
 use App\Overlays\Overlay;
 use App\SecondFactor\SecondFactors;
 use Illuminate\Contracts\Auth\Factory;
@@ -24,7 +25,7 @@ final class CurrentViewer
     /** @var ?Collection<int, AccessibleCalendar> */
     private ?Collection $calendars = null;
 
-    public function __construct(private readonly Factory $auth, private readonly AccessReader $reader, private readonly SecondFactors $factors, private readonly SignInLog $looks)
+    public function __construct(private readonly Factory $auth, private readonly AccessReader $reader, private readonly SecondFactors $factors, private readonly SignInLog $looks, private readonly CurrentFrame $frame)
     {
     }
 
@@ -46,7 +47,7 @@ final class CurrentViewer
     /** @return Collection<int, AccessibleCalendar> by id */
     public function calendars(): Collection
     {
-        return $this->calendars ??= $this->reader->calendars($this->viewer());
+        return $this->calendars ??= $this->reader->calendars($this->viewer())->map(fn (AccessibleCalendar $each): AccessibleCalendar => $each->within($this->frame->onCalendar($each->level())));
     }
 
     /**
@@ -88,7 +89,7 @@ final class CurrentViewer
     public function overlay(string $slug, Level $needed): Overlay
     {
         $overlay = Overlay::query()->where('slug', $slug)->firstOrFail();
-        $level = $this->reader->overlay($this->viewer(), $overlay);
+        $level = $this->frame->onOverlay($this->reader->overlay($this->viewer(), $overlay));
         if (! $level->includes(Level::See)) {
             throw (new ModelNotFoundException)->setModel(Overlay::class);
         }
@@ -106,7 +107,13 @@ final class CurrentViewer
     /** @return list<int> ids of the overlays that the person manages */
     public function managedOverlays(): array
     {
-        return $this->reader->overlays($this->viewer())->filter(fn (array $each): bool => $each[1] === Level::Manage)->map(fn (array $each): int => $each[0]->id)->values()->all();
+        return $this->overlays()->filter(fn (array $each): bool => $each[1] === Level::Manage)->map(fn (array $each): int => $each[0]->id)->values()->all();
+    }
+
+    /** @return Collection<int, array{Overlay, Level}> those that the person may look through, with their level */
+    public function overlays(): Collection
+    {
+        return $this->reader->overlays($this->viewer())->filter(fn (array $each): bool => $each[1]->includes(Level::See))->map(fn (array $each): array => [$each[0], $this->frame->onOverlay($each[1])])->values();
     }
 
     /** @throws AccessDeniedHttpException where the person is no administrator */

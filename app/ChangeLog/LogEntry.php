@@ -23,7 +23,7 @@ final class LogEntry
         'name' => 'its name', 'timezone' => 'its time zone', 'firstMonth' => 'the month in which its year begins',
         'administratorsNeedSecondFactor' => 'administrators need a second factor', 'plainHttp' => 'webcal addresses without encryption', 'dayFirst' => 'the day before the month in dates',
         'morning' => 'the morning begins', 'afternoon' => 'the afternoon begins', 'evening' => 'the evening begins', 'mayAskFor' => 'people may ask for',
-        'schoolYear' => 'the terms', 'closures' => 'the calendar of closed days',
+        'schoolYear' => 'the terms', 'closures' => 'the calendar of closed days', 'frameSites' => 'sites on which people may sign in within a frame',
     ];
 
     /** Events that can be taken back from the log. */
@@ -97,6 +97,7 @@ final class LogEntry
             'morning', 'afternoon', 'evening' => sprintf('%d:%02d', intdiv((int) $value, 60), (int) $value % 60),
             'mayAskFor' => Level::from($value)->label(),
             'schoolYear' => self::terms($value),
+            'frameSites' => self::value(implode(', ', $value ?? [])),
             'closures' => self::value($value === null ? null : Calendar::withTrashed()->whereKey($value)->value('name')),
             default => self::value($value),
         };

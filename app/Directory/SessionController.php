@@ -5,6 +5,8 @@ namespace App\Directory;
 use App\Api\Answers;
 use App\ChangeLog\SignInLog;
 use App\Changes\Change;
+use App\Frames\CurrentFrame;
+use App\Frames\SessionFrameData;
 use App\Letters\PasswordLetter;
 use App\Organisation\Organisation;
 use App\Organisation\OrganisationNameData;
@@ -38,7 +40,7 @@ final class SessionController
     /** So many wrong codes of a second factor in the same time. */
     private const CODES = 5;
 
-    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes, private readonly SecondFactors $factors, private readonly SignInLog $log, private readonly Organisation $organisation)
+    public function __construct(private readonly Devices $devices, private readonly PersonChanges $changes, private readonly SecondFactors $factors, private readonly SignInLog $log, private readonly Organisation $organisation, private readonly CurrentFrame $frame)
     {
     }
 
@@ -213,7 +215,7 @@ final class SessionController
     {
         $person = Auth::guard('web')->user();
 
-        return new SessionData($person instanceof Person ? PersonData::of($person, $this->factors->isMissing($person)) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null, OrganisationNameData::of($this->organisation));
+        return new SessionData($person instanceof Person ? PersonData::of($person, $this->factors->isMissing($person)) : null, $person === null && config('rota.demo.enabled') ? DemoData::fromSettings() : null, OrganisationNameData::of($this->organisation), $person instanceof Person && $this->frame->frame !== null ? SessionFrameData::of($this->frame->frame) : null);
     }
 
     /** Whom a link from a letter lets set a password; null where it does not hold. */

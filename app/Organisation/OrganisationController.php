@@ -5,6 +5,7 @@ namespace App\Organisation;
 use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
+use App\Frames\FrameSites;
 use App\Http\IfMatch;
 use App\Http\Rules\ZoneName;
 use App\Occurrences\KeepToSchool;
@@ -35,6 +36,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'evening', type: 'string'),
     new OA\Property(property: 'schoolYear', ref: '#/components/schemas/SchoolYear'),
     new OA\Property(property: 'closures', description: 'The calendar whose closing events close days everywhere', type: 'string', nullable: true),
+    new OA\Property(property: 'frameSites', description: 'Sites on which people may sign in within a frame', type: 'array', items: new OA\Items(type: 'string'), maxItems: 20),
     new OA\Property(property: 'mayAskFor', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change']),
 ])]
 final class OrganisationController
@@ -69,6 +71,8 @@ final class OrganisationController
             'morning' => ['sometimes', 'date_format:H:i'],
             'afternoon' => ['sometimes', 'date_format:H:i'],
             'evening' => ['sometimes', 'date_format:H:i'],
+            'frameSites' => ['sometimes', 'array', 'max:20'],
+            'frameSites.*' => ['string', 'max:300'],
             'mayAskFor' => ['sometimes', Rule::enum(Level::class)->except(Level::Manage)],
         ] + self::schoolYear(), ['name.max' => 'A name has at most 120 characters.', 'morning.date_format' => 'Enter an hour, such as 09:00.', 'afternoon.date_format' => 'Enter an hour, such as 13:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
         IfMatch::check($request, $this->organisation->version(), fn (): OrganisationData => OrganisationData::of($this->organisation));
@@ -88,6 +92,9 @@ final class OrganisationController
         }
         if (isset($input['schoolYear'])) {
             $input['schoolYear'] = $this->terms($input['schoolYear']);
+        }
+        if (isset($input['frameSites'])) {
+            $input['frameSites'] = FrameSites::origins($input['frameSites'], 'frameSites');
         }
         if (isset($input['closures'])) {
             $input['closures'] = $this->closures($input['closures']);

@@ -18,6 +18,7 @@ final readonly class OrganisationData
      * @param  string  $morning  When what is “in the morning” begins, such as 09:00
      * @param  string  $afternoon  The same of “in the afternoon”
      * @param  string  $evening  The same of “in the evening”
+     * @param  list<string>  $frameSites  Origins of the sites on which people may sign in within a frame
      * @param  Level  $mayAskFor  The highest level that people may ask for; none where nobody asks
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class OrganisationData
         public string $afternoon,
         public string $evening,
         public Level $mayAskFor,
+        public array $frameSites,
         public int $version,
     ) {
     }
@@ -43,7 +45,7 @@ final readonly class OrganisationData
 
         return new self(
             $is->name, $organisation->timezone(), $is->firstMonth, SchoolYearData::of($is->year()), $is->closures === null ? null : Calendar::query()->whereKey($is->closures)->value('slug'),
-            $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->afternoon), self::clock($is->habits->evening), $is->mayAskFor, $organisation->version(),
+            $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->afternoon), self::clock($is->habits->evening), $is->mayAskFor, $is->frameSites, $organisation->version(),
         );
     }
 

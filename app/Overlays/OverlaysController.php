@@ -34,8 +34,7 @@ final class OverlaysController
         responses: [new Answers(OverlayData::class, 'By name', many: true)])]
     public function index(): JsonResponse
     {
-        $overlays = $this->access->overlays($this->viewer->viewer())->filter(fn (array $pair): bool => $pair[1]->includes(Level::See));
-        $overlays = $overlays->sortByDesc(fn (array $pair): bool => $pair[0]->home_of === $this->viewer->person()->id)->values();
+        $overlays = $this->viewer->overlays()->sortByDesc(fn (array $pair): bool => $pair[0]->home_of === $this->viewer->person()->id)->values();
         $names = new SubjectNames($overlays->map(fn (array $pair) => $pair[0]->keeper()));
         (new \Illuminate\Database\Eloquent\Collection($overlays->map(fn (array $pair): Overlay => $pair[0])->all()))->load('layers.calendars');
 

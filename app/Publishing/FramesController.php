@@ -5,13 +5,11 @@ namespace App\Publishing;
 use App\Access\CurrentViewer;
 use App\Api\Answers;
 use App\ChangeLog\ChangeLog;
+use App\Frames\FrameSites;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Publishing\FrameSite;
-use PinnedRota\Core\Publishing\InvalidSite;
 
 /** On which sites what one has published stands in a frame. */
 final class FramesController
@@ -38,11 +36,7 @@ final class FramesController
     {
         $publication = $this->own($id);
         $told = $request->validate(['sites' => ['present', 'array', 'max:'.self::MOST_SITES], 'sites.*' => ['string', 'max:300']])['sites'];
-        try {
-            $sites = array_values(array_unique(array_map(static fn (string $each): string => FrameSite::of($each)->origin, $told)));
-        } catch (InvalidSite $problem) {
-            throw ValidationException::withMessages(['sites' => $problem->getMessage()]);
-        }
+        $sites = FrameSites::origins($told, 'sites');
         $person = $this->viewer->person();
         DB::transaction(function () use ($publication, $sites, $person): void {
             $publication->update(['frame_sites' => $sites ?: null, 'version' => $publication->version + 1]);

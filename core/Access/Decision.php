@@ -11,4 +11,10 @@ final readonly class Decision
     public function __construct(public Level $level, public array $reasons)
     {
     }
+
+    /** Another level, held by the same ways: where something else than they says how far it goes. */
+    public function at(Level $level): self
+    {
+        return new self($level, $this->reasons);
+    }
 }

@@ -6,6 +6,8 @@ namespace PinnedRota\Core\Organisation;
 
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\OneLine\Habits;
+use PinnedRota\Core\Publishing\FrameSite;
+use PinnedRota\Core\Publishing\InvalidSite;
 use PinnedRota\Core\SchoolYear\InvalidSchoolYear;
 use PinnedRota\Core\SchoolYear\SchoolDateWords;
 use PinnedRota\Core\SchoolYear\SchoolYear;
@@ -23,6 +25,7 @@ final readonly class OrganisationSettings
      * @param  bool  $administratorsNeedSecondFactor  whether an administrator without a second factor is none
      * @param  bool  $plainHttp  whether an address that does not say how it is fetched (webcal:) may be fetched without encryption
      * @param  ?SchoolYear  $schoolYear  its terms; null where it has said none
+     * @param  list<string>  $frameSites  origins of the sites on which people may sign in within a frame
      * @param  ?int  $closures  id of the calendar whose closing events close days everywhere
      * @param  Level  $mayAskFor  the highest level that people may ask for; None where nobody asks
      */
@@ -36,6 +39,7 @@ final readonly class OrganisationSettings
         public ?int $firstMonth = null,
         public ?SchoolYear $schoolYear = null,
         public ?int $closures = null,
+        public array $frameSites = [],
     ) {
     }
 
@@ -64,6 +68,7 @@ final readonly class OrganisationSettings
             is_int($stored['firstMonth'] ?? null) && $stored['firstMonth'] >= 1 && $stored['firstMonth'] <= 12 ? $stored['firstMonth'] : null,
             self::terms($stored['schoolYear'] ?? null),
             is_int($stored['closures'] ?? null) ? $stored['closures'] : null,
+            self::sites($stored['frameSites'] ?? null),
         );
     }
 
@@ -71,6 +76,16 @@ final readonly class OrganisationSettings
     public function dayOf(string $words, LocalDateTime $today): ?LocalDateTime
     {
         return DateWords::read($words, $today, $this->habits->dayFirst) ?? SchoolDateWords::read($words, $today, $this->year());
+    }
+
+    /** @return list<string> */
+    private static function sites(mixed $stored): array
+    {
+        try {
+            return array_map(static fn (mixed $each): string => FrameSite::of(is_string($each) ? $each : '')->origin, is_array($stored) ? array_values($stored) : []);
+        } catch (InvalidSite) {
+            return [];
+        }
     }
 
     private static function terms(mixed $stored): ?SchoolYear
@@ -84,7 +99,7 @@ final readonly class OrganisationSettings
         return $year->isEmpty() ? null : $year;
     }
 
-    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, afternoon: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int, schoolYear: ?array<string, mixed>, closures: ?int} */
+    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, afternoon: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int, schoolYear: ?array<string, mixed>, closures: ?int, frameSites: list<string>} */
     public function toArray(): array
     {
         return [
@@ -100,6 +115,7 @@ final readonly class OrganisationSettings
             'firstMonth' => $this->firstMonth,
             'schoolYear' => $this->schoolYear?->toArray(),
             'closures' => $this->closures,
+            'frameSites' => $this->frameSites,
         ];
     }
 }

@@ -15,6 +15,7 @@ use App\Events\Write\Commands\PinSeries;
 use App\Events\Write\Commands\SetJoinable;
 use App\Events\Write\OperationKind;
 use App\Feeds\Feed;
+use App\Frames\MemberFrame;
 use App\History\OperationSeries;
 use App\Preparation\Task;
 use App\Publishing\Publication;
@@ -65,6 +66,8 @@ const ON_CALENDARS = [
     'DELETE publications/{publication}' => [404, 404, 404, 404, 404, 204],
     'GET publications/{publication}/frame' => [404, 404, 404, 404, 404, 404],
     'PUT publications/{publication}/frame' => [404, 404, 404, 404, 404, 404],
+    'PUT member-frames/{frame}' => [404, 404, 404, 404, 404, 200],
+    'DELETE member-frames/{frame}' => [404, 404, 404, 404, 404, 204],
     'POST publications/{publication}/links' => [404, 404, 404, 404, 404, 403],
     'DELETE publications/{publication}/links/{link}' => [404, 404, 404, 404, 404, 200],
     'POST calendars/{slug}/imports' => [404, 403, 403, 403, 422, 422],
@@ -263,6 +266,8 @@ const OTHERS = [
     'GET feeds' => [401, 200, 200],
     'POST feeds' => [401, 422, 422],
     'GET publications' => [401, 200, 200],
+    'GET member-frames' => [401, 200, 200],
+    'POST member-frames' => [401, 409, 409],
     'POST publications' => [401, 422, 422],
     'POST publications/preview' => [401, 422, 422],
     'POST imports/{id}/apply' => [401, 404, 404],
@@ -306,6 +311,7 @@ function scene($test, string $how, Level $level): object
     ];
     $publication = Publication::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'everything', 'audience' => 'with the link', 'token' => 'board', 'token_hash' => SecretToken::digest(uniqid()), 'published_by' => $ada->id]);
     $link = PublicationLink::query()->create(['publication_id' => $publication->id, 'purpose' => 'screen', 'name' => 'Wall', 'token' => 'wall', 'token_hash' => SecretToken::digest(uniqid())]);
+    $frame = MemberFrame::query()->create(['calendar_id' => $calendar->id, 'key' => MemberFrame::newKey(), 'view' => 'lanes', 'may_change' => true, 'made_by' => $ada->id]);
     $feed = Feed::query()->create(['calendar_id' => $calendar->id, 'name' => 'Board', 'detail' => 'full', 'token_hash' => uniqid(), 'created_by' => $ada->id]);
     $request = AccessRequest::query()->create(['calendar_id' => $calendar->id, 'person_id' => $test->person('Cy Asks')->id, 'level' => Level::See]);
     $invitation = Invitation::query()->create(['calendar_id' => $calendar->id, 'person_id' => $viewer->id, 'level' => Level::See]);
@@ -321,7 +327,7 @@ function scene($test, string $how, Level $level): object
         $viewer->update(['status' => 'suspended']);
     }
     $ids = [
-        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{pin}' => 0, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{publication}' => $publication->id, '{link}' => $link->id, '{invitation}' => $invitation->id,
+        '{slug}' => $calendar->slug, '{board}' => $board->slug, '{pin}' => 0, '{entry}' => Activity::query()->max('id'), '{feed}' => $feed->id, '{publication}' => $publication->id, '{link}' => $link->id, '{frame}' => $frame->id, '{invitation}' => $invitation->id,
         '{request}' => $request->id, '{category}' => Category::query()->where('calendar_id', $calendar->id)->value('id'),
     ];
 
@@ -354,6 +360,7 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             'POST feeds, of a calendar' => ['name' => 'x', 'detail' => 'full', 'calendar' => $scene->ids['{slug}']],
             'PUT feeds/{feed}' => ['name' => 'x', 'detail' => 'full'],
             'PUT publications/{publication}/frame' => ['sites' => []],
+            'PUT member-frames/{frame}' => ['view' => 'list', 'mayChange' => true],
             'POST publications/{publication}/links' => ['purpose' => 'screen', 'names' => ['Hall']],
             'POST publications/{publication}/renewal' => ['days' => 7],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],

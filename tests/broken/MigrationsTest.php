@@ -208,6 +208,15 @@ function steps(): array
             fn () => DB::table('publications')->where('name', 'Slip')->update(['on_screen' => 1]),
             fn () => expect((array) DB::table('publication_links')->sole())->toMatchArray(['publication_id' => DB::table('publications')->where('name', 'Slip')->value('id'), 'purpose' => 'screen', 'ended_at' => null]),
         ],
+        '2026_11_28_000029_member_frames' => [
+            fn () => null,
+            function (): void {
+                $person = DB::table('people')->insertGetId(['name' => 'Hal', 'email' => 'hal@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('member_frames')->insert(['key' => str_repeat('a', 32), 'calendar_id' => DB::table('calendars')->value('id'), 'view' => 'lanes', 'may_change' => 1, 'made_by' => $person]);
+                DB::table('people')->delete($person);
+                expect(DB::table('member_frames')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

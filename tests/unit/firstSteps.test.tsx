@@ -18,7 +18,7 @@ afterEach(cleanup);
 type State = Schemas['FirstStep']['state'];
 
 const STEPS = ['name', 'dates', 'categories', 'groups', 'people', 'calendar', 'overlay'] as const;
-const organisation = { name: '', timezone: 'Europe/London', firstMonth: null, administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, morning: '09:00', evening: '18:00', mayAskFor: 'change', version: 4 };
+const organisation = { name: '', timezone: 'Europe/London', firstMonth: null, administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, morning: '09:00', evening: '18:00', mayAskFor: 'change', frameSites: [], version: 4 };
 
 /** A server with these states of the steps, which remembers what is left out. */
 function serve(states: Partial<Record<string, State>>, refusals: Record<string, ReturnType<typeof refused>> = {}) {

@@ -5,6 +5,7 @@ namespace Database\Seeders\Demo;
 use App\Calendars\Calendar;
 use App\Directory\Person;
 use App\Feeds\Feed;
+use App\Frames\MemberFrame;
 use App\Overlays\Overlay;
 use App\Publishing\Publication;
 use App\Publishing\PublicationLink;
@@ -18,13 +19,16 @@ final class DemoPublications
 {
     public function lay(Person $by, Calendar $open, Overlay $overlay, Calendar $year): void
     {
-        Publication::query()->create(['name' => 'Launches and open days at Skerrin Quay', 'calendar_id' => $open->id, 'detail' => Detail::WithoutPeople, 'audience' => Audience::Everybody, 'slug' => 'open-days', 'period' => 'year', 'frame_sites' => self::site() === '' ? null : [self::site()], 'published_by' => $by->id]);
+        Publication::query()->create(['name' => 'Launches and open days at Skerrin Quay', 'calendar_id' => $open->id, 'detail' => Detail::WithoutPeople, 'audience' => Audience::Everybody, 'slug' => 'open-days', 'period' => 'year', 'frame_sites' => self::sites() ?: null, 'published_by' => $by->id]);
         $term = $this->secret($by, ['name' => 'The term, for the boat hall', 'overlay_id' => $overlay->id, 'period' => 'year', 'detail' => Detail::WithoutPeople]);
         $this->link($term, LinkPurpose::Screen, 'The screen by the slipway');
         $this->secret($by, ['name' => 'Keel year, for parents', 'calendar_id' => $year->id, 'period' => 'weeks', 'weeks_back' => 1, 'weeks_on' => 6, 'detail' => Detail::Titles]);
         $partners = Publication::query()->create(['name' => 'Keel year, for the yards that take our pupils', 'calendar_id' => $year->id, 'detail' => Detail::WithoutPeople, 'audience' => Audience::NamedPeople, 'published_by' => $by->id]);
         foreach (['Tove Arkell, Brackwater Yard', 'Emeka Sund, Pell Point Sails'] as $name) {
             $this->link($partners, LinkPurpose::Person, $name);
+        }
+        if (self::sites() !== []) {
+            MemberFrame::query()->create(['key' => MemberFrame::newKey(), 'overlay_id' => $overlay->id, 'view' => 'lanes', 'may_change' => true, 'made_by' => $by->id]);
         }
         $this->feed($by, ['name' => 'The screen in the staff room', 'overlay_id' => $overlay->id, 'weeks_back' => 1]);
         $this->feed($by, ['name' => 'My devices: my list', 'personal' => true, 'weeks_back' => 4, 'reminder_minutes' => 30]);
@@ -47,9 +51,11 @@ final class DemoPublications
         Feed::query()->create($of + ['detail' => 'full', 'created_by' => $by->id] + SecretToken::columns());
     }
 
-    /** The school's own site, which the stand-ins serve: the page stands in a frame there. */
-    private static function site(): string
+    /** @return list<string> origins of the school's own site, which the stand-ins serve, by each of its names: frames stand there */
+    public static function sites(): array
     {
-        return (string) config('rota.standins.url');
+        $site = (string) config('rota.standins.url');
+
+        return $site === '' ? [] : [$site, str_replace('127.0.0.1', 'localhost', $site)];
     }
 }

@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './generated/schema';
+import { FRAME_HEADER, frameKey } from './frame';
 import { priority } from './hurry';
 import { closeKey, keyOf } from './keys';
 import { noteKept } from './kept';
@@ -44,6 +45,7 @@ const refusals: Middleware = {
         request.headers.set('Accept', 'application/json');
         const later = priority();
         if (later !== null) request.headers.set('Priority', later);
+        if (frameKey !== null) request.headers.set(FRAME_HEADER, frameKey);
         if (request.method === 'GET') return;
         request.headers.set('X-XSRF-TOKEN', csrfToken());
         if (request.method === 'POST') request.headers.set(KEY, keyOf(pathOf(request), isForm(request) ? crypto.randomUUID() : await request.clone().text()));
@@ -109,6 +111,7 @@ export function queryString(query: Record<string, unknown>): string {
 }
 
 function csrfToken(): string {
-    const cookie = document.cookie.split('; ').find((each) => each.startsWith('XSRF-TOKEN='));
-    return cookie === undefined ? '' : decodeURIComponent(cookie.slice('XSRF-TOKEN='.length));
+    const name = frameKey === null ? 'XSRF-TOKEN=' : 'XSRF-TOKEN-MEMBERS=';
+    const cookie = document.cookie.split('; ').find((each) => each.startsWith(name));
+    return cookie === undefined ? '' : decodeURIComponent(cookie.slice(name.length));
 }

@@ -55,6 +55,7 @@ export const queryKeys = {
     secondFactor: access('second factor'),
     feeds: access('feeds'),
     publications: access('publications'),
+    memberFrames: access('member frames'),
     publicationPreview: (asked: string) => events('publication preview', asked),
     frame: (id: number) => access('frame', id),
     pagesOfEvent: (id: number, occurrence: string | null) => events('pages', id, occurrence),

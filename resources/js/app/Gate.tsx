@@ -9,6 +9,7 @@ import { epochNow } from '@/time/dates';
 import { Shell } from './Shell';
 import { lazily } from '@/components/lazily';
 
+const FramedShell = lazily(() => import('./FramedShell'), 'FramedShell');
 const PasswordPage = lazily(() => import('@/features/session/PasswordPage'), 'PasswordPage');
 const SignInAgain = lazily(() => import('@/features/session/SignInAgain'), 'SignInAgain');
 const SignInPage = lazily(() => import('@/features/session/SignInPage'), 'SignInPage');
@@ -38,7 +39,7 @@ export function Gate() {
     if (person === null) return <SignInPage demo={demo} organisation={session.data.organisation.name} />;
     return (
         <>
-            <Shell />
+            {session.data.frame === null ? <Shell /> : <FramedShell frame={session.data.frame} />}
             {/* Signed in anew, the session is newer than its end. */}
             {endedAt > session.dataUpdatedAt && <SignInAgain person={person} demo={demo} onBack={(again) => client.setQueryData(queryKeys.session, again)} />}
         </>

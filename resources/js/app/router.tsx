@@ -1,10 +1,17 @@
 import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Link, redirect } from '@tanstack/react-router';
+import { frameKey } from '@/api/frame';
 import { readRotaSearch } from '@/features/sheet/rotaSearch';
 import { Empty } from '@/components/States';
 import { Gate } from './Gate';
 
 const root = createRootRoute({
     component: Gate,
+    // In a frame on another site there is the sheet alone; all else opens in a window of its own.
+    beforeLoad: ({ location }) => {
+        if (frameKey === null || location.pathname === '/') return;
+        window.open(location.href, '_blank', 'noopener');
+        redirect({ to: '/', throw: true });
+    },
     notFoundComponent: () => (
         <div className="p-8">
             <Empty title="There is no such page">
@@ -41,7 +48,7 @@ const password = createRoute({
 });
 const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage') });
 
-export const router = createRouter({ defaultPreload: 'intent', routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, publish, feeds, sources, groups, people, organisation, firstSteps, waiting, password]) });
+export const router = createRouter({ ...(frameKey === null ? { defaultPreload: 'intent' } : { basepath: `/members/${frameKey}` }), routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, publish, feeds, sources, groups, people, organisation, firstSteps, waiting, password]) });
 
 declare module '@tanstack/react-router' {
     interface Register {

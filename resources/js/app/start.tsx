@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { Problem } from '@/api/client';
 import { lazily } from '@/components/lazily';
 import { router } from './router';
+import { storage } from '@/offline/storage';
 
 const Toasts = lazily(() => import('@/toast/Toasts'), 'Toasts');
 
@@ -20,7 +21,7 @@ const client = new QueryClient({
     },
 });
 
-const theme = localStorage.getItem('rota.theme');
+const theme = storage.getItem('rota.theme');
 if (theme !== null) document.documentElement.dataset.theme = theme;
 
 const element = document.getElementById('application');

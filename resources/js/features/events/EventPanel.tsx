@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
 import { Fragment, useState, type ReactNode } from 'react';
+import { frameKey } from '@/api/frame';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { AskForAccess } from '@/features/sharing/AskForAccess';
@@ -95,14 +96,16 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         <Button look="primary" data-first onClick={() => (series ? setAsking('change') : onEdit(null))}>
                             Change
                         </Button>
-                        <Button className="border-line" onClick={() => (series ? setAsking('delete') : drop(null))}>
-                            Delete
-                        </Button>
+                        {frameKey === null && (
+                            <Button className="border-line" onClick={() => (series ? setAsking('delete') : drop(null))}>
+                                Delete
+                            </Button>
+                        )}
                     </>
                 )}
-                <KeepOnMine event={event} />
-                <PlaceActions event={event} />
-                {event.mayChange && targets.length > 0 && <PlacePicker label="Move to…" name="Move to another calendar" calendars={targets} onChoose={(slug) => update.mutate({ event, scope: null, change: { calendar: slug } })} />}
+                {frameKey === null && <KeepOnMine event={event} />}
+                {frameKey === null && <PlaceActions event={event} />}
+                {frameKey === null && event.mayChange && targets.length > 0 && <PlacePicker label="Move to…" name="Move to another calendar" calendars={targets} onChoose={(slug) => update.mutate({ event, scope: null, change: { calendar: slug } })} />}
                 {event.mayChange && (
                     <Button className="border-line" aria-expanded={looking} onClick={() => setLooking(!looking)}>
                         History

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { epochNow } from '@/time/dates';
+import { storage } from '@/offline/storage';
 
 /** What was written in a form and not saved: it survives closing, going back and loading anew, in this browser. */
 export type KeptForm<Values = unknown> = { name: string; label: string; at: number; values: Values };
@@ -14,10 +15,10 @@ let told = '';
 let all: KeptForm[] = [];
 
 function read(): KeptForm[] {
-    const entries = Object.keys(localStorage)
+    const entries = storage.names()
         .filter((key) => key.startsWith(PREFIX))
         .sort()
-        .map((key) => localStorage.getItem(key) ?? '');
+        .map((key) => storage.getItem(key) ?? '');
     const now = entries.join('\n');
     if (now === told) return all;
     told = now;
@@ -51,20 +52,20 @@ export function closeForm(name: string): void {
 
 export function keepForm(name: string, label: string, values: unknown): void {
     if (saved.has(name)) return;
-    localStorage.setItem(PREFIX + name, JSON.stringify({ name, label, at: epochNow(), values } satisfies KeptForm));
+    storage.setItem(PREFIX + name, JSON.stringify({ name, label, at: epochNow(), values } satisfies KeptForm));
     changed();
 }
 
 export function forgetForm(name: string): void {
-    localStorage.removeItem(PREFIX + name);
+    storage.removeItem(PREFIX + name);
     changed();
 }
 
 /** Nothing of one person's is for the next at the same screen. */
 export function forgetAllForms(): void {
-    Object.keys(localStorage)
+    storage.names()
         .filter((key) => key.startsWith(PREFIX))
-        .forEach((key) => localStorage.removeItem(key));
+        .forEach((key) => storage.removeItem(key));
     changed();
 }
 

@@ -21,7 +21,7 @@ type Props = { organisation: Organisation; save: ReturnType<typeof useOrganisati
 export function OrganisationForm({ organisation, save }: Props) {
     const [input, setInput] = useState<OrganisationInput>({});
     const [settingUp, setSettingUp] = useState(false);
-    const is = { ...organisation, ...input, schoolYear: input.schoolYear ?? organisation.schoolYear };
+    const is = { ...organisation, ...input, schoolYear: input.schoolYear ?? organisation.schoolYear, frameSites: input.frameSites ?? organisation.frameSites };
     const put = (part: OrganisationInput) => setInput({ ...input, ...part });
     const problem = problemOf(save);
     const lost = problem?.status === 412;
@@ -32,7 +32,8 @@ export function OrganisationForm({ organisation, save }: Props) {
                 event.preventDefault();
                 // Who was first is known by now: what is decided here goes on from that.
                 const version = lost ? (problem.current as Organisation).version : organisation.version;
-                save.mutate({ version, input });
+                const { frameSites } = input;
+                save.mutate({ version, input: frameSites === undefined ? input : { ...input, frameSites: frameSites.map((each) => each.trim()).filter((each) => each !== '') } });
             }}
         >
             <Section title="Who you are" about="People see the name where they sign in and in letters.">
@@ -77,6 +78,11 @@ export function OrganisationForm({ organisation, save }: Props) {
             </Section>
             <Section title="Addresses of others" about="An address that begins with webcal: does not say how it is fetched. It is tried with encryption first.">
                 <CheckField label="Fetch it without encryption where there is none" checked={is.plainHttp} onChange={(event) => put({ plainHttp: event.target.checked })} />
+            </Section>
+            <Section title="Frames for members" about="On sites of your own a calendar can stand in a frame in which people sign in. Name only sites that nobody else writes: whoever writes them sees what is typed into them.">
+                <Field label="Sites, one a line" className="max-w-96" error={problem?.field('frameSites')} hint="Such as https://www.school.example. On any other it shows nothing.">
+                    {(control) => <textarea rows={2} {...control} value={is.frameSites.join('\n')} onChange={(event) => put({ frameSites: event.target.value.split('\n') })} />}
+                </Field>
             </Section>
             {problem !== null && problem.fields.length === 0 && (
                 <FormProblem>

@@ -3,12 +3,12 @@ import type { Schemas } from '@/api/client';
 import { problemOf } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { CheckField, ChoiceField, Field, FormProblem, TextField } from '@/components/Field';
-import { useCalendars } from '@/features/calendars/useCalendars';
+import { CheckField, ChoiceField, FormProblem, TextField } from '@/components/Field';
 import { ConditionFields } from '@/features/overlays/ConditionFields';
-import { useOverlays } from '@/features/overlays/useOverlays';
 import { LinksDialog } from './LinksDialog';
 import { PreviewNote } from './PreviewNote';
+import { SubjectField } from './SubjectField';
+import { subjectOf, useManaged } from './useManaged';
 import { usePublicationPreview } from './usePublicationPreview';
 import { usePublications, usePublish, type Publication } from './usePublications';
 import { addressOf, AUDIENCES, DETAILS, PERIODS } from './words';
@@ -28,7 +28,7 @@ const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'w
 
 /** Publishes a page, or changes what one gives. */
 export function PublicationDialog({ publication, begun, onClose }: Props) {
-    const choices = useChoices();
+    const choices = useManaged();
     const [values, setValues] = useState<Values>(() => (publication === null ? { ...BEGUN, ...begun } : { ...valuesOf(publication), of: `${publication.of}:${publication.slug}`, slug: publication.audience === 'everybody' ? (publication.address?.split('/').at(-1) ?? null) : null }));
     const published = usePublications();
     const [madeId, setMadeId] = useState<number | null>(null);
@@ -57,18 +57,7 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
             >
                 <div className="flex flex-col gap-3">
                     {publication === null && (
-                        <Field label="What" error={problem?.field('calendar')}>
-                            {(control) => (
-                                <select {...control} required value={values.of} onChange={(event) => choose(event.target.value)}>
-                                    <option value="">Choose what you manage</option>
-                                    {choices.map(({ value, name, kind }) => (
-                                        <option key={value} value={value}>
-                                            {name} ({kind})
-                                        </option>
-                                    ))}
-                                </select>
-                            )}
-                        </Field>
+                        <SubjectField of={values.of} choices={choices} error={problem?.field('calendar')} onChange={choose} />
                     )}
                     <TextField label="Name, at its top" value={values.name} maxLength={120} error={problem?.field('name')} onChange={(event) => set({ name: event.target.value })} />
                     <ChoiceField label="It tells" value={values.detail} choices={DETAILS} error={problem?.field('detail')} hint={HINTS[values.detail]} onChange={(detail) => set({ detail })} />
@@ -112,16 +101,5 @@ function valuesOf({ name, detail, audience, period, weeksBack, weeksOn, followed
 
 /** As it is sent: what it is of is said once, when it is made. */
 function inputOf({ of, ...values }: Values, slug: string | null, isNew: boolean): Schemas['PublicationInput'] {
-    const [kind, subject] = [of.slice(0, of.indexOf(':')), of.slice(of.indexOf(':') + 1)];
-    return { ...valuesOf(values), ...(slug === null ? {} : { slug }), ...(isNew && of !== '' ? { [kind]: subject } : {}) };
-}
-
-/** The calendars and overlays that one manages. */
-function useChoices(): { value: string; name: string; kind: string }[] {
-    const calendars = useCalendars();
-    const overlays = useOverlays();
-    return [
-        ...(overlays.data ?? []).filter((each) => each.level === 'manage' && !each.home).map(({ slug, name }) => ({ value: `overlay:${slug}`, name, kind: 'overlay' })),
-        ...(calendars.data ?? []).filter((each) => each.level === 'manage').map(({ slug, name }) => ({ value: `calendar:${slug}`, name, kind: 'calendar' })),
-    ];
+    return { ...valuesOf(values), ...(slug === null ? {} : { slug }), ...(isNew ? subjectOf(of) : {}) };
 }

@@ -6,6 +6,7 @@ import { Empty, Failed, Loading } from '@/components/States';
 import { FeedsBySubject } from '@/features/feeds/FeedsBySubject';
 import { OnMyDevices } from '@/features/feeds/OnMyDevices';
 import { useFeeds } from '@/features/feeds/useFeeds';
+import { MemberFrames } from './MemberFrames';
 import { PublicationDialog } from './PublicationDialog';
 import { PublicationRow } from './PublicationRow';
 import { usePublications } from './usePublications';
@@ -44,6 +45,7 @@ export function PublishPage() {
                     </ul>
                 </Section>
             )}
+            <MemberFrames />
             <Section title="On my devices" about="All that is on your list, in the calendar of your phone or computer: what you may see at that moment, also what is private and yours.">
                 <OnMyDevices of="list" slug="" name="my list" />
             </Section>

@@ -2,7 +2,7 @@ import type { Schemas } from '@/api/client';
 
 /** How a frame looks, as its address says. */
 export type FrameChoices = {
-    view: 'list' | 'month';
+    view: Schemas['MemberFrameInput']['view'];
     /** Layers that it opens without, by their place. */
     off: number[];
     look: 'auto' | 'light' | 'dark';
@@ -16,7 +16,7 @@ export type FrameChoices = {
 
 export const PLAIN: FrameChoices = { view: 'list', off: [], look: 'auto', accent: '', language: 'en', opens: 'anew', height: 'content', pixels: 600 };
 
-export const VIEWS: Record<FrameChoices['view'], string> = { list: 'List', month: 'Month' };
+export const VIEWS: Record<FrameChoices['view'], string> = { list: 'List', month: 'Month', lanes: 'Lanes', week: 'Week' };
 export const LOOKS: Record<FrameChoices['look'], string> = { auto: 'as the device', light: 'light', dark: 'dark' };
 export const HEIGHTS: Record<FrameChoices['height'], string> = { content: 'as high as it is', fixed: 'always the same' };
 export const LINKS: Record<FrameChoices['opens'], string> = { anew: 'in a new window', here: 'in place of the site' };
@@ -45,6 +45,11 @@ export function lineOfFrame({ address, script }: Pick<Schemas['Frame'], 'address
     const grows = choices.height === 'content';
     const frame = `<iframe src="${escaped(addressOfFrame(address, choices))}" title="${escaped(name)}" style="width:100%;height:${choices.pixels}px;border:0" loading="lazy"${grows ? ' data-height="content"' : ''}></iframe>`;
     return grows ? `${frame}<script src="${escaped(script)}" async></script>` : frame;
+}
+
+/** The same of a frame in which people sign in: it scrolls within itself. */
+export function lineOfMemberFrame(address: string, name: string): string {
+    return `<iframe src="${escaped(address)}" title="${escaped(name)}" style="width:100%;height:700px;border:0" loading="lazy"></iframe>`;
 }
 
 function escaped(text: string): string {

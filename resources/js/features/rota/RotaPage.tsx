@@ -1,6 +1,7 @@
 import { getRouteApi } from '@tanstack/react-router';
 import clsx from 'clsx';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { frameKey } from '@/api/frame';
 import { useDeletion } from '@/features/events/useDeletion';
 import { useMoves } from '@/features/events/useMoves';
 import { useUndoKeys } from '@/features/history/useUndo';
@@ -19,6 +20,7 @@ import { lazily } from '@/components/lazily';
 // Its place is kept: nothing moves away under a pointer when it comes.
 const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice', <div className="h-[45px] shrink-0 border-b border-line bg-wash" />);
 const SharedNotice = lazily(() => import('@/features/waiting/SharedNotice'), 'SharedNotice');
+const FramedHeader = lazily(() => import('./FramedHeader'), 'FramedHeader', <div className="h-12 shrink-0 border-b-2 border-ink" />);
 const KeptEvents = lazily(() => import('@/features/events/KeptEvents'), 'KeptEvents');
 const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside', <TitleMeanwhile />);
 const BesidePane = lazily(() => import('./BesidePane'), 'BesidePane');
@@ -52,11 +54,11 @@ export function RotaPage() {
         <RotaContext.Provider value={rota}>
             <DraftContext.Provider value={drafting}>
                 <div className="flex h-full flex-col">
-                    <RotaHeader onKey={() => setKeyOpen((open) => !open)} />
+                    {frameKey === null ? <RotaHeader onKey={() => setKeyOpen((open) => !open)} /> : <FramedHeader onKey={() => setKeyOpen((open) => !open)} />}
                     <div className="flex min-h-0 flex-1">
                         <main tabIndex={-1} className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
-                            {search.calendar !== undefined && <CalendarNotice />}
-                            <SharedNotice />
+                            {search.calendar !== undefined && frameKey === null && <CalendarNotice />}
+                            {frameKey === null && <SharedNotice />}
                             <KeptEvents />
                             <Ruler through={rota.through} enabled={overlays.isSuccess} />
                             <SheetControls />

@@ -12,6 +12,7 @@ import { useOverlays } from '@/features/overlays/useOverlays';
 import { useSheet } from '@/features/sheet/useSheet';
 import { useBegin } from './useBegin';
 import { stepped, useLaneDays, windowOf } from './useWindow';
+import { storage } from '@/offline/storage';
 
 type Doing = { setDraft: (draft: Draft | null) => void; move: (move: Move) => void; deleteItem: Rota['remove'] };
 
@@ -31,7 +32,7 @@ export function usePane(search: RotaSearch, go: Rota['go'], { setDraft, move, de
     const halved = search.beside !== undefined && fitting === 14 ? 7 : fitting;
     const laneDays = search.weeks === undefined || fitting === 3 ? halved : search.weeks * 7;
 
-    const remembered = localStorage.getItem(LAST);
+    const remembered = storage.getItem(LAST);
     const known = (slug: string | null | undefined) => slug === 'all' || overlays.data?.some((each) => each.slug === slug) === true;
     const overlay = search.overlay ?? (known(remembered) ? (remembered ?? 'all') : (overlays.data?.[0]?.slug ?? 'all'));
     const single = calendars.data?.find((each) => each.slug === search.calendar);
@@ -88,5 +89,5 @@ function takingPart(of: string | undefined, name: string | undefined): Pick<Begi
 
 /** Remembers, in this browser, through which overlay was looked last. */
 export function rememberOverlay(slug: string): void {
-    localStorage.setItem(LAST, slug);
+    storage.setItem(LAST, slug);
 }

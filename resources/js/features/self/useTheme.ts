@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { storage } from '@/offline/storage';
 
 export type Theme = 'system' | 'light' | 'dark';
 
@@ -6,14 +7,14 @@ const KEY = 'rota.theme';
 
 /** The theme a reader chose on this device; the device's own until then. */
 export function useTheme(): [Theme, (theme: Theme) => void] {
-    const [theme, setTheme] = useState<Theme>(() => (localStorage.getItem(KEY) as Theme | null) ?? 'system');
+    const [theme, setTheme] = useState<Theme>(() => (storage.getItem(KEY) as Theme | null) ?? 'system');
     useEffect(() => {
         if (theme === 'system') {
             delete document.documentElement.dataset.theme;
-            localStorage.removeItem(KEY);
+            storage.removeItem(KEY);
         } else {
             document.documentElement.dataset.theme = theme;
-            localStorage.setItem(KEY, theme);
+            storage.setItem(KEY, theme);
         }
     }, [theme]);
     return [theme, setTheme];

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Problem, type Schemas } from '@/api/client';
+import { frameKey } from '@/api/frame';
 import { Button } from '@/components/Button';
 import { CheckField, FormProblem, TextField } from '@/components/Field';
 import { PinLogo } from '@/components/PinLogo';
@@ -61,7 +62,7 @@ export function SignInPage({ demo, organisation }: { demo: Schemas['Demo'] | nul
                     <TextField label="Your address" type="email" autoComplete="username" value={email} error={problem?.field('email')} onChange={(event) => setEmail(event.target.value)} required />
                     <TextField label="Password" type="password" autoComplete="current-password" value={password} error={problem?.field('password')} onChange={(event) => setPassword(event.target.value)} required />
                     <CodeField code={code} problem={problem} onChange={setCode} />
-                    <CheckField label="Stay signed in on this device" checked={stay} onChange={(event) => setStay(event.target.checked)} />
+                    {frameKey === null && <CheckField label="Stay signed in on this device" checked={stay} onChange={(event) => setStay(event.target.checked)} />}
                     {stay && <p className="-mt-2 text-xs text-soft">What you read last is there without a network, too, until you sign out.</p>}
                     {problem !== null && problem.fields.length === 0 && (
                         <FormProblem>
@@ -71,9 +72,19 @@ export function SignInPage({ demo, organisation }: { demo: Schemas['Demo'] | nul
                     <Button type="submit" look="primary" className="py-1.5" disabled={signIn.isPending}>
                         Sign in
                     </Button>
-                    <Button look="quiet" className="self-start" aria-expanded={forgotten} onClick={() => setForgotten(!forgotten)}>
-                        Password forgotten, or none yet?
-                    </Button>
+                    {frameKey === null ? (
+                        <Button look="quiet" className="self-start" aria-expanded={forgotten} onClick={() => setForgotten(!forgotten)}>
+                            Password forgotten, or none yet?
+                        </Button>
+                    ) : (
+                        <p className="text-soft">
+                            Is this the site of your school? Sign in only where you know it. Or{' '}
+                            <a href="/" target="_blank" rel="noopener" className="hit underline">
+                                open it in a window of its own
+                            </a>
+                            , also where your browser asks you again and again.
+                        </p>
+                    )}
                 </form>
                 {forgotten && (
                     <div className="px-6 pb-6 sm:px-8">

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { storage } from '@/offline/storage';
 
 /** How somebody wants views drawn, in this browser: whole days of one layer apart from each other, all of a month however long it is. */
 export type Drawing = 'ribbonsApart' | 'allOfIt';
@@ -8,12 +9,12 @@ const KEY = 'rota.drawing.';
 const listeners = new Set<() => void>();
 
 export function draws(what: Drawing): boolean {
-    return localStorage.getItem(KEY + what) !== null;
+    return storage.getItem(KEY + what) !== null;
 }
 
 export function setDrawing(what: Drawing, on: boolean): void {
-    if (on) localStorage.setItem(KEY + what, '');
-    else localStorage.removeItem(KEY + what);
+    if (on) storage.setItem(KEY + what, '');
+    else storage.removeItem(KEY + what);
     listeners.forEach((changed) => changed());
 }
 

@@ -1,3 +1,5 @@
+import { storage } from '@/offline/storage';
+
 const KEY = 'rota.hour';
 
 /** The heights that an hour can be given, in pixels; none of them: as high as lets the working day fit. */
@@ -7,7 +9,7 @@ const listeners = new Set<() => void>();
 
 /** The height chosen in this browser, or null for one that fits. */
 export function hourHeight(): number | null {
-    const kept = Number(localStorage.getItem(KEY));
+    const kept = Number(storage.getItem(KEY));
     return HOUR_HEIGHTS.find((each) => each === kept) ?? null;
 }
 
@@ -21,7 +23,7 @@ export function stepHourHeight(direction: 1 | -1): void {
     const now = hourHeight();
     const index = now === null ? -1 : HOUR_HEIGHTS.findIndex((each) => each === now);
     const next = HOUR_HEIGHTS[Math.min(index + direction, HOUR_HEIGHTS.length - 1)];
-    if (next === undefined) localStorage.removeItem(KEY);
-    else localStorage.setItem(KEY, String(next));
+    if (next === undefined) storage.removeItem(KEY);
+    else storage.setItem(KEY, String(next));
     listeners.forEach((changed) => changed());
 }

@@ -1,10 +1,12 @@
+import { storage } from '@/offline/storage';
+
 const KEY = 'rota.kind';
 
 /** What was added last in this browser: something that lasts whole days, or hours. */
 export function lastKind(): 'whole' | 'hours' {
-    return localStorage.getItem(KEY) === 'whole' ? 'whole' : 'hours';
+    return storage.getItem(KEY) === 'whole' ? 'whole' : 'hours';
 }
 
 export function rememberKind(allDay: boolean): void {
-    localStorage.setItem(KEY, allDay ? 'whole' : 'hours');
+    storage.setItem(KEY, allDay ? 'whole' : 'hours');
 }
