@@ -40,6 +40,14 @@ final class Browser
         return $this->ask($path);
     }
 
+    /** What it is signed in by, as a header says it: for others that ask as the same person. */
+    public function cookies(): string
+    {
+        $each = array_map(static fn (string $line): array => explode("\t", $line), curl_getinfo($this->curl, CURLINFO_COOKIELIST));
+
+        return implode('; ', array_map(static fn (array $cookie): string => "{$cookie[5]}={$cookie[6]}", $each));
+    }
+
     /** @return array{float, string} */
     private function ask(string $path): array
     {
