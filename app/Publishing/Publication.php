@@ -29,6 +29,7 @@ use PinnedRota\Core\Publishing\Period;
  * @property int $weeks_on
  * @property bool $followed whether devices may follow it
  * @property bool $as_table whether it can be taken as a table
+ * @property ?list<string> $table_columns which columns that has besides title and time; null: all there are
  * @property ?list<array<string, mixed>> $conditions what it asks of events besides, as those of a layer
  * @property ?list<string> $frame_sites origins of the sites that show it in a frame
  * @property ?string $slug its readable address, where it is for everybody
@@ -55,7 +56,7 @@ final class Publication extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'followed' => true, 'as_table' => false, 'reads' => 0, 'version' => 1, 'former_hash' => null, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
+    protected $attributes = ['period' => 'all', 'weeks_back' => 0, 'weeks_on' => 0, 'followed' => true, 'as_table' => false, 'table_columns' => null, 'reads' => 0, 'version' => 1, 'former_hash' => null, 'former_until' => null, 'paused_at' => null, 'ended_at' => null, 'last_read_at' => null];
 
     /** @return BelongsTo<Calendar, $this> */
     public function calendar(): BelongsTo
@@ -114,7 +115,7 @@ final class Publication extends Model
     {
         return [
             'detail' => Detail::class, 'audience' => Audience::class, 'token' => 'encrypted', 'published_by' => 'integer', 'calendar_id' => 'integer', 'overlay_id' => 'integer',
-            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'followed' => 'boolean', 'as_table' => 'boolean', 'conditions' => 'array', 'frame_sites' => 'array', 'version' => 'integer',
+            'former_until' => 'datetime', 'paused_at' => 'datetime', 'ended_at' => 'datetime', 'last_read_at' => 'datetime', 'weeks_back' => 'integer', 'weeks_on' => 'integer', 'reads' => 'integer', 'followed' => 'boolean', 'as_table' => 'boolean', 'conditions' => 'array', 'table_columns' => 'array', 'frame_sites' => 'array', 'version' => 'integer',
         ];
     }
 }

@@ -5,6 +5,7 @@ namespace App\Publishing;
 use App\Overlays\ConditionData;
 use PinnedRota\Core\Publishing\Audience;
 use PinnedRota\Core\Publishing\Detail;
+use PinnedRota\Core\Publishing\TableColumn;
 
 /** Something that is published, as those see it who look after it. */
 final readonly class PublicationData
@@ -15,6 +16,7 @@ final readonly class PublicationData
      * @param  'all'|'year'|'weeks'  $period
      * @param  bool  $followed  Whether devices may follow it, at its address with .ics
      * @param  bool  $asTable  Whether it can be taken as a table, at its address with .csv
+     * @param  ?list<TableColumn>  $tableColumns  Which columns that has besides title and time; null: all that it tells
      * @param  list<ConditionData>  $conditions  What it asks of events besides what its layers ask
      * @param  int  $frameSites  On how many sites it may stand in a frame
      * @param  ?string  $address  Null where it is secret and somebody else's, as only who made it is told it again; and where it is for named people
@@ -36,6 +38,7 @@ final readonly class PublicationData
         public int $weeksOn,
         public bool $followed,
         public bool $asTable,
+        public ?array $tableColumns,
         public array $conditions,
         public int $frameSites,
         public ?string $address,
@@ -68,6 +71,7 @@ final readonly class PublicationData
             weeksOn: $publication->weeks_on,
             followed: $publication->followed,
             asTable: $publication->as_table,
+            tableColumns: $publication->table_columns === null ? null : array_map(TableColumn::from(...), $publication->table_columns),
             conditions: ConditionData::many($publication->conditions ?? []),
             frameSites: count($publication->frame_sites ?? []),
             address: $isMine || $publication->audience === Audience::Everybody ? $publication->url() : null,

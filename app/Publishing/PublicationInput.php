@@ -14,6 +14,7 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Publishing\Audience;
 use PinnedRota\Core\Publishing\Detail;
 use PinnedRota\Core\Publishing\Period;
+use PinnedRota\Core\Publishing\TableColumn;
 
 /** What a publication gives to whom, as it was sent. */
 #[OA\Schema(schema: 'PublicationInput', required: ['name', 'detail', 'audience', 'period'], properties: [
@@ -27,6 +28,7 @@ use PinnedRota\Core\Publishing\Period;
     new OA\Property(property: 'conditions', type: 'array', items: new OA\Items(ref: '#/components/schemas/Condition'), description: 'What it asks of events besides what its layers ask; all must hold'),
     new OA\Property(property: 'followed', type: 'boolean', description: 'Whether devices may follow it'),
     new OA\Property(property: 'asTable', type: 'boolean', description: 'Whether it can be taken as a table'),
+    new OA\Property(property: 'tableColumns', type: 'array', nullable: true, items: new OA\Items(type: 'string', enum: TableColumn::class), description: 'Which columns the table has besides title and time; null: all that it tells'),
     new OA\Property(property: 'weeksBack', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
     new OA\Property(property: 'weeksOn', type: 'integer', minimum: 0, maximum: Period::MOST_WEEKS),
 ])]
@@ -56,6 +58,7 @@ final class PublicationInput
         return [
             'name' => $input['name'], 'detail' => $input['detail'], 'audience' => $input['audience'], 'period' => $input['period'],
             'followed' => $chosen('followed', $of?->followed, true), 'as_table' => $chosen('asTable', $of?->as_table, false),
+            'table_columns' => array_key_exists('tableColumns', $input) ? $input['tableColumns'] : $of?->table_columns,
             'weeks_back' => (int) ($input['weeksBack'] ?? 0), 'weeks_on' => (int) ($input['weeksOn'] ?? 0),
             'conditions' => $conditions === null ? $of?->conditions : ($conditions->values ?: null),
             'slug' => $input['audience'] === Audience::Everybody->value ? $input['slug'] : null,
@@ -89,6 +92,8 @@ final class PublicationInput
             'conditions.*' => ['array'],
             'followed' => ['boolean'],
             'asTable' => ['boolean'],
+            'tableColumns' => ['sometimes', 'nullable', 'array', 'max:10'],
+            'tableColumns.*' => ['distinct', Rule::enum(TableColumn::class)],
             'weeksBack' => ['integer', 'between:0,'.Period::MOST_WEEKS],
             'weeksOn' => ['integer', 'between:0,'.Period::MOST_WEEKS],
         ];

@@ -11,6 +11,7 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarWriter;
+use PinnedRota\Core\Publishing\TableColumn;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
@@ -54,8 +55,10 @@ final class PublishedFiles
             return null;
         }
         $zone = $this->windows->zone($publication);
-        $detail = $publication->detail;
-        $columns = ['Title' => true, 'Start' => true, 'End' => true, 'All day' => true, 'State' => $detail->tellsWhat(), 'Place' => $detail->tellsWhere(), 'Categories' => $detail->tellsWhere(), 'Responsible' => $detail->tellsWho(), 'Layer' => $publication->overlay !== null];
+        $columns = array_fill_keys(['Title', 'Start', 'End', 'All day'], true);
+        foreach (TableColumn::cases() as $column) {
+            $columns[ucfirst($column->value)] = $column->isToldBy($publication->detail) && ($column !== TableColumn::Layer || $publication->overlay !== null) && in_array($column->value, $publication->table_columns ?? [$column->value], true);
+        }
         $rows = array_map(static function (SheetItem $item) use ($zone, $sheet, $columns): array {
             $told = $item->tell($zone, []);
             $cells = [

@@ -7,7 +7,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use PinnedRota\Core\Publishing\SecretToken;
 
-/** Links to publications that are for one person or one screen each. */
+/** Links to publications that are for one person or one screen each, and which columns they have as tables. */
 return new class extends Migration
 {
     public function up(): void
@@ -29,12 +29,19 @@ return new class extends Migration
             ['token' => $token, 'token_hash' => $digest] = SecretToken::columns();
             DB::table('publication_links')->insert(['publication_id' => $publication->id, 'purpose' => 'screen', 'name' => 'Screen', 'token_hash' => $digest, 'token' => Crypt::encryptString($token), 'created_at' => now(), 'updated_at' => now()]);
         });
-        Schema::table('publications', fn (Blueprint $table) => $table->dropColumn('on_screen'));
+        Schema::table('publications', function (Blueprint $table): void {
+            $table->dropColumn('on_screen');
+            // Of what can be taken as a table; null is all there are.
+            $table->json('table_columns')->nullable();
+        });
     }
 
     public function down(): void
     {
-        Schema::table('publications', fn (Blueprint $table) => $table->boolean('on_screen')->default(false));
+        Schema::table('publications', function (Blueprint $table): void {
+            $table->dropColumn('table_columns');
+            $table->boolean('on_screen')->default(false);
+        });
         Schema::dropIfExists('publication_links');
     }
 };

@@ -131,3 +131,23 @@ test('a link of somebody whose page was taken back, or whose publisher may see n
     $this->as($this->ada, 'DELETE', "/publications/{$made['id']}")->assertNoContent();
     ($this->fetch)($link['address'])->assertStatus(410);
 });
+
+test('a table has the columns that were chosen, and none that the page does not tell', function () {
+    $first = function (array $with): string {
+        $made = ($this->publish)($with + ['audience' => 'with the link']);
+
+        return strtok(($this->fetch)($made['address'].'.csv')->assertOk()->getContent(), "\r");
+    };
+    expect($first([]))->toEndWith('Title,Start,End,All day,State,Place,Categories')
+        ->and($first(['detail' => 'everything']))->toEndWith('Title,Start,End,All day,State,Place,Categories,Responsible')
+        ->and($first(['detail' => 'everything', 'tableColumns' => ['responsible', 'place']]))->toEndWith('Title,Start,End,All day,Place,Responsible')
+        ->and($first(['tableColumns' => ['responsible', 'layer']]))->toEndWith('Title,Start,End,All day')
+        ->and($first(['tableColumns' => []]))->toEndWith('Title,Start,End,All day');
+    foreach ([['description'], ['place', 'place'], 'place'] as $wrong) {
+        $this->as($this->ada, 'POST', '/publications', ['tableColumns' => $wrong] + $this->input + ['calendar' => $this->slip->slug])->assertStatus(422);
+    }
+    // Who changes something else leaves them as they are.
+    $made = ($this->publish)(['tableColumns' => ['place']]);
+    $this->as($this->ada, 'PUT', "/publications/{$made['id']}", $this->input)->assertOk()->assertJsonPath('tableColumns', ['place']);
+    $this->as($this->ada, 'PUT', "/publications/{$made['id']}", ['tableColumns' => null] + $this->input)->assertOk()->assertJsonPath('tableColumns', null);
+});

@@ -231,6 +231,16 @@ test('an event has a page of its own, and is passed on from where it is', async 
         await expect(visitor.getByText('Bring gloves.')).toBeVisible();
     });
 
+    await test.step('on paper it is ink on white, with all its names, also from a phone at night', async () => {
+        const paper = await context.newPage();
+        await paper.goto(`${new URL(visitor.url()).pathname.split('/').slice(0, 3).join('/')}?view=month&date=${day(8)}`);
+        await paper.emulateMedia({ media: 'print', colorScheme: 'dark' });
+        await expect(paper.getByText('Rope walk')).toBeVisible();
+        await expect(paper.getByRole('navigation')).toHaveCount(0);
+        expect(await paper.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(255, 255, 255)');
+        await paper.close();
+    });
+
     await test.step('whoever may see it here opens it by its address', async () => {
         const address = await page.getByLabel('Address of the event').inputValue();
         const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take it as a file' }).click()]);

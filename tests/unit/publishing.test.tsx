@@ -19,7 +19,7 @@ vi.mock('@tanstack/react-router', () => ({}));
 afterEach(cleanup);
 
 const made: Publication = {
-    id: 7, name: 'Keel days', of: 'calendar', slug: 'keel-year', ofName: 'Keel year', detail: 'titles', audience: 'with the link', period: 'all', weeksBack: 0, weeksOn: 0, followed: true, asTable: false, conditions: [], links: [], frameSites: 0,
+    id: 7, name: 'Keel days', of: 'calendar', slug: 'keel-year', ofName: 'Keel year', detail: 'titles', audience: 'with the link', period: 'all', weeksBack: 0, weeksOn: 0, followed: true, asTable: false, tableColumns: null, conditions: [], links: [], frameSites: 0,
     address: 'http://127.0.0.1/p/secret', mine: true, paused: false, publisher: 'Ada Quill', madeAt: '2026-11-27T08:00:00Z', formerUntil: null, reads: 0, lastReadAt: null,
 };
 
@@ -63,11 +63,14 @@ describe('a page is published', () => {
         choose('It tells', 'without people');
         expect(screen.queryByText(/Names of people go out, too/)).toBeNull();
         fireEvent.click(screen.getByLabelText('It can be taken as a table'));
+        fireEvent.click(screen.getByLabelText('Place'));
+        fireEvent.click(screen.getByLabelText('Responsible'));
+        fireEvent.click(screen.getByLabelText('Place'));
         choose('For', 'everybody');
         expect(screen.getByLabelText<HTMLInputElement>('Its address').value).toBe('keel-year');
         fireEvent.click(screen.getByRole('button', { name: 'Publish it' }));
         await waitFor(() => expect(onClose).toHaveBeenCalled());
-        expect(asked()).toEqual([['POST', '/publications', { calendar: 'keel-year', name: 'Keel year', detail: 'without people', audience: 'everybody', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: true, conditions: [], slug: 'keel-year' }]]);
+        expect(asked()).toEqual([['POST', '/publications', { calendar: 'keel-year', name: 'Keel year', detail: 'without people', audience: 'everybody', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: true, tableColumns: ['state', 'place', 'categories', 'layer'], conditions: [], slug: 'keel-year' }]]);
     });
 
     test('what is wrong is said at its field, and what was chosen stays', async () => {
@@ -106,7 +109,7 @@ describe('a page is published', () => {
         choose('Weeks after it', '3');
         fireEvent.click(screen.getByRole('button', { name: 'Save' }));
         await waitFor(() => expect(onClose).toHaveBeenCalled());
-        expect(asked()).toEqual([['PUT', '/publications/7', { name: 'Keel days', detail: 'busy times', audience: 'with the link', period: 'weeks', weeksBack: 0, weeksOn: 3, followed: true, asTable: false, conditions: [] }]]);
+        expect(asked()).toEqual([['PUT', '/publications/7', { name: 'Keel days', detail: 'busy times', audience: 'with the link', period: 'weeks', weeksBack: 0, weeksOn: 3, followed: true, asTable: false, tableColumns: null, conditions: [] }]]);
     });
 });
 

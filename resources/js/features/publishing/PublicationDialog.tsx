@@ -9,13 +9,14 @@ import { LinksDialog } from './LinksDialog';
 import { PreviewNote } from './PreviewNote';
 import { SubjectField } from './SubjectField';
 import { subjectOf, useManaged } from './useManaged';
+import { TableColumnFields } from './TableColumnFields';
 import { usePublicationPreview } from './usePublicationPreview';
 import { usePublications, usePublish, type Publication } from './usePublications';
 import { addressOf, AUDIENCES, DETAILS, PERIODS } from './words';
 
 type Props = { publication: Publication | null; /** Of what it is begun, where that is known. */ begun?: { of: string; name: string; audience?: Values['audience'] }; onClose: () => void };
 
-type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable' | 'conditions'>> & { of: string; slug: string | null };
+type Values = Required<Pick<Schemas['PublicationInput'], 'name' | 'detail' | 'audience' | 'period' | 'weeksBack' | 'weeksOn' | 'followed' | 'asTable' | 'tableColumns' | 'conditions'>> & { of: string; slug: string | null };
 
 /** What one may not think of. */
 const HINTS: Partial<Record<Values['detail'], string>> = {
@@ -24,7 +25,7 @@ const HINTS: Partial<Record<Values['detail'], string>> = {
     everything: 'Names of people go out, too: everybody at the address reads who is responsible.',
 };
 
-const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, conditions: [], slug: null };
+const BEGUN: Values = { of: '', name: '', detail: 'without people', audience: 'with the link', period: 'all', weeksBack: 1, weeksOn: 6, followed: true, asTable: false, tableColumns: null, conditions: [], slug: null };
 
 /** Publishes a page, or changes what one gives. */
 export function PublicationDialog({ publication, begun, onClose }: Props) {
@@ -74,6 +75,7 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
                     <div>
                         <CheckField label="Devices may follow it" checked={values.followed} onChange={(event) => set({ followed: event.target.checked })} />
                         <CheckField label="It can be taken as a table" checked={values.asTable} onChange={(event) => set({ asTable: event.target.checked })} />
+                        {values.asTable && <TableColumnFields columns={values.tableColumns} onChange={(tableColumns) => set({ tableColumns })} />}
                     </div>
                 </div>
                 <div className="flex flex-col gap-3">
@@ -95,8 +97,8 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
     );
 }
 
-function valuesOf({ name, detail, audience, period, weeksBack, weeksOn, followed, asTable, conditions }: Omit<Values, 'of' | 'slug'>) {
-    return { name, detail, audience, period, weeksBack, weeksOn, followed, asTable, conditions };
+function valuesOf({ name, detail, audience, period, weeksBack, weeksOn, followed, asTable, tableColumns, conditions }: Omit<Values, 'of' | 'slug'>) {
+    return { name, detail, audience, period, weeksBack, weeksOn, followed, asTable, tableColumns, conditions };
 }
 
 /** As it is sent: what it is of is said once, when it is made. */
