@@ -28,6 +28,7 @@ use App\Organisation\Organisation;
 use App\Organisation\SchoolDays;
 use App\Organisation\SchoolYearChanged;
 use App\Participants\PeopleAtAddresses;
+use App\Participants\TellAsked;
 use App\Publishing\Kept\ForgetKept;
 use App\Publishing\Kept\KeptAnswers;
 use App\Publishing\Publication;
@@ -92,6 +93,7 @@ final class RotaServiceProvider extends ServiceProvider
         Event::listen(EventsChanged::class, [KeepToSchool::class, 'handle']);
         Event::listen(SchoolYearChanged::class, [KeepToSchool::class, 'lay']);
         Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);
+        Event::listen(EventsChanged::class, [TellAsked::class, 'handle']);
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
             Event::listen($change, fn (EventsMarked|AccessMarked|ListsMarked $marked) => $this->app->make(OwnMarks::class)->add($marked->mark));
             Event::listen($change, [TellLive::class, $told]);

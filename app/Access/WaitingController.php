@@ -6,6 +6,7 @@ use App\Api\Answers;
 use App\Calendars\CalendarNameData;
 use App\Changes\Change;
 use App\Overlays\HomeSheet;
+use App\Participants\AskedEvents;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -14,6 +15,7 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Time\Zone;
 
 /** What waits for the person: invitations to answer, requests to decide, and the answers to their own. */
 #[OA\Schema(schema: 'InvitationAnswer', required: ['accepted'], properties: [
@@ -22,11 +24,11 @@ use PinnedRota\Core\Access\SubjectKind;
 ])]
 final class WaitingController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked)
     {
     }
 
-    #[OA\Get(path: '/waiting', operationId: 'listWaiting', summary: 'Invitations one has not answered, requests one may decide, and answers to one’s own.', tags: ['access'],
+    #[OA\Get(path: '/waiting', operationId: 'listWaiting', summary: 'Events that ask one to take part, invitations one has not answered, requests one may decide, and answers to one’s own.', tags: ['access'],
         responses: [new Answers(WaitingData::class, 'Newest first')])]
     public function index(): JsonResponse
     {
@@ -44,6 +46,7 @@ final class WaitingController
         $somebody = 'Somebody who has left';
 
         return new JsonResponse(new WaitingData(
+            $this->asked->of($this->viewer->perspective(), Zone::of($person->timezone)),
             $invitations->map(fn (Invitation $each): InvitationWaitingData => new InvitationWaitingData(
                 $each->id, $each->giver->name ?? $somebody, $each->updated_at->toIso8601ZuluString(),
                 $calendars[$each->calendar_id]->level(), $calendars[$each->calendar_id]->level()->means(), CalendarNameData::of($calendars[$each->calendar_id]->calendar),

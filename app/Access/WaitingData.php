@@ -2,15 +2,19 @@
 
 namespace App\Access;
 
+use App\Participants\AskedEventData;
+
 /** What waits for the person. */
 final readonly class WaitingData
 {
     /**
+     * @param  list<AskedEventData>  $asked  Events that one is asked to take part in, the next first
      * @param  list<InvitationWaitingData>  $invitations
      * @param  list<RequestWaitingData>  $requests
      * @param  list<AnswerWaitingData>  $answers
      */
     public function __construct(
+        public array $asked,
         public array $invitations,
         public array $requests,
         public array $answers,

@@ -198,7 +198,7 @@ final class DemoEvents
         ]);
         $this->addOn('Visits', 'Crossing to the yard in Bergen', $this->time($this->monday + 17, '7:40', 'Europe/London'), 8 * 3600, ['categories' => ['visit'], 'endsIn' => Zone::of('Europe/Oslo')]);
         $this->add('School days', 'Inspection cancelled', [1, 0], '9:00', 60, status: Status::Cancelled);
-        $this->add('Staff meetings', 'Budget round', [0, 3], '15:00', 60, place: 'Chart room', categories: ['meeting'], by: 'Priya Oyelund', asked: ['Ines Halloran', 'Bertil Acheng']);
+        $this->add('Staff meetings', 'Budget round', [1, 3], '15:00', 60, place: 'Chart room', categories: ['meeting'], by: 'Priya Oyelund', asked: ['Ines Halloran', 'Bertil Acheng']);
         foreach ($this->clockChanges() as $day) {
             $this->addOn('Seamanship', 'Anchor watch over the clock change', EventTime::zoned(new LocalDateTime(($day - 1) * CivilDate::SECONDS_PER_DAY + 22 * 3600), $this->zone), 10 * 3600, ['categories' => ['lesson']]);
         }

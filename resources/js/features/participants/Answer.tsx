@@ -1,18 +1,15 @@
-import { answered, api, type Schemas } from '@/api/client';
-import { useAction } from '@/api/useAction';
+import type { Schemas } from '@/api/client';
+import { ANSWERS } from './answerWords';
+import { useAnswer, type Given } from './useAnswer';
 
 type Event = Schemas['Event'];
 
-const ANSWERS = { accepted: 'I come', tentative: 'perhaps', declined: 'I do not' } as const;
-
-type Given = Event['participants'][number]['answer'];
-
 /** Whether the viewer takes part, where they are asked to. */
-export function Answer({ event, answer }: { event: Event; answer: Given }) {
-    const give = useAction((chosen: keyof typeof ANSWERS) => answered(api.PUT('/events/{id}/answer', { params: { path: { id: event.id } }, body: { answer: chosen } })), { changes: 'events' });
+export function Answer({ event, answer }: { event: Event; answer: Event['participants'][number]['answer'] }) {
+    const give = useAnswer(event.id);
     return (
         <span role="group" aria-label="Whether you take part" className="flex flex-wrap gap-1">
-            {(Object.keys(ANSWERS) as (keyof typeof ANSWERS)[]).map((each) => (
+            {(Object.keys(ANSWERS) as Given[]).map((each) => (
                 <button
                     key={each}
                     type="button"

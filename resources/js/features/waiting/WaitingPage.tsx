@@ -14,6 +14,7 @@ import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { JobsList } from '@/features/jobs/JobsList';
 import { jobsQuery } from '@/features/jobs/jobs';
 import { formatMoment } from '@/time/dates';
+import { AskedEvents } from './AskedEvents';
 import { useLookAtShared } from './useLookAtShared';
 import { useWaiting, useWaitingActions } from './useWaiting';
 
@@ -26,11 +27,11 @@ export function WaitingPage() {
     const steps = useOpenSteps().length;
     if (waiting.isError) return <Failed error={waiting.error} retry={() => void waiting.refetch()} />;
     if (waiting.data === undefined) return <Loading what="what waits for you" />;
-    const { invitations, requests, answers } = waiting.data;
+    const { asked, invitations, requests, answers } = waiting.data;
     return (
-        <Page title="For you" about="Calendars that were shared with you, what others ask of you, and your own long work.">
+        <Page title="For you" about="What you are asked to take part in, calendars that were shared with you, what others ask of you, and your own long work.">
             <FirstStepsEntry />
-            {invitations.length + requests.length + answers.length + jobs.length + steps === 0 && (
+            {asked.length + invitations.length + requests.length + answers.length + jobs.length + steps === 0 && (
                 <Empty title="Nothing waits for you">
                     Find more calendars in the{' '}
                     <Link to="/calendars" search={{ in: 'directory' }} className="underline">
@@ -39,6 +40,7 @@ export function WaitingPage() {
                     .
                 </Empty>
             )}
+            {asked.length > 0 && <AskedEvents asked={asked} />}
             {jobs.length > 0 && (
                 <Section title="Your long work">
                     <JobsList />

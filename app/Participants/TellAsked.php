@@ -1,0 +1,29 @@
+<?php
+
+namespace App\Participants;
+
+use App\Changes\Change;
+use App\Events\Write\EventsChanged;
+use App\Events\Write\SeriesState;
+
+/** Tells those who are asked to take part from now on, or no longer, that what waits for them is another: within the transaction of the change. */
+final class TellAsked
+{
+    public function handle(EventsChanged $changed): void
+    {
+        $told = [];
+        foreach ($changed->series as $series) {
+            [$before, $after] = [self::people($series->before), self::people($series->after)];
+            $told = [...$told, ...array_diff($after, $before), ...array_diff($before, $after)];
+        }
+        if ($told !== []) {
+            Change::ofAccess(array_values(array_unique($told)));
+        }
+    }
+
+    /** @return list<int> ids of those who take part in any of its times */
+    private static function people(?SeriesState $state): array
+    {
+        return $state === null || $state->isDeleted() ? [] : array_values(array_filter(array_map(static fn (array $row): int => $row['organizer'] ? 0 : (int) $row['person_id'], $state->participants)));
+    }
+}
