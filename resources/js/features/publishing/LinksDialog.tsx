@@ -5,6 +5,7 @@ import { CopyField } from '@/components/CopyField';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem } from '@/components/Field';
 import { formatMoment } from '@/time/dates';
+import { TakeBack } from './TakeBack';
 import { usePublicationLinks, type Publication, type PublicationLink } from './usePublications';
 
 type Purpose = PublicationLink['purpose'];
@@ -65,17 +66,7 @@ function LinkRow({ publication, link }: { publication: Publication; link: Public
                 )}
             </div>
             {link.address !== null && !asking && <CopyField label={`Link of ${link.name}`} value={link.address} />}
-            {asking && (
-                <p className="mt-1 flex flex-wrap items-center gap-2">
-                    Whoever opens it is told that it was taken back, for good.
-                    <Button look="danger" disabled={end.isPending} onClick={() => end.mutate(link)} autoFocus>
-                        Take it back
-                    </Button>
-                    <Button look="quiet" onClick={() => setAsking(false)}>
-                        Cancel
-                    </Button>
-                </p>
-            )}
+            {asking && <TakeBack about="Whoever opens it is told that it was taken back, for good." pending={end.isPending} onTake={() => end.mutate(link)} onCancel={() => setAsking(false)} />}
         </li>
     );
 }

@@ -4,6 +4,7 @@ import { CopyField } from '@/components/CopyField';
 import { Section } from '@/components/Page';
 import { lineOfMemberFrame, VIEWS } from './frameLine';
 import { MemberFrameDialog } from './MemberFrameDialog';
+import { TakeBack } from './TakeBack';
 import { useMemberFrameEnd, useMemberFrames, type MemberFrame } from './useMemberFrames';
 
 /** The frames in which people sign in on the sites that administrators name; nothing where none is named. */
@@ -48,17 +49,7 @@ function MemberFrameRow({ frame, sites }: { frame: MemberFrame; sites: readonly 
                 </span>
             </div>
             <CopyField label={`Line for the site, of ${frame.ofName}`} value={lineOfMemberFrame(frame.address, frame.ofName)} />
-            {asking === 'end' && (
-                <p className="mt-2 flex flex-wrap items-center gap-2">
-                    Where it stands it shows nothing from then on.
-                    <Button look="danger" disabled={end.isPending} onClick={() => end.mutate()} autoFocus>
-                        Take it back
-                    </Button>
-                    <Button look="quiet" onClick={() => setAsking(null)}>
-                        Cancel
-                    </Button>
-                </p>
-            )}
+            {asking === 'end' && <TakeBack about="Where it stands it shows nothing from then on." pending={end.isPending} onTake={() => end.mutate()} onCancel={() => setAsking(null)} />}
             {asking === 'change' && <MemberFrameDialog frame={frame} sites={sites} onClose={() => setAsking(null)} />}
         </li>
     );

@@ -4,6 +4,7 @@ import { CopyField } from '@/components/CopyField';
 import { formatMoment } from '@/time/dates';
 import { FrameDialog } from './FrameDialog';
 import { PublicationDialog } from './PublicationDialog';
+import { TakeBack } from './TakeBack';
 import { LinksDialog } from './LinksDialog';
 import { usePublicationActions, type Publication, type PublicationLink } from './usePublications';
 import { AUDIENCES, DETAILS, periodWords } from './words';
@@ -104,17 +105,7 @@ export function PublicationRow({ publication }: { publication: Publication }) {
                     </Button>
                 </p>
             )}
-            {asking === 'end' && (
-                <p className="mt-2 flex flex-wrap items-center gap-2">
-                    Whoever opens its address is told that it was taken back, for good.
-                    <Button look="danger" disabled={end.isPending} onClick={() => end.mutate()} autoFocus>
-                        Take it back
-                    </Button>
-                    <Button look="quiet" onClick={() => setAsking(null)}>
-                        Cancel
-                    </Button>
-                </p>
-            )}
+            {asking === 'end' && <TakeBack about="Whoever opens its address is told that it was taken back, for good." pending={end.isPending} onTake={() => end.mutate()} onCancel={() => setAsking(null)} />}
             {(asking === 'person' || asking === 'screen') && <LinksDialog publication={publication} purpose={asking} onClose={() => setAsking(null)} />}
             {asking === 'frame' && <FrameDialog publication={publication} onClose={() => setAsking(null)} />}
             {asking === 'change' && <PublicationDialog publication={publication} onClose={() => setAsking(null)} />}

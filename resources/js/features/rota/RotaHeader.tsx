@@ -1,10 +1,11 @@
-import { ListTree, Plus, Search } from 'lucide-react';
+import { Search } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { isThroughOverlay } from '@/features/sheet/rotaSearch';
 import { useRota } from '@/features/sheet/RotaContext';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { lazily } from '@/components/lazily';
+import { AddEventButton, KeyButton } from './HeaderButtons';
 
 const OneLineField = lazily(() => import('@/features/oneline/OneLineField'), 'OneLineField', <span className="h-8 w-60 rounded-sm border border-line bg-sheet max-md:hidden" />);
 
@@ -31,15 +32,8 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
             <p className="truncate text-[13px] text-soft max-md:hidden">{about}</p>
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
                 <OneLineField className="w-60 transition-[width] focus-within:w-[30rem] max-lg:focus-within:w-80 max-md:hidden" />
-                {rota.search.as === undefined && (
-                    <Button look="primary" onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
-                        <Plus size={15} aria-hidden="true" />
-                        <span className="max-sm:hidden">Add an event</span>
-                    </Button>
-                )}
-                <Button className="md:hidden" onClick={onKey} aria-label="Key">
-                    <ListTree size={15} aria-hidden="true" />
-                </Button>
+                {rota.search.as === undefined && <AddEventButton />}
+                <KeyButton onKey={onKey} />
                 <Button className="md:hidden" aria-expanded={finding || rota.search.shared !== undefined} onClick={() => (rota.search.shared === undefined ? setFinding(!finding) : rota.go({ shared: undefined }))} aria-label="Add or find">
                     <Search size={15} aria-hidden="true" />
                 </Button>

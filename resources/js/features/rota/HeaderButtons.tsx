@@ -1,0 +1,22 @@
+import { ListTree, Plus } from 'lucide-react';
+import { Button } from '@/components/Button';
+import { useRota } from '@/features/sheet/RotaContext';
+
+export function AddEventButton() {
+    const rota = useRota();
+    return (
+        <Button look="primary" onClick={() => rota.begin({ start: `${rota.date}T09:00`, allDay: false, calendar: null })} aria-label="Add an event">
+            <Plus size={15} aria-hidden="true" />
+            <span className="max-sm:hidden">Add an event</span>
+        </Button>
+    );
+}
+
+/** On a narrow screen the key is behind it. */
+export function KeyButton({ onKey }: { onKey: () => void }) {
+    return (
+        <Button className="md:hidden" onClick={onKey} aria-label="Key">
+            <ListTree size={15} aria-hidden="true" />
+        </Button>
+    );
+}
