@@ -2,6 +2,8 @@ import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-li
 import type { ReactNode } from 'react';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '@/api/client';
+import { TakingPart } from '@/features/events/Parties';
+import { answerCounts } from '@/features/participants/answerWords';
 import { AskedEvents } from '@/features/waiting/AskedEvents';
 import { refused } from './made';
 import { fakeServer, withQueries } from './server';
@@ -43,5 +45,29 @@ describe('events that one is asked to take part in', () => {
         fireEvent.click(come);
         await waitFor(() => expect(sent()).toHaveLength(1));
         await waitFor(() => expect(come.disabled).toBe(false));
+    });
+});
+
+describe('who takes part in an event', () => {
+    type Participant = Schemas['Event']['participants'][number];
+    const made = (name: string, answer: Participant['answer'], kind: Participant['kind'] = 'person', id = 1): Participant => ({ kind, id, name, part: 'required', answer });
+    const show = (of: Participant[]) => render(<TakingPart of={of} />, { wrapper: withQueries().wrapper });
+
+    test('what they answered is counted, of people alone', () => {
+        expect(answerCounts([made('Ann', 'accepted'), made('Ben', 'accepted'), made('Cy', 'tentative'), made('Di', 'declined'), made('Eve', 'unanswered'), made('Slip', 'accepted', 'room'), made('Crew', 'unanswered', 'group')])).toBe('2 come, 1 perhaps, 1 does not come, 1 has not answered');
+        expect(answerCounts([made('Ann', 'unanswered'), made('Ben', 'unanswered', 'other')])).toBe('2 have not answered');
+        expect(answerCounts([])).toBe('');
+    });
+
+    test('of few nothing is counted; of many a dozen is named, and all once that is asked for', () => {
+        show([made('Ann', 'accepted'), made('Ben', 'unanswered', 'person', 2)]);
+        expect(document.body.textContent).toBe('Ann, Ben (not answered)');
+        cleanup();
+        show(Array.from({ length: 30 }, (_each, index) => made(`Rower ${index + 1}`, index < 2 ? 'accepted' : 'unanswered', 'person', index + 1)));
+        expect(screen.getByText('2 come, 28 have not answered')).toBeDefined();
+        expect(screen.queryByText('Rower 13')).toBeNull();
+        fireEvent.click(screen.getByRole('button', { name: 'and 18 more' }));
+        expect(screen.getByText('Rower 30')).toBeDefined();
+        expect(screen.queryByRole('button', { name: /more$/ })).toBeNull();
     });
 });

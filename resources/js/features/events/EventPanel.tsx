@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { Fragment, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { frameKey } from '@/api/frame';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
@@ -13,17 +13,16 @@ import { useEventActions, type Event } from './useEventActions';
 import { useEventSaves } from './useEventSaves';
 import { usePerson } from '@/features/session/useSession';
 import { Answer } from '@/features/participants/Answer';
-import { ANSWER_WORDS } from '@/features/participants/answerWords';
 import { EventFiles } from '@/features/attachments/EventFiles';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
-import { PartyLink } from '@/features/directory/PartyLink';
 import { byMonday, schoolWeekOf } from '@/features/sheet/schoolWeeks';
 import { KeepOnMine } from '@/features/pins/KeepOnMine';
 import { PlaceActions } from '@/features/pins/PlaceActions';
 import { PlacePicker } from '@/features/pins/PlacePicker';
 import { EventTasks } from '@/features/preparation/EventTasks';
 import { Linked } from './Linked';
+import { Parties, TakingPart } from './Parties';
 import { PassOn } from './PassOn';
 import { reminderWords } from '@/features/reminders/reminderWords';
 import { following, type Scope } from './scope';
@@ -129,7 +128,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             <dl className="my-3 grid grid-cols-[78px_1fr] gap-y-2">
                 <Fact name="Place">{event.place}</Fact>
                 <Fact name="Responsible">{responsible.length > 0 && <Parties of={responsible} />}</Fact>
-                <Fact name="Taking part">{responsible.length < event.participants.length && <Parties of={event.participants.filter((each) => each.part !== 'responsible')} />}</Fact>
+                <Fact name="Taking part">{responsible.length < event.participants.length && <TakingPart of={event.participants.filter((each) => each.part !== 'responsible')} />}</Fact>
                 <Fact name="Organised by">{event.organiser !== null && event.participants.length > 0 && event.organiser.name !== event.addedBy && event.organiser.name}</Fact>
                 <Fact name="You">{asked !== undefined && <Answer event={event} answer={asked.answer} />}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>
@@ -182,22 +181,6 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
 }
 
 /** People by name, with what they answered where that is not that they come. */
-function Parties({ of }: { of: Event['participants'] }) {
-    return of.map(({ kind, id, name, part, answer }, index) => (
-        <Fragment key={`${kind} ${id ?? name}`}>
-            {index > 0 && ', '}
-            {kind === 'other' || id === null ? (
-                name
-            ) : (
-                <PartyLink kind={kind} id={id}>
-                    {name}
-                </PartyLink>
-            )}
-            {part !== 'responsible' && answer !== 'accepted' && ` (${ANSWER_WORDS[answer]})`}
-        </Fragment>
-    ));
-}
-
 function Address({ to, label }: { to: string; label: string }) {
     return (
         <a href={to} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">
