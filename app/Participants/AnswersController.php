@@ -7,6 +7,7 @@ use App\Events\Read\SeenSeries;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
 use App\Events\Write\ChangeEvents;
+use App\Events\Write\Commands\AnswerOccurrence;
 use App\Events\Write\Commands\AnswerSeries;
 use App\Events\Write\OperationKind;
 use Illuminate\Http\Request;
@@ -20,6 +21,7 @@ use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 #[OA\Schema(schema: 'AnswerInput', required: ['answer'], properties: [
     new OA\Property(property: 'answer', type: 'string', enum: ['accepted', 'declined', 'tentative']),
+    new OA\Property(property: 'occurrence', description: 'The time that is meant, of a series; null: all of it', type: 'string', nullable: true),
 ])]
 final class AnswersController
 {
@@ -29,20 +31,30 @@ final class AnswersController
     {
     }
 
-    #[OA\Put(path: '/events/{id}/answer', operationId: 'answerEvent', summary: 'Says whether one takes part in an event that one is asked to; of a series, in all of it.', tags: ['events'],
+    #[OA\Put(path: '/events/{id}/answer', operationId: 'answerEvent', summary: 'Says whether one takes part in an event that one is asked to; of a series, in all of it or at one time.', tags: ['events'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/AnswerInput')),
         responses: [new OA\Response(response: 204, description: 'Noted')])]
     public function update(Request $request, int $id): Response
     {
         $person = $this->viewer->person();
-        $answer = self::ANSWERS[$request->validate(['answer' => ['required', Rule::in(array_keys(self::ANSWERS))]])['answer']];
+        $input = $request->validate(['answer' => ['required', Rule::in(array_keys(self::ANSWERS))], 'occurrence' => ['sometimes', 'nullable', 'string', 'max:20']]);
+        $answer = self::ANSWERS[$input['answer']];
+        $occurrence = (string) ($input['occurrence'] ?? '');
         $who = Party::person($person->id);
-        $series = $this->seen->load($this->seen->full($id, $this->viewer->perspective()));
-        if (array_filter($series->events(), static fn (Event $event): bool => $event->asks($who)) === []) {
+        $perspective = $this->viewer->perspective();
+        $head = $occurrence === '' ? $this->seen->full($id, $perspective) : $this->seen->partly($id, $perspective);
+        $series = $this->seen->load($head);
+        $time = $occurrence === '' ? null : $this->seen->time($series, $occurrence);
+        if ($time !== null) {
+            $this->seen->demandFull($this->seen->visibility($head, $time->event, $perspective));
+        }
+        if (array_filter($time === null ? $series->events() : [$time->event], static fn (Event $event): bool => $event->asks($who)) === []) {
             throw new AccessDeniedHttpException('You are not asked to take part in this event.');
         }
-        $this->changes->carryOut(Actor::person($person), Cause::Screen, OperationKind::Answer, [new AnswerSeries($id, $who, $answer)]);
+        $this->changes->carryOut(Actor::person($person), Cause::Screen, OperationKind::Answer, [
+            $time?->recurrenceId === null ? new AnswerSeries($id, $who, $answer) : new AnswerOccurrence($id, $time->recurrenceId, $who, $answer),
+        ]);
 
         return response()->noContent();
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Events;
 
+use Closure;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceSet;
 use PinnedRota\Core\Recurrence\Rule;
@@ -62,7 +63,8 @@ final class OccurrenceChanges
 
     /**
      * The series with another master. Where the start moves, skipped dates and the names of changed occurrences move
-     * along, so that they go on meaning the same ones; the changed occurrences themselves stay where they were put.
+     * along, so that they go on meaning the same ones; the changed occurrences themselves stay where they were put, but for those that
+     * were only answered to.
      *
      * @param  bool  $skippedAsGiven  whether the skipped dates of the other master are meant as they stand
      */
@@ -81,8 +83,30 @@ final class OccurrenceChanges
 
         return new Series(
             $master->repeating($set->put(skippedDates: $skippedAsGiven ? $set->skippedDates : array_map($shift, $set->skippedDates))),
-            array_map(static fn (Event $override): Event => $override->recurrenceId === null ? $override : $override->with(recurrenceId: $shift($override->recurrenceId)), $series->overrides),
+            self::carried($series->overrides, $before, $master, $shift),
         );
+    }
+
+    /**
+     * Changed occurrences as another master has them: by the names that they have there, and those that were only answered to as it
+     * itself has them; where it has none at that time they are gone.
+     *
+     * @param  array<int, Event>  $overrides
+     * @param  Closure(EventTime): EventTime  $moved  what goes by the one name before, and by the other from then on
+     * @return list<Event>
+     */
+    private static function carried(array $overrides, Event $before, Event $master, Closure $moved): array
+    {
+        $carried = array_map(static function (Event $override) use ($before, $master, $moved): ?Event {
+            if ($override->recurrenceId === null) {
+                return $override;
+            }
+            $named = $override->with(uid: $master->uid, recurrenceId: $moved($override->recurrenceId));
+
+            return OccurrenceAnswers::isAll($override, $before) ? OccurrenceAnswers::carried($named, $master) : $named;
+        }, $overrides);
+
+        return array_values(array_filter($carried));
     }
 
     /**
@@ -118,7 +142,7 @@ final class OccurrenceChanges
 
         return [
             $at <= $master->timing->start->indexSeconds() ? null : self::endingBefore($series, $occurrence),
-            new Series($second, array_map(static fn (Event $override): Event => $override->recurrenceId === null ? $override : $override->with(recurrenceId: $moved($override->recurrenceId), uid: $uid), array_values($laterOverrides))),
+            new Series($second, self::carried($laterOverrides, $master, $second, $moved)),
         ];
     }
 

@@ -2,6 +2,7 @@
 
 use App\Changes\AccessMarked;
 use Illuminate\Support\Facades\Event as Events;
+use Illuminate\Testing\TestResponse;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
@@ -81,4 +82,58 @@ test('those who are asked, or are not any more, are told so at once, and nobody 
     expect($told)->toBe([$this->ben->id]);
     $this->as($this->ada, 'PATCH', "/events/{$made['id']}", ['participants' => []], 2)->assertOk();
     expect($told)->toBe([$this->ben->id, $this->ben->id]);
+});
+
+describe('an answer', function () {
+    beforeEach(function () {
+        $this->series = $this->add($this->slip, $this->ada, title: 'Rowing', start: '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=4', more: ($this->asks)($this->ben));
+        $this->times = fn (): array => array_column($this->sheet($this->ben, '2026-11-01', '2026-12-10', "&calendar={$this->slip->slug}")->assertOk()->json('items'), 'occurrence', 'start');
+        $this->answer = fn (array $with): TestResponse => $this->as($this->ben, 'PUT', "/events/{$this->series->id}/answer", $with);
+        /** What Ben has answered, by the start of each time. */
+        $this->answers = fn (): array => array_map(fn (string $occurrence): string => $this->as($this->ada, 'GET', "/events/{$this->series->id}?occurrence={$occurrence}")->assertOk()->json('participants.0.answer'), ($this->times)());
+    });
+
+    test('to one time is of that time alone, is no change of the event, and can be thought about again', function () {
+        $second = ($this->times)()['2026-11-10T09:00'];
+        ($this->answer)(['answer' => 'accepted'])->assertNoContent();
+        ($this->answer)(['answer' => 'declined', 'occurrence' => $second])->assertNoContent();
+        expect(($this->answers)())->toBe(['2026-11-03T09:00' => 'accepted', '2026-11-10T09:00' => 'declined', '2026-11-17T09:00' => 'accepted', '2026-11-24T09:00' => 'accepted']);
+        $this->as($this->ada, 'GET', "/events/{$this->series->id}?occurrence={$second}")->assertJsonPath('version', 1)->assertJsonPath('title', 'Rowing');
+        ($this->answer)(['answer' => 'tentative', 'occurrence' => $second])->assertNoContent();
+        expect(($this->answers)()['2026-11-10T09:00'])->toBe('tentative');
+        // To all of it, it is of that time, too.
+        ($this->answer)(['answer' => 'declined'])->assertNoContent();
+        expect(array_unique(array_values(($this->answers)())))->toBe(['declined']);
+    });
+
+    test('to one of the times leaves the others to be answered', function () {
+        ($this->answer)(['answer' => 'declined', 'occurrence' => ($this->times)()['2026-11-03T09:00']])->assertNoContent();
+        expect(($this->asked)($this->ben)[0])->toMatchArray(['start' => '2026-11-10T09:00', 'times' => 3]);
+    });
+
+    test('goes on with the series: what is changed of all of it holds where one was answered to, too', function () {
+        ($this->answer)(['answer' => 'declined', 'occurrence' => ($this->times)()['2026-11-10T09:00']])->assertNoContent();
+        $this->as($this->ada, 'PATCH', "/events/{$this->series->id}", ['title' => 'Rowing, all boats'], 1)->assertOk();
+        expect(array_unique(array_column($this->sheet($this->ben, '2026-11-01', '2026-12-10', "&calendar={$this->slip->slug}")->json('items'), 'title')))->toBe(['Rowing, all boats'])->and(($this->answers)()['2026-11-10T09:00'])->toBe('declined');
+    });
+
+    test('is asked for anew where the event is moved, and is back where that is undone', function () {
+        ($this->answer)(['answer' => 'accepted'])->assertNoContent();
+        $moved = $this->as($this->ada, 'PATCH', "/events/{$this->series->id}", ['start' => '2026-11-03T10:00', 'end' => '2026-11-03T11:00'], 1)->assertOk();
+        expect(array_unique(array_values(($this->answers)())))->toBe(['unanswered'])->and(($this->titles)($this->ben))->toBe(['Rowing']);
+        $this->as($this->ada, 'POST', '/operations/'.$moved->headers->get('Operation').'/undo')->assertSuccessful();
+        expect(array_unique(array_values(($this->answers)())))->toBe(['accepted'])->and(($this->titles)($this->ben))->toBe([]);
+    });
+
+    test('is refused of a time that there is not, of whoever is not asked, and of what is hidden', function () {
+        ($this->answer)(['answer' => 'declined', 'occurrence' => '2026-11-04T09:00:00Z'])->assertNotFound();
+        ($this->answer)(['answer' => 'perhaps'])->assertStatus(422);
+        $second = ($this->times)()['2026-11-10T09:00'];
+        $cy = $this->person('Cy Oar');
+        $this->as($cy, 'PUT', "/events/{$this->series->id}/answer", ['answer' => 'accepted', 'occurrence' => $second])->assertNotFound();
+        $this->give($this->slip, $cy, Level::See);
+        $this->as($cy, 'PUT', "/events/{$this->series->id}/answer", ['answer' => 'accepted', 'occurrence' => $second])->assertForbidden();
+        $this->give($this->slip, $this->ben, Level::BusyTimes);
+        ($this->answer)(['answer' => 'accepted', 'occurrence' => $second])->assertForbidden();
+    });
 });

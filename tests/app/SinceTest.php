@@ -11,6 +11,8 @@ use App\Notices\ChangesOfSheet;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use Tests\Support\Make;
 
@@ -119,4 +121,15 @@ test('one time of a series is told by its name, and too many changes are told in
     }
     $told = ($this->since)();
     expect($told['more'])->toBeTrue()->and($told['changes'])->toHaveCount(ChangesOfSheet::MOST);
+});
+
+test('what somebody answered, to all of a series or to one time of it, is no news to others', function () {
+    $cy = $this->person('Cy Reed');
+    $this->give($this->slip, $cy, Level::See);
+    $rowing = $this->add($this->slip, $this->ada, title: 'Rowing', start: '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=3', more: ['participants' => [Participant::ofPerson($cy->id, $cy->email, 'Cy Reed', ParticipantRole::Required)]]);
+    ($this->come)();
+    $second = array_column($this->sheet($cy, '2026-11-01', '2026-12-01', "&calendar={$this->slip->slug}")->json('items'), 'occurrence')[1];
+    $this->as($cy, 'PUT', "/events/{$rowing->id}/answer", ['answer' => 'accepted'])->assertNoContent();
+    $this->as($cy, 'PUT', "/events/{$rowing->id}/answer", ['answer' => 'declined', 'occurrence' => $second])->assertNoContent();
+    expect(($this->told)())->toBe([]);
 });

@@ -245,3 +245,14 @@ test('who is asked answers, and can think again', async () => {
     fireEvent.click(screen.getByRole('button', { name: 'I do not' }));
     await waitFor(() => expect(changes(asked).at(-1)).toEqual(['PUT', '/events/7/answer', { answer: 'declined' }]));
 });
+
+test('of a series one answers for all of it, or for the time that is open', async () => {
+    const asked = fakeServer(() => ({ status: 204 }));
+    show(<Answer event={madeEvent({ occurrence: '2026-11-10T09:00:00Z' })} answer="accepted" />);
+    fireEvent.click(screen.getByRole('button', { name: 'perhaps' }));
+    await waitFor(() => expect(changes(asked)).toEqual([['PUT', '/events/7/answer', { answer: 'tentative' }]]));
+    await waitFor(() => expect(screen.getByRole<HTMLButtonElement>('button', { name: 'I do not' }).disabled).toBe(false));
+    fireEvent.click(screen.getByLabelText('For this time only'));
+    fireEvent.click(screen.getByRole('button', { name: 'I do not' }));
+    await waitFor(() => expect(changes(asked).at(-1)).toEqual(['PUT', '/events/7/answer', { answer: 'declined', occurrence: '2026-11-10T09:00:00Z' }]));
+});

@@ -16,8 +16,11 @@ final class SeriesRestorer
         'event_tasks' => ['doer_id' => 'people'],
     ];
 
+    /** What says at which time an event is. */
+    private const TIME = ['starts_local' => true, 'ends_local' => true, 'timezone' => true, 'duration' => true];
+
     /**
-     * Its head gets a version of its own, so that nobody goes on from what was undone; answers that were given meanwhile stay.
+     * Its head gets a version of its own, so that nobody goes on from what was undone; answers that were given meanwhile to the same time stay.
      *
      * @param  ?SeriesState  $current  as it is now
      * @param  ?SeriesState  $state  null takes the series away altogether
@@ -76,13 +79,17 @@ final class SeriesRestorer
         return $rows;
     }
 
-    /** @return list<array<string, mixed>> the participants as they were, each with what they have answered by now */
+    /** @return list<array<string, mixed>> the participants as they were, each with what they have answered by now to an event at the same time */
     private function answered(?SeriesState $current, SeriesState $state): array
     {
         $key = static fn (array $row): string => implode('|', [$row['event_id'], $row['organizer'], $row['person_id'], $row['group_id'], $row['room_id'], mb_strtolower($row['address'])]);
+        $times = static fn (?SeriesState $of): array => array_map(static fn (array $row): array => array_intersect_key($row, self::TIME), array_column($of->rows ?? [], null, 'id'));
+        [$now, $then] = [$times($current), $times($state)];
         $answers = [];
         foreach ($current->participants ?? [] as $row) {
-            $answers[$key($row)] = $row['answer'];
+            if (($now[$row['event_id']] ?? null) === ($then[$row['event_id']] ?? null)) {
+                $answers[$key($row)] = $row['answer'];
+            }
         }
 
         return array_map(static fn (array $row): array => ['answer' => $answers[$key($row)] ?? $row['answer']] + $row, $state->participants);

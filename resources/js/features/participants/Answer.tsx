@@ -1,12 +1,15 @@
+import { useState } from 'react';
 import type { Schemas } from '@/api/client';
+import { CheckField } from '@/components/Field';
 import { ANSWERS } from './answerWords';
 import { useAnswer, type Given } from './useAnswer';
 
 type Event = Schemas['Event'];
 
-/** Whether the viewer takes part, where they are asked to. */
+/** Whether the viewer takes part, where they are asked to; of a series in all of it, or at the time that is open. */
 export function Answer({ event, answer }: { event: Event; answer: Event['participants'][number]['answer'] }) {
     const give = useAnswer(event.id);
+    const [single, setSingle] = useState(false);
     return (
         <span role="group" aria-label="Whether you take part" className="flex flex-wrap gap-1">
             {(Object.keys(ANSWERS) as Given[]).map((each) => (
@@ -15,12 +18,17 @@ export function Answer({ event, answer }: { event: Event; answer: Event['partici
                     type="button"
                     aria-pressed={answer === each}
                     disabled={give.isPending}
-                    onClick={() => give.mutate(each)}
+                    onClick={() => give.mutate({ answer: each, ...(single && event.occurrence !== null ? { occurrence: event.occurrence } : {}) })}
                     className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                 >
                     {ANSWERS[each]}
                 </button>
             ))}
+            {event.occurrence !== null && (
+                <span className="w-full">
+                    <CheckField label="For this time only" checked={single} onChange={(change) => setSingle(change.target.checked)} />
+                </span>
+            )}
             {answer === 'unanswered' && <span className="w-full text-xs text-soft">You are asked, and have not answered yet.</span>}
         </span>
     );

@@ -13,7 +13,7 @@ type Asked = Schemas['AskedEvent'];
 /** Events that one is asked to take part in, answered where they stand. */
 export function AskedEvents({ asked }: { asked: readonly Asked[] }) {
     return (
-        <Section title="Asked to take part" about="An answer holds for all times of an event that repeats. You can change it later, where the event is open.">
+        <Section title="Asked to take part" about="An answer holds for all times of an event that repeats. Where the event is open you can change it, and answer for one time.">
             <ul className="border-t border-line" aria-label="Asked to take part">
                 {asked.map((each) => (
                     <AskedRow key={each.id} asked={each} />
@@ -45,7 +45,7 @@ function AskedRow({ asked }: { asked: Asked }) {
             </div>
             <div role="group" aria-label={`Whether you take part in ${asked.title}`} className="flex flex-wrap items-center gap-2">
                 {(Object.keys(ANSWERS) as Given[]).map((each) => (
-                    <Button key={each} {...(each === 'accepted' ? { look: 'primary' as const } : {})} disabled={give.isPending} onClick={() => give.mutate(each)}>
+                    <Button key={each} {...(each === 'accepted' ? { look: 'primary' as const } : {})} disabled={give.isPending} onClick={() => give.mutate({ answer: each })}>
                         {ANSWERS[each]}
                     </Button>
                 ))}
