@@ -138,6 +138,7 @@ Route::middleware('auth')->group(function (): void {
     Route::post('calendars/{slug}/grants/addresses', [GrantsController::class, 'addresses']);
     Route::delete('calendars/{slug}/grants/own', [GrantsController::class, 'leave']);
     Route::get('calendars/{slug}/people', [ReasonsController::class, 'people']);
+    Route::get('calendars/{slug}/unseeing', [ReasonsController::class, 'unseeing']);
     Route::get('calendars/{slug}/managers', [ReasonsController::class, 'managers']);
     Route::post('calendars/{slug}/requests', [RequestsController::class, 'store']);
     Route::delete('calendars/{slug}/requests', [RequestsController::class, 'destroy']);

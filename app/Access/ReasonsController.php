@@ -4,6 +4,7 @@ namespace App\Access;
 
 use App\Api\Answers;
 use App\Directory\Group;
+use App\Directory\NamedPersonData;
 use App\Directory\Person;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -15,6 +16,8 @@ use PinnedRota\Core\Access\SubjectKind;
 final class ReasonsController
 {
     private const MOST = 40;
+
+    private const MOST_ASKED = 200;
 
     public function __construct(private readonly CurrentViewer $viewer, private readonly AccessReader $reader)
     {
@@ -41,6 +44,19 @@ final class ReasonsController
 
             return new PersonReachedData($person->id, $person->name, $person->post, $decision->level, $words->of($person, $person->groups->map(fn (Group $group): int => $group->id)->all(), $decision));
         })->all()));
+    }
+
+    #[OA\Get(path: '/calendars/{slug}/unseeing', operationId: 'listUnseeing', summary: 'Which of some people do not see the events of a calendar, so that being asked to one of them is not told to them; for those who may add events.', tags: ['access'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'people[]', required: true, description: 'By id', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'), maxItems: self::MOST_ASKED))],
+        responses: [new Answers(NamedPersonData::class, 'By name', many: true)])]
+    public function unseeing(Request $request, string $slug): JsonResponse
+    {
+        $calendar = $this->viewer->calendar($slug, Level::Add)->calendar;
+        $ids = $request->validate(['people' => ['required', 'array', 'max:'.self::MOST_ASKED], 'people.*' => ['integer']])['people'];
+        $people = Person::query()->whereKey($ids)->where('status', 'active')->with('groups:id')->orderBy('name')->orderBy('id')->get();
+        $decisions = $this->reader->decisions($calendar, $people);
+
+        return new JsonResponse($people->reject(static fn (Person $person): bool => $decisions[$person->id]->level->includes(Level::See))->map(static fn (Person $person): NamedPersonData => new NamedPersonData($person->id, $person->name))->values());
     }
 
     #[OA\Get(path: '/calendars/{slug}/managers', operationId: 'listManagers', summary: 'Whom to ask about a calendar: the people who manage it.', tags: ['access'],

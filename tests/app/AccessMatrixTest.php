@@ -50,6 +50,7 @@ const ON_CALENDARS = [
     'POST calendars/{slug}/grants/addresses' => [404, 403, 403, 403, 403, 200],
     'DELETE calendars/{slug}/grants/own' => [404, 204, 204, 204, 204, 204],
     'GET calendars/{slug}/people' => [404, 403, 403, 403, 403, 200],
+    'GET calendars/{slug}/unseeing' => [404, 403, 403, 422, 422, 422],
     'GET calendars/{slug}/managers' => [404, 200, 200, 200, 200, 200],
     'POST calendars/{slug}/requests' => [404, 201, 201, 201, 422, 422],
     'DELETE calendars/{slug}/requests' => [404, 204, 204, 204, 204, 204],

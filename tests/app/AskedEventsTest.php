@@ -137,3 +137,18 @@ describe('an answer', function () {
         ($this->answer)(['answer' => 'accepted', 'occurrence' => $second])->assertForbidden();
     });
 });
+
+test('whoever asks is told who does not see the calendar', function () {
+    [$busy, $none, $left] = [$this->person('Cy Busy'), $this->person('Di None'), $this->person('Eve Left', ['status' => 'left'])];
+    $this->give($this->slip, $busy, Level::BusyTimes);
+    $fay = $this->person('Fay Rigger');
+    $group = $this->group('Riggers', $fay);
+    $this->give($this->slip, $group, Level::See);
+    $ask = fn ($person, array $ids) => $this->as($person, 'GET', "/calendars/{$this->slip->slug}/unseeing?".http_build_query(['people' => $ids]));
+    expect($ask($this->ada, [$none->id, $this->ben->id, $busy->id, $left->id, $fay->id, $this->ada->id])->assertOk()->json())->toBe([['id' => $busy->id, 'name' => 'Cy Busy'], ['id' => $none->id, 'name' => 'Di None']]);
+    // It says something of others: who only reads is not told it.
+    $ask($this->ben, [$none->id])->assertForbidden();
+    $ask($none, [$this->ben->id])->assertNotFound();
+    $ask($this->ada, range(1, 201))->assertStatus(422);
+    $ask($this->ada, [])->assertStatus(422);
+});

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, unique } from './support';
+import { day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
 
 const WHO = 'Tilda Moreau';
 
@@ -9,7 +9,6 @@ test('what one is asked to take part in is under For you at once, is answered th
     const title = unique('Night sail');
     await enter(page, 'Lachlan Pereiro');
     await makeCalendar(page, name);
-    await shareWith(page, name, WHO);
     const asked = await enterElsewhere(browser, WHO);
     await asked.goto('/waiting');
     const list = asked.getByRole('list', { name: 'Asked to take part' });
@@ -24,6 +23,11 @@ test('what one is asked to take part in is under For you at once, is answered th
         await form.getByRole('combobox', { name: 'People, groups and rooms' }).fill(WHO);
         await page.getByRole('option', { name: new RegExp(WHO) }).click();
         await form.getByLabel(`Part of ${WHO}`).selectOption('required');
+        // They would not be told: they do not see the calendar.
+        await expect(form.getByText(`${WHO} does not see “${name}”`)).toBeVisible();
+        await form.getByRole('button', { name: 'Let them see it' }).click();
+        await expect(form.getByText(`${WHO} does not see “${name}”`)).toHaveCount(0);
+        await expect(form.getByLabel('Title')).toHaveValue(title);
         await form.getByRole('button', { name: 'Add it' }).click();
         await expect(row).toContainText('asked by Lachlan Pereiro');
         await expect(row).toContainText(name);

@@ -4,8 +4,9 @@ import { afterEach, describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '@/api/client';
 import { TakingPart } from '@/features/events/Parties';
 import { answerCounts } from '@/features/participants/answerWords';
+import { UnseeingNote } from '@/features/sharing/UnseeingNote';
 import { AskedEvents } from '@/features/waiting/AskedEvents';
-import { refused } from './made';
+import { madeCalendar, refused } from './made';
 import { fakeServer, withQueries } from './server';
 
 vi.mock('@tanstack/react-router', () => ({ Link: ({ children, search }: { children: ReactNode; search: unknown }) => <a href={`/?${JSON.stringify(search)}`}>{children}</a> }));
@@ -69,5 +70,37 @@ describe('who takes part in an event', () => {
         fireEvent.click(screen.getByRole('button', { name: 'and 18 more' }));
         expect(screen.getByText('Rower 30')).toBeDefined();
         expect(screen.queryByRole('button', { name: /more$/ })).toBeNull();
+    });
+});
+
+describe('who is asked and does not see the calendar', () => {
+    const show = (level: 'manage' | 'add' | 'see', unseeing: { id: number; name: string }[]) => {
+        const sent = fakeServer(({ method, path }) => (method !== 'GET' ? { body: {} } : path === '/calendars' ? { body: [madeCalendar({ slug: 'keel-year', name: 'Keel year', level, mayAdd: level !== 'see' })] } : { body: unseeing }));
+        const { wrapper } = withQueries();
+        render(<UnseeingNote calendar="keel-year" people={[9, 4]} />, { wrapper });
+        return () => sent.filter(({ path }) => path !== '/calendars').map(({ method, path, body }) => [method, path, body]);
+    };
+
+    test('is said to whoever asks, who lets all of them see it at once where they manage it', async () => {
+        const sent = show('manage', [{ id: 4, name: 'Ann' }, { id: 9, name: 'Ben' }]);
+        expect(await screen.findByText(/Ann and Ben do not see “Keel year”, and are not told of this/)).toBeDefined();
+        fireEvent.click(screen.getByRole('button', { name: 'Let them see it' }));
+        await waitFor(() => expect(sent().filter(([method]) => method === 'PUT')).toEqual([4, 9].map((id) => ['PUT', '/calendars/keel-year/grants', { kind: 'person', id, level: 'see', letter: false }])));
+    });
+
+    test('is said to whoever may only add, with whom to turn to', async () => {
+        show('add', [{ id: 4, name: 'Ann' }]);
+        expect(await screen.findByText(/Ann does not see “Keel year”, and is not told of this. Those who manage it can let them see it/)).toBeDefined();
+        expect(screen.queryByRole('button')).toBeNull();
+    });
+
+    test('is nothing where all see it, and is not asked by who may add nothing', async () => {
+        const sent = show('manage', []);
+        await waitFor(() => expect(sent()).toHaveLength(1));
+        expect(screen.queryByRole('status')).toBeNull();
+        cleanup();
+        const none = show('see', [{ id: 4, name: 'Ann' }]);
+        await new Promise((resolve) => setTimeout(resolve, 0));
+        expect(none()).toEqual([]);
     });
 });

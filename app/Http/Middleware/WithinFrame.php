@@ -27,7 +27,7 @@ final class WithinFrame
     /** What the sheet and an event need, by their routes. */
     private const READ = [
         'session', 'changes', 'live', 'directory', 'calendars', 'categories', 'groups', 'rooms', 'overlays', 'sheet', 'sheet/since', 'ruler', 'waiting', 'jobs', 'tasks', 'table', 'find', 'line', 'places', 'when', 'repeat',
-        'organisation/first-steps', 'calendars/{slug}/pins', 'events/{id}', 'events/{id}/history', 'events/{id}/pages', 'events/{id}/file', 'events/{id}/attachments/{attachment}',
+        'organisation/first-steps', 'calendars/{slug}/pins', 'calendars/{slug}/unseeing', 'events/{id}', 'events/{id}/history', 'events/{id}/pages', 'events/{id}/file', 'events/{id}/attachments/{attachment}',
     ];
 
     /** What is done there. */

@@ -45,6 +45,7 @@ export const queryKeys = {
     overlaySharing: (slug: string) => access('overlay sharing', slug),
     sharing: (slug: string) => access('sharing', slug),
     reach: (...asked: unknown[]) => access('reach', ...asked),
+    unseeing: (slug: string, people: readonly number[]) => access('unseeing', slug, ...people),
     managers: (slug: string) => access('managers', slug),
     waiting: access('waiting'),
     log: (...of: unknown[]) => access('log', ...of),

@@ -20,6 +20,7 @@ import { ParticipantsPicker } from '@/features/participants/ParticipantsPicker';
 import { GoesOn } from '@/features/kept/GoesOn';
 import { keptForm } from '@/features/kept/keptForms';
 import { useKeeping } from '@/features/kept/useKeeping';
+import { UnseeingNote } from '@/features/sharing/UnseeingNote';
 import { PlaceField } from './PlaceField';
 import { ShowsNote } from './ShowsNote';
 import { TargetPicker } from './TargetPicker';
@@ -152,6 +153,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
                 <PlaceField error={problem?.field('place')} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
                 <ParticipantsPicker onRoom={(name) => getValues('place') === '' && setValue('place', name)} chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
+                <UnseeingNote calendar={calendar} people={participants.flatMap((each) => (each.kind === 'person' && each.id !== null ? [each.id] : []))} />
                 <OrganiserField participants={participants} organiser={values.organiser} onChange={(id) => setValue('organiser', id)} />
                 <Field label="State">
                     {(control) => (
