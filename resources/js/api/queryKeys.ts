@@ -73,6 +73,6 @@ export const queryKeys = {
 };
 
 /** The beginnings of the names of all that a change makes old. */
-export function changedBy(topic: Topic): readonly (readonly [Topic])[] {
+export function changedBy(topic: Topic): readonly [readonly [Topic], ...(readonly [Topic])[]] {
     return topic === 'access' ? [['access'], ['events']] : [['events']];
 }

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient, type Query, type QueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient, type Query, type QueryClient, type QueryKey } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { toast } from '@/toast/toast';
 import { Problem } from './client';
@@ -44,7 +44,7 @@ export function useRefresh(): (topic: Topic) => Promise<void> {
 
 /** Asks anew for all that a change makes old. */
 export async function fetchAnew(client: QueryClient, topic: Topic): Promise<void> {
-    await Promise.all(changedBy(topic).map((queryKey) => client.invalidateQueries({ queryKey })));
+    await Promise.all(changedBy(topic).map((queryKey) => askAnew(client, { queryKey })));
 }
 
 /** Asks anew for what these changes of events may have made another: nothing, where windows are on screen and none is touched. */
@@ -53,7 +53,17 @@ export async function fetchTouched(client: QueryClient, marks: readonly Mark[]):
     const [queryKey] = changedBy('events');
     const windows = client.getQueryCache().findAll({ queryKey, type: 'active', predicate: ({ meta }) => meta?.days !== undefined });
     const nothing = windows.length > 0 && !windows.some(predicate);
-    await withoutHurry(() => client.invalidateQueries({ queryKey, predicate, refetchType: nothing ? 'none' : 'active' }));
+    await withoutHurry(() => (nothing ? client.invalidateQueries({ queryKey, predicate, refetchType: 'none' }) : askAnew(client, { queryKey, predicate })));
+}
+
+/**
+ * Asks anew for what is on screen. What is asked for the first time at that moment is not broken off, and may have been read before the
+ * change: it is asked for once more when it has arrived.
+ */
+export async function askAnew(client: QueryClient, of: { queryKey: QueryKey; predicate?: (query: Query) => boolean }): Promise<void> {
+    const begun = client.getQueryCache().findAll({ ...of, type: 'active' }).filter(({ state }) => state.fetchStatus !== 'idle' && state.data === undefined);
+    await client.invalidateQueries(of);
+    if (begun.length > 0) await client.refetchQueries({ type: 'active', predicate: (query) => begun.includes(query) });
 }
 
 export function tellRefusal(error: unknown): void {

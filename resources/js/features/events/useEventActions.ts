@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answered, api, done, ifMatch, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
-import { tellRefusal, useRefresh } from '@/api/useAction';
+import { askAnew, tellRefusal, useRefresh } from '@/api/useAction';
 import type { Item } from '@/features/sheet/geometry';
 import type { Sheet } from '@/features/sheet/useSheet';
 import { landed, rowChange, rowWords, shifted, type Move } from '@/features/sheet/landing';
@@ -31,7 +31,7 @@ export function useEventActions() {
         onSuccess: ({ operation }, { event }) => {
             // What is gone is asked for no more.
             const [topic, kind, id] = queryKeys.event(event.id);
-            void client.invalidateQueries({ queryKey: [topic], predicate: ({ queryKey }) => queryKey[1] !== kind || queryKey[2] !== id });
+            void askAnew(client, { queryKey: [topic], predicate: ({ queryKey }) => queryKey[1] !== kind || queryKey[2] !== id });
             tellDone(operation, `Deleted: ${named(event)}. The page of the calendar keeps what is deleted.`);
         },
         onError: tellRefusal,
