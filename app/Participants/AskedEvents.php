@@ -33,11 +33,11 @@ final class AskedEvents
         if ($series === []) {
             return [];
         }
-        $now = Carbon::now($zone->name);
-        $today = LocalDateTime::parse($now->toDateString());
+        $now = LocalDateTime::parse(Carbon::now($zone->name)->format('Y-m-d\TH:i:s'));
+        $today = LocalDateTime::midnight($now->day());
         $first = $times = [];
         foreach ($this->occurrences->in($perspective, new Scope($perspective->calendars->keys()->all(), $today, $today->plusDays(self::AHEAD_DAYS), $zone, seriesIds: $series)) as $seen) {
-            if (! $seen->isUnanswered || $seen->occurrence->status !== Status::Confirmed || $seen->occurrence->on($zone)[1]->seconds <= LocalDateTime::parse($now->format('Y-m-d\TH:i:s'))->seconds) {
+            if (! $seen->isUnanswered || $seen->occurrence->status !== Status::Confirmed || $seen->occurrence->on($zone)[1]->seconds <= $now->seconds) {
                 continue;
             }
             $id = $seen->occurrence->seriesId;
@@ -48,7 +48,7 @@ final class AskedEvents
                 $first[$id] = $seen;
             }
         }
-        $heads = EventRecord::query()->findMany(array_keys($first))->keyBy('id');
+        $heads = EventRecord::query()->with(EventRecord::WHOLE)->findMany(array_keys($first))->keyBy('id');
 
         return array_values(array_map(fn (SeenOccurrence $seen): AskedEventData => $this->told($seen, count($times[$seen->occurrence->seriesId]), $heads[$seen->occurrence->seriesId], $perspective, $zone), $first));
     }

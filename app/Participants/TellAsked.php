@@ -14,10 +14,10 @@ final class TellAsked
         $told = [];
         foreach ($changed->series as $series) {
             [$before, $after] = [self::people($series->before), self::people($series->after)];
-            $told = [...$told, ...array_diff($after, $before), ...array_diff($before, $after)];
+            array_push($told, ...array_diff($after, $before), ...array_diff($before, $after));
         }
         if ($told !== []) {
-            Change::ofAccess(array_values(array_unique($told)));
+            Change::ofAccess($told);
         }
     }
 

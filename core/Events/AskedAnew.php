@@ -7,6 +7,12 @@ namespace PinnedRota\Core\Events;
 /** Whoever has answered to a time is asked anew once it is at another. What else is changed of an event leaves the answers as they are. */
 final class AskedAnew
 {
+    /** Whether anybody takes part in a series whom it could concern. */
+    public static function concerns(Series $series): bool
+    {
+        return array_filter($series->events(), static fn (Event $event): bool => $event->participants !== []) !== [];
+    }
+
     /**
      * @param  Series  $before  as it was when they answered
      * @param  Series  $after  as it is to be

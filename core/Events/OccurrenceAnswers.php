@@ -30,20 +30,8 @@ final class OccurrenceAnswers
     public static function carried(Event $changed, Event $master): ?Event
     {
         $plain = self::plain($changed, $master);
-        if ($plain === null) {
-            return null;
-        }
-        $answered = array_map(static function (Participant $each) use ($changed): Participant {
-            foreach ($changed->participants as $before) {
-                if ($before->is($each)) {
-                    return $each->with(answer: $before->answer);
-                }
-            }
 
-            return $each;
-        }, $plain->participants);
-
-        return $plain->with(participants: $answered);
+        return $plain?->with(participants: Participants::answeredAs($plain->participants, $changed->participants));
     }
 
     private static function plain(Event $changed, Event $master): ?Event

@@ -19,6 +19,18 @@ final class Participants
     }
 
     /**
+     * The same, each with what they answered elsewhere, where they are among those.
+     *
+     * @param  list<Participant>  $participants
+     * @param  list<Participant>  $elsewhere
+     * @return list<Participant>
+     */
+    public static function answeredAs(array $participants, array $elsewhere): array
+    {
+        return array_map(static fn (Participant $each): Participant => $each->with(answer: self::find($elsewhere, $each)?->answer), $participants);
+    }
+
+    /**
      * Those who are wanted, and of the ones before whom the directory does not know. Who took part already keeps what they
      * answered and what their file says of them.
      *

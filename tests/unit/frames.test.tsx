@@ -28,7 +28,7 @@ describe('in a frame on another site', () => {
         document.cookie = 'XSRF-TOKEN=here';
         document.cookie = 'XSRF-TOKEN-MEMBERS=within';
         const { api } = await inFrame(() => import('@/api/client'));
-        const { asked } = await import('@/api/frame');
+        const { withFrame } = await import('@/api/frame');
         const sent: [string, string | null, string | null][] = [];
         vi.stubGlobal('fetch', (request: Request) => {
             sent.push([request.method, request.headers.get('X-Rota-Frame'), request.headers.get('X-XSRF-TOKEN')]);
@@ -38,7 +38,7 @@ describe('in a frame on another site', () => {
         await api.DELETE('/session');
         vi.unstubAllGlobals();
         expect(sent).toEqual([['GET', KEY, null], ['DELETE', KEY, 'within']]);
-        expect([asked('/api/v1/live'), asked('/api/v1/events/7/file?occurrence=x')]).toEqual([`/api/v1/live?frame=${KEY}`, `/api/v1/events/7/file?occurrence=x&frame=${KEY}`]);
+        expect([withFrame('/api/v1/live'), withFrame('/api/v1/events/7/file?occurrence=x')]).toEqual([`/api/v1/live?frame=${KEY}`, `/api/v1/events/7/file?occurrence=x&frame=${KEY}`]);
     });
 
     test('nothing of somebody stays in the browser, and what the product itself has kept there stays as it is', async () => {

@@ -5,6 +5,6 @@ export const frameKey: string | null = document.getElementById('application')?.d
 export const FRAME_HEADER = 'X-Rota-Frame';
 
 /** An address of the API that the browser asks itself, without headers of ours. */
-export function asked(address: string): string {
+export function withFrame(address: string): string {
     return frameKey === null ? address : `${address}${address.includes('?') ? '&' : '?'}frame=${frameKey}`;
 }

@@ -25,7 +25,7 @@ final readonly class ReplaceSeries implements Command
     public function apply(SeriesTable $table, Actor $actor): int
     {
         // What comes in by a file says itself what was answered.
-        $series = $this->fingerprint !== null ? $this->series
+        $series = $this->fingerprint !== null || ! AskedAnew::concerns($this->series) ? $this->series
             : AskedAnew::of($table->series($table->head($this->seriesId)), $this->series, $actor->personId === null ? null : Party::person($actor->personId));
         $table->replace($this->seriesId, $series, $actor, $this->fingerprint);
 

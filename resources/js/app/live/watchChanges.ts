@@ -1,5 +1,5 @@
 import type { Schemas } from '@/api/client';
-import { asked } from '@/api/frame';
+import { withFrame } from '@/api/frame';
 import { takeNew, type Mark } from '@/api/marks';
 import { between, SPREAD } from './spread';
 
@@ -48,7 +48,7 @@ export function watchChanges({ ask, changed }: Ways): () => void {
 
     const connect = () => {
         disconnect();
-        source = new EventSource(asked('/api/v1/live'));
+        source = new EventSource(withFrame('/api/v1/live'));
         source.onopen = () => {
             failures = 0;
             void catchUp();

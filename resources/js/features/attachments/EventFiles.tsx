@@ -1,7 +1,7 @@
 import { Paperclip, X } from 'lucide-react';
 import { useRef } from 'react';
 import { api, type Done, done, fileForm, type Schemas } from '@/api/client';
-import { asked } from '@/api/frame';
+import { withFrame } from '@/api/frame';
 import { problemOf, useAction } from '@/api/useAction';
 import { useTellDone } from '@/features/history/useTellDone';
 
@@ -26,7 +26,7 @@ export function EventFiles({ event }: { event: Event }) {
                     {event.attachments.map((file) => (
                         <li key={file.id} className="flex items-center gap-1.5">
                             <Paperclip size={12} aria-hidden="true" className="shrink-0 text-soft" />
-                            <a className="min-w-0 flex-1 truncate py-1 underline pointer-coarse:py-3.5" href={asked(`/api/v1/events/${event.id}/attachments/${file.id}`)} download={file.name}>
+                            <a className="min-w-0 flex-1 truncate py-1 underline pointer-coarse:py-3.5" href={withFrame(`/api/v1/events/${event.id}/attachments/${file.id}`)} download={file.name}>
                                 {file.name}
                             </a>
                             <span className="text-xs text-soft">{sized(file.size)}</span>

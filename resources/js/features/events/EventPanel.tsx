@@ -180,7 +180,6 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     );
 }
 
-/** People by name, with what they answered where that is not that they come. */
 function Address({ to, label }: { to: string; label: string }) {
     return (
         <a href={to} target="_blank" rel="noreferrer" className="underline [overflow-wrap:anywhere]">

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answered, api } from '@/api/client';
-import { asked } from '@/api/frame';
+import { withFrame } from '@/api/frame';
 import { queryKeys } from '@/api/queryKeys';
 import { Button } from '@/components/Button';
 import { CopyField } from '@/components/CopyField';
@@ -54,7 +54,7 @@ function Ways({ event }: { event: Event }) {
 }
 
 function fileOf(id: number, occurrence: string | null): string {
-    return asked(`/api/v1/events/${id}/file${occurrence === null ? '' : `?${new URLSearchParams({ occurrence }).toString()}`}`);
+    return withFrame(`/api/v1/events/${id}/file${occurrence === null ? '' : `?${new URLSearchParams({ occurrence }).toString()}`}`);
 }
 
 /** It opens on the day of the event, on its own calendar. */

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { problemOf } from '@/api/useAction';
-import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { ChoiceField, FormProblem, TextField } from '@/components/Field';
+import { ChoiceField, TextField } from '@/components/Field';
+import { FormFoot } from '@/components/FormFoot';
 import { ConditionFields } from '@/features/overlays/ConditionFields';
 import { useFeedChange, type Feed } from './useFeeds';
 import { BACK, DETAILS, REMINDERS } from './words';
@@ -27,15 +27,7 @@ export function FeedDialog({ feed, onClose }: { feed: Feed; onClose: () => void 
                 <ChoiceField label="How far back" value={textOf(values.weeksBack)} choices={withOwn(BACK, values.weeksBack, 'weeks')} onChange={(weeks) => set({ weeksBack: numberOf(weeks) })} />
                 <ChoiceField label="The device reminds" value={textOf(values.reminderMinutes)} choices={withOwn(REMINDERS, values.reminderMinutes, 'minutes before')} onChange={(minutes) => set({ reminderMinutes: numberOf(minutes) })} />
                 <ConditionFields conditions={values.conditions} onChange={(conditions) => set({ conditions })} errorOf={(index) => problem?.fields.find((each) => each.field.startsWith(`conditions.${index}.`))?.message} />
-                {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
-                <div className="flex gap-2">
-                    <Button type="submit" look="primary" disabled={change.isPending}>
-                        Save
-                    </Button>
-                    <Button look="quiet" onClick={onClose}>
-                        Cancel
-                    </Button>
-                </div>
+                <FormFoot submit="Save" pending={change.isPending} problem={problem} onCancel={onClose} />
             </form>
         </Dialog>
     );

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { answered, api, Problem } from '@/api/client';
 import { useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
+import { linesOf } from '@/components/linesOf';
 import { Field } from '@/components/Field';
 import { useGroups } from '@/features/directory/useGroups';
 
@@ -11,7 +12,7 @@ export function GroupsStep({ onDone }: { onDone: () => void }) {
     const groups = useGroups();
     const [text, setText] = useState('');
     const [refused, setRefused] = useState<string | undefined>();
-    const names = [...new Set(text.split('\n').map((line) => line.trim()))].filter((line) => line !== '');
+    const names = [...new Set(linesOf(text))];
     const make = useAction(async (wanted: string[]) => {
         const left: string[] = [];
         let why: string | undefined;

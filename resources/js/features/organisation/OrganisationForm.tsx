@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { problemOf } from '@/api/useAction';
 import { LEVELS } from '@/api/generated/words';
 import { Button } from '@/components/Button';
+import { linesOf } from '@/components/linesOf';
 import { TimeField } from '@/components/TimeField';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { Section } from '@/components/Page';
@@ -33,7 +34,7 @@ export function OrganisationForm({ organisation, save }: Props) {
                 // Who was first is known by now: what is decided here goes on from that.
                 const version = lost ? (problem.current as Organisation).version : organisation.version;
                 const { frameSites } = input;
-                save.mutate({ version, input: frameSites === undefined ? input : { ...input, frameSites: frameSites.map((each) => each.trim()).filter((each) => each !== '') } });
+                save.mutate({ version, input: frameSites === undefined ? input : { ...input, frameSites: linesOf(frameSites.join('\n')) } });
             }}
         >
             <Section title="Who you are" about="People see the name where they sign in and in letters.">

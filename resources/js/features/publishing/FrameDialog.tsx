@@ -7,6 +7,7 @@ import { Button } from '@/components/Button';
 import { CopyField } from '@/components/CopyField';
 import { Dialog } from '@/components/Dialog';
 import { CheckField, ChoiceField, CONTROL, Field, FormProblem, TextField } from '@/components/Field';
+import { linesOf } from '@/components/linesOf';
 import { useSettled } from '@/components/useSettled';
 import { toast } from '@/toast/toast';
 import { addressOfFrame, HEIGHTS, languageName, LINKS, lineOfFrame, LOOKS, PLAIN, VIEWS, type FrameChoices } from './frameLine';
@@ -47,7 +48,7 @@ function FrameForm({ publication, frame }: { publication: Publication; frame: Sc
                     className="flex flex-col items-start gap-2"
                     onSubmit={(event) => {
                         event.preventDefault();
-                        save.mutate(sites.split('\n').map((each) => each.trim()).filter((each) => each !== ''));
+                        save.mutate(linesOf(sites));
                     }}
                 >
                     <Field label="Sites that may show it, one a line" className="w-full" error={problem?.field('sites')} hint="Such as https://www.school.example. Nobody else can put it into a page.">

@@ -4,6 +4,7 @@ import { Button } from '@/components/Button';
 import { CopyField } from '@/components/CopyField';
 import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem } from '@/components/Field';
+import { linesOf } from '@/components/linesOf';
 import { formatMoment } from '@/time/dates';
 import { TakeBack } from './TakeBack';
 import { usePublicationLinks, type Publication, type PublicationLink } from './usePublications';
@@ -76,7 +77,7 @@ function LinksForm({ publication, purpose }: Omit<Props, 'onClose'>) {
     const [names, setNames] = useState('');
     const problem = problemOf(make);
     const words = WORDS[purpose];
-    const told = names.split('\n').map((each) => each.trim()).filter((each) => each !== '');
+    const told = linesOf(names);
     const submit = (event: FormEvent) => {
         event.preventDefault();
         make.mutate(told, { onSuccess: () => setNames('') });

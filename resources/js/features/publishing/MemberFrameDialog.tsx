@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { problemOf } from '@/api/useAction';
-import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { CheckField, ChoiceField, FormProblem } from '@/components/Field';
+import { CheckField, ChoiceField } from '@/components/Field';
+import { FormFoot } from '@/components/FormFoot';
 import { VIEWS } from './frameLine';
 import { SubjectField } from './SubjectField';
 import { subjectOf, useManaged } from './useManaged';
@@ -30,15 +30,7 @@ export function MemberFrameDialog({ frame, sites, onClose }: Props) {
                 {frame === null && <SubjectField of={of} choices={choices} error={problem?.field('calendar')} onChange={setOf} />}
                 <ChoiceField label="It opens as" value={view} choices={VIEWS} onChange={setView} />
                 <CheckField label="Who may change events here may add, move and change them there" checked={mayChange} onChange={(event) => setMayChange(event.target.checked)} />
-                {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
-                <div className="flex gap-2">
-                    <Button type="submit" look="primary" disabled={save.isPending}>
-                        {frame === null ? 'Make it' : 'Save'}
-                    </Button>
-                    <Button look="quiet" onClick={onClose}>
-                        Cancel
-                    </Button>
-                </div>
+                <FormFoot submit={frame === null ? 'Make it' : 'Save'} pending={save.isPending} problem={problem} onCancel={onClose} />
             </form>
         </Dialog>
     );

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { Schemas } from '@/api/client';
 import { problemOf } from '@/api/useAction';
-import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { CheckField, ChoiceField, FormProblem, TextField } from '@/components/Field';
+import { CheckField, ChoiceField, TextField } from '@/components/Field';
+import { FormFoot } from '@/components/FormFoot';
 import { ConditionFields } from '@/features/overlays/ConditionFields';
 import { LinksDialog } from './LinksDialog';
 import { PreviewNote } from './PreviewNote';
@@ -82,15 +82,7 @@ export function PublicationDialog({ publication, begun, onClose }: Props) {
                     <PreviewNote preview={preview} />
                 </div>
                 <div className="flex flex-col gap-3 sm:col-span-2">
-                    {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
-                    <div className="flex gap-2">
-                        <Button type="submit" look="primary" disabled={publish.isPending}>
-                            {publication === null ? 'Publish it' : 'Save'}
-                        </Button>
-                        <Button look="quiet" onClick={onClose}>
-                            Cancel
-                        </Button>
-                    </div>
+                    <FormFoot submit={publication === null ? 'Publish it' : 'Save'} pending={publish.isPending} problem={problem} onCancel={onClose} />
                 </div>
             </form>
         </Dialog>
