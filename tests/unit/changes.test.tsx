@@ -166,7 +166,8 @@ test('where nothing is pushed it asks now and then, and goes on when an answer w
     missed.lost = false;
     missed.marks = [eventMark('2026-11-25')];
     act(() => FakeEventSource.open?.onerror?.());
-    await pass(38_000);
+    // Half a minute and a quarter of it at most until it asks, and two seconds over which all who are told of a change spread.
+    await pass(40_000);
     expect(counts()).toEqual([1, 1, 0]);
     expect(looks()).toEqual(['+', '+', '+']);
 });
