@@ -9,6 +9,7 @@ use App\Changes\EventsMarked;
 use App\Changes\ListsMarked;
 use App\Changes\OwnMarks;
 use App\Changes\SyncLog;
+use App\Directory\GroupsChanged;
 use App\Directory\OwnThings;
 use App\Directory\Person;
 use App\Events\Write\EventsChanged;
@@ -16,6 +17,8 @@ use App\Feeds\Feed;
 use App\Feeds\WriteFile;
 use App\Frames\CurrentFrame;
 use App\Imports\BringIn;
+use App\Invitations\InviteAsked;
+use App\Invitations\InviteMembers;
 use App\Jobs\JobKind;
 use App\Jobs\JobRunner;
 use App\Live\NginxPublisher;
@@ -94,6 +97,8 @@ final class RotaServiceProvider extends ServiceProvider
         Event::listen(SchoolYearChanged::class, [KeepToSchool::class, 'lay']);
         Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);
         Event::listen(EventsChanged::class, [TellAsked::class, 'handle']);
+        Event::listen(EventsChanged::class, [InviteAsked::class, 'handle']);
+        Event::listen(GroupsChanged::class, [InviteMembers::class, 'handle']);
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
             Event::listen($change, fn (EventsMarked|AccessMarked|ListsMarked $marked) => $this->app->make(OwnMarks::class)->add($marked->mark));
             Event::listen($change, [TellLive::class, $told]);

@@ -12,6 +12,7 @@ use App\ICalendar\ExpandFile;
 use App\ICalendar\LintFile;
 use App\ICalendar\RewriteFile;
 use App\Imports\ImportFile;
+use App\Invitations\Receive\ReceiveCommand;
 use App\Publishing\Kept\KeepAnswers;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
 use Illuminate\Cookie\Middleware\EncryptCookies;
@@ -42,7 +43,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             Route::group([], base_path('routes/web.php'));
         },
     )
-    ->withCommands([ExpandFile::class, LintFile::class, RewriteFile::class, ImportFile::class, ExportCalendar::class])
+    ->withCommands([ExpandFile::class, LintFile::class, RewriteFile::class, ImportFile::class, ExportCalendar::class, ReceiveCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         // The registry does not serve the package that HandleCors needs; nothing here is called across origins.
         $middleware->remove(HandleCors::class);

@@ -37,6 +37,8 @@ return [
         'key_days' => 2,
         /* Long work that has ended, and what came of it. */
         'job_days' => 7,
+        /* What went out by mail, to whom. */
+        'letter_days' => 90,
         /* Who came in and who could not. */
         'sign_in_days' => 180,
     ],
@@ -66,6 +68,15 @@ return [
     'jobs' => [
         /* So many events are changed or brought in while whoever asked for it waits; more is done in the background. */
         'at_once' => 300,
+    ],
+
+    'letters' => [
+        /* Of what is changed several times within so many seconds those who are asked get one letter. */
+        'gather_seconds' => (int) env('ROTA_LETTERS_GATHER', 600),
+        /* Of what is near at hand they are told after so many, within which it can be undone. */
+        'undo_seconds' => (int) env('ROTA_LETTERS_UNDO', 10),
+        /* Nobody gets more than so many within an hour; what is more waits. */
+        'per_hour' => 60,
     ],
 
     'imports' => [

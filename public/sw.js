@@ -23,7 +23,7 @@ self.addEventListener('fetch', (event) => {
     // Whoever signs out leaves nothing behind, whatever becomes of the page.
     if (request.method === 'DELETE' && url.pathname === '/api/v1/session') return event.respondWith(signOut(request));
     if (request.method !== 'GET') return;
-    if (request.mode === 'navigate' && !/^\/(api|feeds|public|p|members|metrics|sitemap\.xml)\b/.test(url.pathname)) return event.respondWith(page(request));
+    if (request.mode === 'navigate' && !/^\/(api|feeds|public|p|asked|members|metrics|sitemap\.xml)\b/.test(url.pathname)) return event.respondWith(page(request));
     if (url.pathname.startsWith('/build/')) return event.respondWith(part(request));
     if (KEPT.test(url.pathname)) return event.respondWith(answer(request, url));
 });

@@ -29,6 +29,7 @@ use App\History\HistoryController;
 use App\History\OperationsController;
 use App\Http\Middleware\DoneOnce;
 use App\Imports\ImportsController;
+use App\Invitations\RepliesController;
 use App\Jobs\JobsController;
 use App\Live\LiveController;
 use App\Notices\SinceController;
@@ -145,6 +146,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('calendars/{slug}/log', [ChangeLogController::class, 'calendar']);
     Route::post('calendars/{slug}/log/{id}/revert', [ChangeLogController::class, 'revert']);
     Route::get('waiting', [WaitingController::class, 'index']);
+    Route::put('replies/{id}', [RepliesController::class, 'update']);
     Route::put('invitations/{id}', [WaitingController::class, 'answer']);
     Route::put('requests/{id}', [RequestsController::class, 'decide']);
     Route::put('requests/{id}/seen', [RequestsController::class, 'seen']);

@@ -9,6 +9,8 @@ use App\Letters\Mailing;
 use App\Occurrences\RollHorizon;
 use App\Occurrences\VerifyOccurrences;
 use App\Organisation\Organisation;
+use App\Outbox\SendDueLetters;
+use App\Outbox\SendOutbox;
 use App\Publishing\Kept\CountReads;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
@@ -27,6 +29,10 @@ Artisan::command('rota:refresh-sources', function (): void {
     Source::query()->where('next_refresh_at', '<=', now())->orderBy('next_refresh_at')->limit(500)
         ->pluck('id')->each(fn (int $id) => RefreshSource::dispatch($id));
 })->purpose('Queues a refresh of every source that is due');
+
+Artisan::command('rota:send-letters', function (SendOutbox $outbox): void {
+    $this->info($outbox->run().' letters sent');
+})->purpose('Sends letters that are due');
 
 Artisan::command('rota:resume-jobs', function (JobRunner $runner): void {
     $this->info($runner->resume().' jobs taken up again');
@@ -136,6 +142,7 @@ Artisan::command('rota:words', function (Words $words): void {
 Schedule::call(fn (Heartbeats $heartbeats) => $heartbeats->look(Part::Schedule))->everyMinute();
 Schedule::command('rota:refresh-sources')->everyMinute();
 Schedule::command('rota:resume-jobs')->everyMinute();
+Schedule::job(new SendDueLetters)->everyMinute();
 Schedule::call(fn (CountReads $reads) => $reads->run())->everyTenMinutes();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');
 Schedule::command('rota:tidy')->dailyAt('03:40');

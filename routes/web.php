@@ -4,6 +4,7 @@ use App\Api\ApiPageController;
 use App\Api\OpenApiController;
 use App\Feeds\FeedDownloadController;
 use App\Frames\FramePageController;
+use App\Invitations\AnswerPageController;
 use App\Publishing\PublishedEventController;
 use App\Publishing\PublishedFilesController;
 use App\Publishing\PublishedPageController;
@@ -24,6 +25,8 @@ Route::get('p/{address}/screen', [PublishedPageController::class, 'screen'])->wh
 Route::get('p/{address}/{date}/{name}.ics', [PublishedEventController::class, 'file'])->where(['address' => '[A-Za-z0-9_-]+', 'date' => '\d{4}-\d\d-\d\d', 'name' => '[0-9a-f]{20}'])->middleware('throttle:published');
 Route::get('p/{address}/{date}/{name}', [PublishedEventController::class, 'show'])->where(['address' => '[A-Za-z0-9_-]+', 'date' => '\d{4}-\d\d-\d\d', 'name' => '[0-9a-f]{20}'])->middleware('throttle:published');
 Route::get('members/{key}', [FramePageController::class, 'show'])->where('key', '[0-9a-f]{32}')->middleware('throttle:published');
+Route::get('asked/{code}', [AnswerPageController::class, 'show'])->where('code', '[0-9A-Za-z-]+')->middleware('throttle:published');
+Route::post('asked/{code}', [AnswerPageController::class, 'store'])->where('code', '[0-9A-Za-z-]+')->middleware('throttle:published');
 Route::get('sitemap.xml', [SitemapController::class, 'show'])->middleware('throttle:feeds');
 Route::get('metrics', MetricsController::class);
 Route::get('upkeep/web', WebSettingsController::class)->middleware('signed:relative')->name('upkeep.web');
@@ -31,4 +34,4 @@ Route::get('api', ApiPageController::class);
 Route::get('api/openapi.json', OpenApiController::class);
 
 // Every other address is the application's: its routes are in resources/js.
-Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|members/|sitemap\.xml$|build/).*$');
+Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|asked/|members/|sitemap\.xml$|build/).*$');

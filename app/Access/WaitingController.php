@@ -5,6 +5,7 @@ namespace App\Access;
 use App\Api\Answers;
 use App\Calendars\CalendarNameData;
 use App\Changes\Change;
+use App\Invitations\WaitingReplies;
 use App\Overlays\HomeSheet;
 use App\Participants\AskedEvents;
 use Illuminate\Http\JsonResponse;
@@ -24,7 +25,7 @@ use PinnedRota\Core\Time\Zone;
 ])]
 final class WaitingController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked, private readonly WaitingReplies $replies)
     {
     }
 
@@ -47,6 +48,7 @@ final class WaitingController
 
         return new JsonResponse(new WaitingData(
             $this->asked->of($this->viewer->perspective(), Zone::of($person->timezone)),
+            $this->replies->of($this->viewer->perspective(), Zone::of($person->timezone)),
             $invitations->map(fn (Invitation $each): InvitationWaitingData => new InvitationWaitingData(
                 $each->id, $each->giver->name ?? $somebody, $each->updated_at->toIso8601ZuluString(),
                 $calendars[$each->calendar_id]->level(), $calendars[$each->calendar_id]->level()->means(), CalendarNameData::of($calendars[$each->calendar_id]->calendar),

@@ -2,6 +2,7 @@
 
 namespace App\Access;
 
+use App\Invitations\ReplyWaitingData;
 use App\Participants\AskedEventData;
 
 /** What waits for the person. */
@@ -9,12 +10,14 @@ final readonly class WaitingData
 {
     /**
      * @param  list<AskedEventData>  $asked  Events that one is asked to take part in, the next first
+     * @param  list<ReplyWaitingData>  $replies  What came back by mail to what one asks others to
      * @param  list<InvitationWaitingData>  $invitations
      * @param  list<RequestWaitingData>  $requests
      * @param  list<AnswerWaitingData>  $answers
      */
     public function __construct(
         public array $asked,
+        public array $replies,
         public array $invitations,
         public array $requests,
         public array $answers,

@@ -32,7 +32,9 @@ final class GroupMembers
             $changed = $within ? $members->syncWithoutDetaching([$member->id])['attached'] !== [] : $members->detach($member->id) > 0;
             if ($changed) {
                 ChangeLog::member($group, $by, $member, $within);
-                Change::ofAccess($this->audience->withAdministrators($member instanceof Person ? [$member->id] : $this->audience->of(new Subject(SubjectKind::Group, $member->id))));
+                $people = $member instanceof Person ? [$member->id] : $this->audience->of(new Subject(SubjectKind::Group, $member->id));
+                event(new GroupsChanged($group->id, $people));
+                Change::ofAccess($this->audience->withAdministrators($people));
             }
         });
     }

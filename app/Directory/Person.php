@@ -21,6 +21,7 @@ use PinnedRota\Core\Directory\Role;
  * @property string $post
  * @property ?list<array{day: string, from: string, to: string}> $working_hours
  * @property ?Carbon $invited_at
+ * @property bool $invitations_by_mail whether what they are asked to comes by mail, too
  */
 final class Person extends User
 {
@@ -30,7 +31,7 @@ final class Person extends User
 
     protected $hidden = ['password', 'remember_token'];
 
-    protected $attributes = ['password' => null, 'role' => 'member', 'status' => 'active', 'post' => '', 'working_hours' => null, 'invited_at' => null];
+    protected $attributes = ['password' => null, 'role' => 'member', 'status' => 'active', 'post' => '', 'working_hours' => null, 'invited_at' => null, 'invitations_by_mail' => true];
 
     /**
      * Those in whose name, post or address each of these words is.
@@ -78,6 +79,6 @@ final class Person extends User
 
     protected function casts(): array
     {
-        return ['role' => Role::class, 'password' => 'hashed', 'working_hours' => 'array', 'invited_at' => 'datetime'];
+        return ['role' => Role::class, 'password' => 'hashed', 'working_hours' => 'array', 'invited_at' => 'datetime', 'invitations_by_mail' => 'boolean'];
     }
 }

@@ -21,6 +21,7 @@ final readonly class EventData
      * @param  list<EventLinkData>  $links  Addresses that came with it, beside its own link
      * @param  list<string>  $categories
      * @param  list<EventParticipantData>  $participants
+     * @param  'unanswered'|'accepted'|'declined'|'tentative'|'delegated'|null  $answer  What the viewer has answered, where they are asked: themselves, or as one of a group
      * @param  ?OrganiserData  $organiser  Whoever asks those who take part
      * @param  int  $priority  0 none, 1 highest to 9 lowest
      * @param  ?Colour  $colour  Its own, whatever the layer has
@@ -55,6 +56,7 @@ final readonly class EventData
         public bool $private,
         public array $categories,
         public array $participants,
+        public ?string $answer,
         public ?OrganiserData $organiser,
         public ?RepeatData $repeat,
         public int $priority,

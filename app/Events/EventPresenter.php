@@ -6,6 +6,7 @@ use App\Access\Perspective;
 use App\Attachments\AttachmentData;
 use App\Directory\Person;
 use App\Events\Read\SeenSeries;
+use App\Participants\AskedAs;
 use App\Participants\EventParticipantData;
 use App\Participants\OrganiserData;
 use App\Pins\EventPins;
@@ -80,7 +81,8 @@ final class EventPresenter
             busy: $contents->busy,
             private: $full && $contents->private,
             categories: $contents->categories,
-            participants: $full ? EventParticipantData::ofEvent($event) : [],
+            participants: $full ? EventParticipantData::ofEvent($head, $event, $mayChange) : [],
+            answer: $full ? $this->answer($event, $perspective) : null,
             organiser: $full ? OrganiserData::of($head, $event) : null,
             repeat: $whole ? $this->repeat($head, (string) $time) : null,
             priority: $contents->priority,
@@ -103,6 +105,15 @@ final class EventPresenter
             mayChange: $mayChange,
             version: $head->version,
         );
+    }
+
+    /** What the viewer has answered, where they are asked: themselves, or as one of a group. */
+    private function answer(Event $event, Perspective $perspective): ?string
+    {
+        $person = $perspective->viewer->personId === null ? null : Person::query()->find($perspective->viewer->personId);
+        $as = $person === null || $event->participants === [] ? null : AskedAs::of($event, $person, $perspective->viewer->groupIds);
+
+        return $as !== null && $as->isWanted() ? strtolower($as->answer->name) : null;
     }
 
     private function repeat(EventRecord $head, string $time): ?RepeatData

@@ -44,6 +44,8 @@ final class EventsController
     /** @var array<int, int> versions of the series that were read, by head */
     private array $read = [];
 
+    private bool $tells = true;
+
     public function __construct(
         private readonly CurrentViewer $viewer,
         private readonly SeenSeries $seen,
@@ -58,6 +60,7 @@ final class EventsController
         responses: [new Answers(EventData::class, 'The event', 201)])]
     public function store(EventInput $input): JsonResponse
     {
+        $this->tells = $input->boolean('tell', true);
         $target = $this->targets->named($input->validated('calendar'));
         $event = $input->event(null, Str::uuid()->toString(), $target->calendar->timezone);
         $this->targets->demandCategories($target, $event->contents->categories);
@@ -84,6 +87,7 @@ final class EventsController
     public function update(EventInput $input, int $id): JsonResponse
     {
         $occurrence = $this->occurrenceOf($input);
+        $this->tells = $input->boolean('tell', true);
         $following = $occurrence !== null && $input->boolean('following');
         $head = $this->changeable($id, $input);
         $target = $input->has('calendar') ? $this->targets->named($input->validated('calendar')) : null;
@@ -102,7 +106,7 @@ final class EventsController
     }
 
     #[OA\Delete(path: '/events/{id}', operationId: 'deleteEvent', summary: 'Deletes an event, or with “occurrence” that one time of it.', tags: ['events'],
-        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'following', required: false, description: 'Whether all that follow are meant, too', schema: new OA\Schema(type: 'boolean')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'occurrence', required: false, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'following', required: false, description: 'Whether all that follow are meant, too', schema: new OA\Schema(type: 'boolean')), new OA\QueryParameter(name: 'tell', required: false, description: 'Whether those whom it concerns are told by mail; they are unless it says no', schema: new OA\Schema(type: 'boolean')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))],
         responses: [new OA\Response(response: 204, description: 'Deleted; it can be restored')])]
     public function destroy(Request $request, int $id): Response
     {
@@ -110,6 +114,7 @@ final class EventsController
         $head = $this->changeable($id, $request);
         $series = $this->seen->load($head);
         $found = $occurrence === null ? null : $this->find($series, $occurrence);
+        $this->tells = $request->boolean('tell', true);
         $following = $request->boolean('following');
         $all = $found === null || ($following && $series->master !== null && $occurrence->indexSeconds() <= $series->master->timing->start->indexSeconds());
 
@@ -183,7 +188,7 @@ final class EventsController
     private function carryOut(OperationKind $kind, Command ...$commands): Done
     {
         try {
-            return $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, $kind, array_values($commands), $this->read);
+            return $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, $kind, array_values($commands), $this->read, tell: $this->tells);
         } catch (OutdatedSeries $problem) {
             throw new VersionConflict($this->tell($problem->heads[0], null));
         }

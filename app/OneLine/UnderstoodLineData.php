@@ -70,7 +70,7 @@ final readonly class UnderstoodLineData
     /** @return list<EventParticipantData> */
     private static function participantsOf(Understood $is, Vocabulary $words): array
     {
-        $tell = static fn (string $kind, string $part, array $names): callable => static fn (int $id): EventParticipantData => new EventParticipantData($id, $kind, $names[$id], $part, 'unanswered');
+        $tell = static fn (string $kind, string $part, array $names): callable => static fn (int $id): EventParticipantData => EventParticipantData::named($id, $kind, $names[$id], $part);
 
         return [
             ...array_map($tell('person', 'responsible', $words->people), $is->responsible),

@@ -15,12 +15,13 @@ use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
-use PinnedRota\Core\Events\Party;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
 #[OA\Schema(schema: 'AnswerInput', required: ['answer'], properties: [
     new OA\Property(property: 'answer', type: 'string', enum: ['accepted', 'declined', 'tentative']),
+    new OA\Property(property: 'note', description: 'What is written with it; at most 500 characters', type: 'string', nullable: true),
     new OA\Property(property: 'occurrence', description: 'The time that is meant, of a series; null: all of it', type: 'string', nullable: true),
 ])]
 final class AnswersController
@@ -38,10 +39,9 @@ final class AnswersController
     public function update(Request $request, int $id): Response
     {
         $person = $this->viewer->person();
-        $input = $request->validate(['answer' => ['required', Rule::in(array_keys(self::ANSWERS))], 'occurrence' => ['sometimes', 'nullable', 'string', 'max:20']]);
+        $input = $request->validate(['answer' => ['required', Rule::in(array_keys(self::ANSWERS))], 'note' => ['sometimes', 'nullable', 'string', 'max:500'], 'occurrence' => ['sometimes', 'nullable', 'string', 'max:20']]);
         $answer = self::ANSWERS[$input['answer']];
         $occurrence = (string) ($input['occurrence'] ?? '');
-        $who = Party::person($person->id);
         $perspective = $this->viewer->perspective();
         $head = $occurrence === '' ? $this->seen->full($id, $perspective) : $this->seen->partly($id, $perspective);
         $series = $this->seen->load($head);
@@ -49,11 +49,11 @@ final class AnswersController
         if ($time !== null) {
             $this->seen->demandFull($this->seen->visibility($head, $time->event, $perspective));
         }
-        if (array_filter($time === null ? $series->events() : [$time->event], static fn (Event $event): bool => $event->asks($who)) === []) {
-            throw new AccessDeniedHttpException('You are not asked to take part in this event.');
-        }
+        $as = array_filter(array_map(static fn (Event $event): ?Participant => AskedAs::of($event, $person, $perspective->viewer->groupIds), $time === null ? $series->events() : [$time->event]));
+        $me = array_shift($as) ?? throw new AccessDeniedHttpException('You are not asked to take part in this event.');
+        $note = trim((string) ($input['note'] ?? ''));
         $this->changes->carryOut(Actor::person($person), Cause::Screen, OperationKind::Answer, [
-            $time?->recurrenceId === null ? new AnswerSeries($id, $who, $answer) : new AnswerOccurrence($id, $time->recurrenceId, $who, $answer),
+            $time?->recurrenceId === null ? new AnswerSeries($id, $me, $answer, $note) : new AnswerOccurrence($id, $time->recurrenceId, $me, $answer, $note),
         ]);
 
         return response()->noContent();

@@ -28,7 +28,8 @@ final class AskedEvents
     /** @return list<AskedEventData> */
     public function of(Perspective $perspective, Zone $zone): array
     {
-        $series = EventRecord::query()->whereIn('id', ParticipantRecord::query()->select('event_id')->where('person_id', $perspective->viewer->personId)->where('organizer', false)->where('answer', ParticipantAnswer::Unanswered))
+        $series = EventRecord::query()->whereIn('id', ParticipantRecord::query()->select('event_id')->where('organizer', false)->where('answer', ParticipantAnswer::Unanswered)
+            ->where(static fn ($whom) => $whom->where('person_id', $perspective->viewer->personId)->orWhereIntegerInRaw('group_id', $perspective->viewer->groupIds)))
             ->toBase()->selectRaw('DISTINCT COALESCE(series_id, id) AS id')->pluck('id')->map(intval(...))->all();
         if ($series === []) {
             return [];

@@ -28,6 +28,8 @@ use PinnedRota\Core\Events\PartyKind;
  * @property ParticipantAnswer $answer
  * @property bool $asked
  * @property ?array<string, list<string>> $parameters
+ * @property string $note what they wrote with their answer
+ * @property ?int $member_of the group by which they are asked, where they are not themselves
  */
 final class ParticipantRecord extends Model
 {
@@ -66,6 +68,7 @@ final class ParticipantRecord extends Model
                 'address' => $participant->address, 'name' => $participant->name, 'kind' => $participant->kind->value, 'role' => $participant->role->value,
                 'answer' => $participant->answer->value, 'asked' => $participant->asked,
                 'parameters' => $participant->parameters === [] ? null : json_encode($participant->parameters, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                'note' => $participant->note, 'member_of' => $participant->memberOf?->id,
             ];
         }
 
@@ -78,7 +81,7 @@ final class ParticipantRecord extends Model
         return [
             'position' => $this->position, 'organizer' => $this->organizer, 'person_id' => $this->person_id, 'group_id' => $this->group_id, 'room_id' => $this->room_id,
             'address' => $this->address, 'name' => $this->name, 'kind' => $this->kind->value, 'role' => $this->role->value, 'answer' => $this->answer->value,
-            'asked' => $this->asked, 'parameters' => $this->getRawOriginal('parameters'),
+            'asked' => $this->asked, 'parameters' => $this->getRawOriginal('parameters'), 'note' => $this->note, 'member_of' => $this->member_of,
         ];
     }
 
@@ -86,7 +89,8 @@ final class ParticipantRecord extends Model
     {
         return new Participant(
             $this->address, $this->name, $this->kind, $this->role, $this->answer, $this->asked, $this->parameters ?? [],
-            self::party($this->person_id, $this->group_id, $this->room_id),
+            self::party($this->person_id, $this->group_id, $this->room_id), $this->note,
+            $this->member_of === null ? null : Party::group($this->member_of),
         );
     }
 

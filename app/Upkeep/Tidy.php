@@ -8,7 +8,10 @@ use App\Events\EventRecord;
 use App\Feeds\WriteFile;
 use App\History\Operation;
 use App\Imports\Import;
+use App\Invitations\EventInvitation;
 use App\Jobs\BackgroundJob;
+use App\Outbox\LetterState;
+use App\Outbox\OutboxLetter;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Spatie\Activitylog\Models\Activity;
@@ -30,6 +33,8 @@ final class Tidy
             'keys of what was done' => DB::table('idempotency_keys')->where('created_at', '<', now()->subDays((int) config('rota.keep.key_days')))->delete(),
             'viewers of long ago' => DB::table('live_viewers')->where('opened_at', '<', now()->subHours((int) config('rota.live.viewer_hours')))->delete(),
             'jobs' => BackgroundJob::query()->where('ended_at', '<', now()->subDays((int) config('rota.keep.job_days')))->delete(),
+            'letters' => OutboxLetter::query()->where('state', '!=', LetterState::Waiting)->where('created_at', '<', now()->subDays((int) config('rota.keep.letter_days')))->delete(),
+            'invitations to what is gone' => EventInvitation::query()->whereNotExists(static fn ($event) => $event->from('events')->whereColumn('events.id', 'event_invitations.event_id'))->where('updated_at', '<', now()->subDays((int) config('rota.keep.letter_days')))->delete(),
             'sign-ins' => (int) Activity::query()->where('log_name', 'sign-ins')->where('created_at', '<', now()->subDays((int) config('rota.keep.sign_in_days')))->delete(),
             'files that were made' => $this->madeFiles(),
             'files that were looked at' => $this->importFiles(),

@@ -53,7 +53,7 @@ final class AskedAnew
     {
         return $event->with(participants: array_map(
             static fn (Participant $each): Participant => $each->kind === ParticipantKind::Person && $each->role !== ParticipantRole::Responsible && ($mover === null || ! $mover->is($each->party))
-                ? $each->with(answer: ParticipantAnswer::Unanswered) : $each,
+                ? $each->unanswered() : $each,
             $event->participants,
         ));
     }

@@ -11,11 +11,11 @@ namespace PinnedRota\Core\Events;
 final class OccurrenceAnswers
 {
     /** The series with what one of those who are asked answered to one of its times. */
-    public static function answered(Series $series, Occurrence $occurrence, Party $who, ParticipantAnswer $answer): Series
+    public static function answered(Series $series, Occurrence $occurrence, Participant $who, ParticipantAnswer $answer, string $note = ''): Series
     {
         $single = OccurrenceChanges::single($occurrence);
 
-        return OccurrenceChanges::one($series, $single->with(participants: Participants::answered($single->participants, $who, $answer)));
+        return OccurrenceChanges::one($series, $single->with(participants: Participants::answered($single->participants, $who, $answer, $note)));
     }
 
     /** Whether a changed time is as its series has it, but for what was answered. */
@@ -50,7 +50,7 @@ final class OccurrenceAnswers
     {
         return [
             'starts' => $event->timing->start, 'ends' => $event->timing->end, 'contents' => $event->contents, 'organizer' => $event->organizer, 'reminders' => $event->reminders, 'foreign' => $event->foreign,
-            'participants' => array_map(static fn (Participant $each): Participant => $each->with(answer: ParticipantAnswer::Unanswered), $event->participants),
+            'participants' => array_map(static fn (Participant $each): Participant => $each->unanswered(), array_values(array_filter($event->participants, static fn (Participant $each): bool => $each->memberOf === null))),
         ];
     }
 }

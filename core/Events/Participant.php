@@ -13,6 +13,8 @@ final readonly class Participant
      * @param  bool  $asked  whether an answer is asked of them (RSVP)
      * @param  array<string, list<string>>  $parameters  what else the file says, kept for writing
      * @param  ?Party  $party  whom of the directory it is; null for others
+     * @param  string  $note  what they wrote with their answer
+     * @param  ?Party  $memberOf  the group by which they are asked, where they are not asked themselves (MEMBER): they are among those who take part once they have answered
      */
     public function __construct(
         public string $address,
@@ -23,7 +25,15 @@ final readonly class Participant
         public bool $asked = false,
         public array $parameters = [],
         public ?Party $party = null,
+        public string $note = '',
+        public ?Party $memberOf = null,
     ) {
+    }
+
+    /** Somebody or something of the directory, to be found among those who take part. */
+    public static function standingFor(Party $party): self
+    {
+        return new self('', party: $party);
     }
 
     /** Who is responsible need not be asked. */
@@ -45,10 +55,40 @@ final readonly class Participant
         return new self(Party::room($id)->address(), $name, ParticipantKind::Room, $role, ParticipantAnswer::Accepted, party: Party::room($id));
     }
 
-    /** The same with another part, answer or place in the directory; what is left out stays as it is. */
-    public function with(?ParticipantRole $role = null, ?ParticipantAnswer $answer = null, ?Party $party = null): self
+    /** Somebody of a group that takes part, as one who has not answered. */
+    public static function ofMember(int $id, string $mailAddress, string $name, self $group): self
     {
-        return new self($this->address, $this->name, $this->kind, $role ?? $this->role, $answer ?? $this->answer, $this->asked, $this->parameters, $party ?? $this->party);
+        return new self("mailto:{$mailAddress}", $name, ParticipantKind::Person, $group->role, party: Party::person($id), memberOf: $group->party);
+    }
+
+    /** The same as one who is asked themselves, whatever group they are in. */
+    public function themselves(): self
+    {
+        return new self($this->address, $this->name, $this->kind, $this->role, $this->answer, $this->asked, $this->parameters, $this->party, $this->note);
+    }
+
+    /** Somebody whom the directory does not know. */
+    public static function ofAddress(string $mailAddress, string $name, ParticipantRole $role): self
+    {
+        return new self('mailto:'.mb_strtolower($mailAddress), $name, ParticipantKind::Person, $role);
+    }
+
+    /** The same with another part, answer, place in the directory or note; what is left out stays as it is. */
+    public function with(?ParticipantRole $role = null, ?ParticipantAnswer $answer = null, ?Party $party = null, ?string $note = null): self
+    {
+        return new self($this->address, $this->name, $this->kind, $role ?? $this->role, $answer ?? $this->answer, $this->asked, $this->parameters, $party ?? $this->party, $note ?? $this->note, $this->memberOf);
+    }
+
+    /** Whether an answer is wanted of them: not of who is responsible, nor of who is only told. */
+    public function isWanted(): bool
+    {
+        return in_array($this->role, [ParticipantRole::Required, ParticipantRole::Optional], true);
+    }
+
+    /** The same as one who has not answered. */
+    public function unanswered(): self
+    {
+        return $this->with(answer: ParticipantAnswer::Unanswered, note: '');
     }
 
     /** Whether it is the same one, whatever part they take. */

@@ -41,8 +41,9 @@ final class CalendarReader
     /**
      * @param  resource  $stream
      * @param  Zone  $fallback  for times whose zone means nothing here
+     * @param  bool  $takesReplies  whether what somebody says about an event is read as one, too
      */
-    public function __construct(mixed $stream, public readonly Diagnostics $diagnostics, Zone $fallback)
+    public function __construct(mixed $stream, public readonly Diagnostics $diagnostics, Zone $fallback, private readonly bool $takesReplies = false)
     {
         $this->components = new ComponentReader($stream, $diagnostics);
         $this->times = new TimeReader($diagnostics, $fallback);
@@ -137,7 +138,12 @@ final class CalendarReader
     private function event(Component $component): ?Event
     {
         $method = $this->method;
-        if ($method !== null && ! $method->tellsOfEvents()) {
+        if ($method !== null && ! $method->tellsOfEvents() && $this->takesReplies) {
+            // It need not say when the event is that it is about (RFC 5546, 3.2.3), where an event has to: it is given a time that nobody looks at.
+            if ($component->first('DTSTART') === null) {
+                $component->addProperty(new Property('DTSTART', '19700101T000000Z'));
+            }
+        } elseif ($method !== null && ! $method->tellsOfEvents()) {
             $this->diagnostics->add($component->line, 'METHOD', "{$method->value}: this is what somebody says about an event, and none itself", Outcome::Skipped);
 
             return null;

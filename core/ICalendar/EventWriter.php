@@ -120,6 +120,7 @@ final readonly class EventWriter
             'ROLE' => $participant->role === ParticipantRole::Required ? '' : $participant->role->value,
             'PARTSTAT' => $participant->answer === ParticipantAnswer::Unanswered ? '' : $participant->answer->value,
             'RSVP' => $participant->asked ? 'TRUE' : '',
+            'MEMBER' => $participant->memberOf?->address() ?? '',
         ], static fn (string $value): bool => $value !== '');
         $this->writer->property($name, $participant->address, $parameters + $participant->parameters);
     }

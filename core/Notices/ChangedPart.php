@@ -39,10 +39,10 @@ enum ChangedPart: string
         };
     }
 
-    /** @return list<string> who takes part, and how; what they answered is no change of the event */
+    /** @return list<string> who takes part, and how; what they answered, themselves or as one of a group, is no change of the event */
     private static function people(Event $event): array
     {
-        $people = array_map(static fn (Participant $each): string => "{$each->role->name} ".($each->party?->address() ?? mb_strtolower($each->address)), $event->participants);
+        $people = array_map(static fn (Participant $each): string => "{$each->role->name} ".($each->party?->address() ?? mb_strtolower($each->address)), array_filter($event->participants, static fn (Participant $each): bool => $each->memberOf === null));
         sort($people);
 
         return $people;

@@ -255,6 +255,7 @@ const OTHERS = [
     'GET waiting' => [401, 200, 200],
     'PUT visit' => [401, 204, 204],
     'PUT requests/{id}/seen' => [401, 404, 404],
+    'PUT replies/{id}' => [401, 422, 422],
     'GET jobs' => [401, 200, 200],
     'GET jobs/{id}' => [401, 404, 404],
     'DELETE jobs/{id}' => [401, 404, 404],

@@ -130,7 +130,7 @@ test('an answer is of the one who gives it, in every time of the series', functi
     $master = Make::event('Rowing', '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=3', uid: 'r', more: ['participants' => $asked]);
     $changed = Make::event('Rowing, late', '2026-11-10T11:00', uid: 'r', more: ['recurrenceId' => Make::time('2026-11-10T09:00'), 'participants' => $asked]);
     $id = $this->addSeries($this->slip, new Series($master, [$changed]), $this->ada)->id;
-    ($this->do)(new AnswerSeries($id, Party::person($this->ada->id), ParticipantAnswer::Accepted));
+    ($this->do)(new AnswerSeries($id, Participant::standingFor(Party::person($this->ada->id)), ParticipantAnswer::Accepted));
     $answers = DB::table('event_participants')->join('events', 'events.id', '=', 'event_id')->where(fn ($of) => $of->where('events.id', $id)->orWhere('events.series_id', $id))->whereNotNull('person_id')->pluck('answer');
     expect($answers)->toHaveCount(2)->and($answers->unique()->all())->toBe([ParticipantAnswer::Accepted->value]);
 });

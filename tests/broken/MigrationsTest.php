@@ -217,6 +217,17 @@ function steps(): array
                 expect(DB::table('member_frames')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000030_event_invitations' => [
+            fn () => null,
+            function (): void {
+                expect(DB::table('people')->where('invitations_by_mail', false)->count())->toBe(0)->and(DB::table('event_participants')->where('note', '!=', '')->count())->toBe(0);
+                $id = DB::table('event_invitations')->insertGetId(['event_id' => DB::table('events')->max('id') + 1, 'address' => 'a@example.org']);
+                DB::table('outbox')->insert(['kind' => 'invitation', 'slot' => "invitation {$id}", 'invitation_id' => $id, 'address' => 'a@example.org', 'due_at' => now(), 'created_at' => now()]);
+                expect((array) DB::table('outbox')->sole())->toMatchArray(['state' => 'waiting', 'attempts' => 0, 'sent_at' => null]);
+                DB::table('event_invitations')->delete($id);
+                expect(DB::table('outbox')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

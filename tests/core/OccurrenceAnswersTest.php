@@ -13,7 +13,7 @@ use PinnedRota\Core\Events\Series;
 use Tests\Support\Make;
 
 beforeEach(function () {
-    $this->ann = Party::person(1);
+    $this->ann = Participant::standingFor(Party::person(1));
     $this->asked = fn (ParticipantAnswer $answer = ParticipantAnswer::Accepted): array => [
         Participant::ofPerson(1, 'ann@example.org', 'Ann', ParticipantRole::Required)->with(answer: $answer),
         Participant::ofPerson(2, 'ben@example.org', 'Ben', ParticipantRole::Required)->with(answer: ParticipantAnswer::Tentative),
@@ -86,7 +86,7 @@ describe('who had answered is asked anew', function () {
     test('where the event is moved, but for who moves it', function () {
         $moved = OccurrenceChanges::all($this->series, $this->series->master->with(timing: Make::event('', '2026-11-03T10:00', rule: 'FREQ=WEEKLY;COUNT=5')->timing));
         expect(array_unique(($this->anew)($moved), SORT_REGULAR))->toBe(['2026-11-03T10:00' => ['NEEDS-ACTION', 'NEEDS-ACTION']])
-            ->and(array_unique(($this->anew)($moved, $this->ann), SORT_REGULAR))->toBe(['2026-11-03T10:00' => ['ACCEPTED', 'NEEDS-ACTION']]);
+            ->and(array_unique(($this->anew)($moved, Party::person(1)), SORT_REGULAR))->toBe(['2026-11-03T10:00' => ['ACCEPTED', 'NEEDS-ACTION']]);
         // Who is responsible, and a room, answer nothing.
         $rest = array_slice(AskedAnew::of($this->series, $moved, null)->master->participants, 2);
         expect($rest)->toEqual(array_slice($this->series->master->participants, 2));

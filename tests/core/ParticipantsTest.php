@@ -21,15 +21,17 @@ beforeEach(function () {
     $this->loft = Participant::ofRoom(4, 'Long loft', ParticipantRole::Required);
 });
 
-test('who takes part is put anew: those who stay keep their answer, and whom the directory does not know stays', function () {
-    $put = Participants::put([$this->guest, $this->ada, $this->ben, $this->riggers, $this->loft], [
+test('who takes part is put anew: those who stay keep their answer, and what has no mail address stays', function () {
+    $boat = new Participant('urn:boat:3', 'Gig 3');
+    $put = Participants::put([$boat, $this->guest, $this->ada, $this->ben, $this->riggers, $this->loft], [
         // The same person under an address that they have by now.
         Participant::ofPerson(2, 'ben.new@example.org', 'Ben', ParticipantRole::Responsible),
         Participant::ofGroup(8, 'Keel year', ParticipantRole::Optional), Participant::ofRoom(5, 'Slip', ParticipantRole::Required),
     ]);
-    expect(toldParticipants($put))->toBe(['Ben CHAIR DECLINED', 'Keel year OPT-PARTICIPANT NEEDS-ACTION', 'Slip REQ-PARTICIPANT ACCEPTED', 'Guest REQ-PARTICIPANT TENTATIVE'])
+    expect(toldParticipants($put))->toBe(['Ben CHAIR DECLINED', 'Keel year OPT-PARTICIPANT NEEDS-ACTION', 'Slip REQ-PARTICIPANT ACCEPTED', 'Gig 3 REQ-PARTICIPANT NEEDS-ACTION'])
         ->and($put[0]->address)->toBe('mailto:Ben@example.org')
-        ->and(toldParticipants(Participants::put([$this->guest, $this->ada], [])))->toBe(['Guest REQ-PARTICIPANT TENTATIVE']);
+        ->and(toldParticipants(Participants::put([$this->guest, $this->ada], [Participant::ofAddress('Guest@example.org', 'Gus', ParticipantRole::Optional)])))->toBe(['Guest OPT-PARTICIPANT TENTATIVE'])
+        ->and(Participants::put([$this->guest, $this->ada], []))->toBe([]);
 });
 
 test('some are added, others dropped, and nobody twice', function () {
@@ -40,7 +42,7 @@ test('some are added, others dropped, and nobody twice', function () {
 });
 
 test('an answer is that of one, and of nobody else', function () {
-    expect(toldParticipants(Participants::answered([$this->ada, $this->ben, $this->guest], Party::person(2), ParticipantAnswer::Accepted)))
+    expect(toldParticipants(Participants::answered([$this->ada, $this->ben, $this->guest], Participant::standingFor(Party::person(2)), ParticipantAnswer::Accepted)))
         ->toBe(['Ada CHAIR ACCEPTED', 'Ben OPT-PARTICIPANT ACCEPTED', 'Guest REQ-PARTICIPANT TENTATIVE']);
 });
 
@@ -61,4 +63,38 @@ test('whoever added an event, takes part, is in a group that does, or has joined
 
 test('nobody has to do with what nobody added', function () {
     expect(Involvement::of(Viewer::outsider(), null, [], []))->toBeFalse()->and(Involvement::of(new Viewer(1), null, [], []))->toBeFalse();
+});
+
+describe('of a group', function () {
+    beforeEach(function () {
+        $this->cy = Participant::ofMember(3, 'cy@example.org', 'Cy', $this->riggers);
+        $this->answered = Participants::answered([$this->ada, $this->riggers], $this->cy, ParticipantAnswer::Declined, 'Away');
+    });
+
+    test('each is among those who take part once they have answered, and once only', function () {
+        expect(toldParticipants($this->answered))->toBe(['Ada CHAIR ACCEPTED', 'Riggers REQ-PARTICIPANT NEEDS-ACTION', 'Cy REQ-PARTICIPANT DECLINED'])->and($this->answered[2]->note)->toBe('Away')
+            ->and(toldParticipants(Participants::answered($this->answered, $this->cy, ParticipantAnswer::Accepted)))->toBe(['Ada CHAIR ACCEPTED', 'Riggers REQ-PARTICIPANT NEEDS-ACTION', 'Cy REQ-PARTICIPANT ACCEPTED']);
+    });
+
+    test('nobody is whose group does not take part', function () {
+        expect(Participants::answered([$this->ada], $this->cy, ParticipantAnswer::Accepted))->toBe([$this->ada]);
+    });
+
+    test('they stay as long as the group does, or they are asked themselves', function () {
+        expect(toldParticipants(Participants::put($this->answered, [$this->riggers])))->toBe(['Riggers REQ-PARTICIPANT NEEDS-ACTION', 'Cy REQ-PARTICIPANT DECLINED'])
+            ->and(Participants::put($this->answered, [$this->ada]))->toBe([$this->ada])
+            ->and(toldParticipants(Participants::changed($this->answered, [], [$this->riggers])))->toBe(['Ada CHAIR ACCEPTED'])
+            ->and(toldParticipants(Participants::changed($this->answered, [$this->loft], [])))->toContain('Cy REQ-PARTICIPANT DECLINED');
+        $themselves = Participants::put($this->answered, [Participant::ofPerson(3, 'cy@example.org', 'Cy', ParticipantRole::Optional)]);
+        expect(toldParticipants($themselves))->toBe(['Cy OPT-PARTICIPANT DECLINED'])->and($themselves[0]->memberOf)->toBeNull();
+    });
+
+    test('what they answered elsewhere is taken along', function () {
+        expect(toldParticipants(Participants::answeredAs([$this->ada, $this->riggers], $this->answered)))->toBe(['Ada CHAIR ACCEPTED', 'Riggers REQ-PARTICIPANT NEEDS-ACTION', 'Cy REQ-PARTICIPANT DECLINED'])
+            ->and(Participants::answeredAs([$this->ada], $this->answered))->toEqual([$this->ada]);
+    });
+});
+
+test('each is named once, as the first says it', function () {
+    expect(Participants::distinct([$this->guest, Participant::ofAddress('GUEST@example.org', '', ParticipantRole::Optional), $this->ben, $this->loft]))->toEqual([$this->guest, $this->ben, $this->loft]);
 });

@@ -4,6 +4,7 @@ namespace App\Events\Read;
 
 use App\Participants\ParticipantRecord;
 use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\Involvement;
 use PinnedRota\Core\Access\Viewer;
 use PinnedRota\Core\Events\IndexedOccurrence;
 use PinnedRota\Core\Events\ParticipantAnswer;
@@ -13,6 +14,9 @@ use PinnedRota\Core\Events\Party;
 /** Of the events of a window: who is responsible, and what the viewer has to do with them. */
 final readonly class Participation
 {
+    /** Of whom an answer is wanted. */
+    private const ASKED = [ParticipantRole::Required->value, ParticipantRole::Optional->value];
+
     /**
      * @param  array<int, list<string>>  $responsible  names, by event
      * @param  array<int, list<Party>>  $parties  the viewer, and groups that they are in, that take part, by event
@@ -35,8 +39,8 @@ final readonly class Participation
         $rows = $ids === [] ? [] : DB::table('event_participants as p')->whereIntegerInRaw('p.event_id', $ids)->where('p.organizer', false)
             ->where(fn ($query) => $query->where('p.role', ParticipantRole::Responsible->value)->orWhere('p.person_id', $viewer->personId)->orWhereIntegerInRaw('p.group_id', $viewer->groupIds))
             ->leftJoin('people', 'people.id', '=', 'p.person_id')->leftJoin('groups', 'groups.id', '=', 'p.group_id')->orderBy('p.event_id')->orderBy('p.position')
-            ->get(['p.event_id', 'p.person_id', 'p.group_id', 'p.role', 'p.answer', 'p.name', 'p.address', 'people.name as person', 'groups.name as group_name']);
-        $responsible = $parties = $unanswered = [];
+            ->get(['p.event_id', 'p.person_id', 'p.group_id', 'p.role', 'p.answer', 'p.name', 'p.address', 'people.name as person', 'groups.name as group_name', 'p.member_of']);
+        $responsible = $parties = $asked = $answered = [];
         foreach ($rows as $row) {
             $isResponsible = $row->role === ParticipantRole::Responsible->value;
             if ($isResponsible) {
@@ -46,14 +50,15 @@ final readonly class Participation
             if ($party !== null) {
                 $parties[$row->event_id][] = $party;
             }
-            // A group is asked as such: nobody in it has an answer to give for it.
-            if ($row->person_id !== null && $row->person_id === $viewer->personId && $row->answer === ParticipantAnswer::Unanswered->value && ! $isResponsible) {
-                $unanswered[$row->event_id] = true;
+            // Of a group each answers for themselves; an answer of who is asked themselves, too, is one to both.
+            if ($party !== null && Involvement::standsFor($party, $viewer)) {
+                $isAnswered = $row->person_id !== null && ($row->answer !== ParticipantAnswer::Unanswered->value || ! in_array($row->role, self::ASKED, true));
+                $isAnswered ? $answered[$row->event_id] = true : $asked[$row->event_id] = $asked[$row->event_id] ?? in_array($row->role, self::ASKED, true);
             }
         }
         $joined = $viewer->personId === null ? [] : DB::table('event_pins')->where('pinned_by', $viewer->personId)->where('joined', true)->pluck('event_id')->all();
 
-        return new self($responsible, $parties, $unanswered, array_fill_keys($joined, $viewer->personId === null ? [] : [$viewer->personId]));
+        return new self($responsible, $parties, array_diff_key(array_filter($asked), $answered), array_fill_keys($joined, $viewer->personId === null ? [] : [$viewer->personId]));
     }
 
     /** @return list<Party> of those who take part, the ones that may be the viewer */

@@ -8,8 +8,11 @@ namespace App\Events\Write;
  */
 final readonly class EventsChanged
 {
-    /** @param  list<SeriesChanged>  $series  each series once, in the order in which they were first named */
-    public function __construct(public array $series)
+    /**
+     * @param  list<SeriesChanged>  $series  each series once, in the order in which they were first named
+     * @param  bool  $isTold  whether those whom it concerns are told by mail
+     */
+    public function __construct(public array $series, public bool $isTold = true)
     {
     }
 }

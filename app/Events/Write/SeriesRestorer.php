@@ -11,7 +11,7 @@ final class SeriesRestorer
     /** Whose rows name others, and what is done where those are not there any more: the row goes, or it names nobody. */
     private const NAMED = [
         'events' => ['created_by' => 'people', 'updated_by' => 'people', 'copied_from' => 'events', 'import_id' => 'imports'],
-        'event_participants' => ['person_id' => 'people', 'group_id' => 'groups', 'room_id' => 'rooms'],
+        'event_participants' => ['person_id' => 'people', 'group_id' => 'groups', 'room_id' => 'rooms', 'member_of' => 'groups'],
         'event_attachments' => ['added_by' => 'people'],
         'event_tasks' => ['doer_id' => 'people'],
     ];
@@ -88,10 +88,10 @@ final class SeriesRestorer
         $answers = [];
         foreach ($current->participants ?? [] as $row) {
             if (($now[$row['event_id']] ?? null) === ($then[$row['event_id']] ?? null)) {
-                $answers[$key($row)] = $row['answer'];
+                $answers[$key($row)] = ['answer' => $row['answer'], 'note' => $row['note']];
             }
         }
 
-        return array_map(static fn (array $row): array => ['answer' => $answers[$key($row)] ?? $row['answer']] + $row, $state->participants);
+        return array_map(static fn (array $row): array => ($answers[$key($row)] ?? []) + $row, $state->participants);
     }
 }

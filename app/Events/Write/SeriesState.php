@@ -11,7 +11,7 @@ namespace App\Events\Write;
 final readonly class SeriesState
 {
     /** Of how it is stored: a state of an earlier form is made one of this form when it is read. */
-    public const FORM = 2;
+    public const FORM = 3;
 
     /** Columns that say nothing of what the series is: they come about by themselves, or count its changes. */
     private const BESIDE = ['version' => true, 'indexed' => true, 'live_uid' => true];
@@ -103,7 +103,7 @@ final readonly class SeriesState
     {
         return (string) json_encode([
             array_map(static fn (array $row): array => array_diff_key($row, self::BESIDE), $this->rows), $this->categories,
-            array_map(static fn (array $row): array => array_diff_key($row, ['id' => true, 'answer' => true]), $this->participants), $this->attachments, $this->tasks,
+            array_map(static fn (array $row): array => array_diff_key($row, ['id' => true, 'answer' => true, 'note' => true]), array_values(array_filter($this->participants, static fn (array $row): bool => $row['member_of'] === null))), $this->attachments, $this->tasks,
         ]);
     }
 }

@@ -14,7 +14,7 @@ final class StoredForms
      */
     private static function steps(): array
     {
-        return [1 => self::withEndZone(...)];
+        return [1 => self::withEndZone(...), 2 => self::withNotes(...)];
     }
 
     /**
@@ -30,6 +30,19 @@ final class StoredForms
             $at = (int) array_search('timezone', array_keys($row), true) + 1;
             $stored['rows'][$index] = array_slice($row, 0, $at, true) + ['end_timezone' => null] + array_slice($row, $at, null, true);
         }
+
+        return $stored;
+    }
+
+    /**
+     * Until then nobody wrote anything with an answer, and a group answered as such.
+     *
+     * @param  array<string, mixed>  $stored
+     * @return array<string, mixed>
+     */
+    private static function withNotes(array $stored): array
+    {
+        $stored['participants'] = array_map(static fn (array $row): array => $row + ['note' => '', 'member_of' => null], $stored['participants']);
 
         return $stored;
     }

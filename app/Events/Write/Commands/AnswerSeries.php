@@ -6,14 +6,14 @@ use App\Events\Write\Actor;
 use App\Events\Write\Command;
 use App\Events\Write\SeriesTable;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\Participants;
-use PinnedRota\Core\Events\Party;
 
 /** Notes what one of those who are asked has answered, for all of a series. It is no change of the event itself. */
 final readonly class AnswerSeries implements Command
 {
-    public function __construct(private int $seriesId, private Party $who, private ParticipantAnswer $answer)
+    public function __construct(private int $seriesId, private Participant $who, private ParticipantAnswer $answer, private string $note = '')
     {
     }
 
@@ -24,7 +24,7 @@ final readonly class AnswerSeries implements Command
 
     public function apply(SeriesTable $table, Actor $actor): int
     {
-        $answered = fn (Event $event): Event => $event->with(participants: Participants::answered($event->participants, $this->who, $this->answer));
+        $answered = fn (Event $event): Event => $event->with(participants: Participants::answered($event->participants, $this->who, $this->answer, $this->note));
         $table->replace($this->seriesId, $table->series($table->head($this->seriesId))->each($answered), $actor, isNewVersion: false);
 
         return $this->seriesId;

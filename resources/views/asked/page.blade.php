@@ -1,0 +1,57 @@
+@php($words = ['accepted' => 'I come', 'tentative' => 'Perhaps', 'declined' => 'I do not come'])
+@php($told = ['accepted' => 'You come.', 'tentative' => 'You come perhaps.', 'declined' => 'You do not come.'])
+<x-plain-page :title="$title === '' ? 'This is not on any more' : $title" class="asked">
+@if ($isNoted && $stands !== null)
+    <p role="status" class="mt-4 border-l-4 border-ink bg-wash px-4 py-3"><b>Your answer is noted.</b> {{ $times === [] ? $told[$stands] : '' }} You can change it here at any time.</p>
+@endif
+@if ($problem !== '')
+    <p role="alert" class="mt-4 border-l-4 border-pin text-pin-ink px-4 py-3">{{ $problem }}</p>
+@endif
+@if (! $isOn)
+    <p class="mt-4">{{ $title === '' ? 'There is nothing here to answer.' : 'This is called off, or you are not asked to it any more.' }}</p>
+@else
+    <dl class="mt-5 grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
+        <dt class="text-soft">When</dt><dd class="font-semibold">{{ $when }}@if ($zone !== null) <span class="font-normal">({{ $zone }})</span>@endif</dd>
+@if ($place !== '')
+        <dt class="text-soft">Where</dt><dd>{{ $place }}</dd>
+@endif
+@if ($link !== '')
+        <dt class="text-soft">Link</dt><dd class="break-all"><a class="underline" href="{{ $link }}" rel="noopener noreferrer">{{ $link }}</a></dd>
+@endif
+@if ($organiser !== '')
+        <dt class="text-soft">Asked by</dt><dd>{{ $organiser }}</dd>
+@endif
+    </dl>
+@if ($description !== '')
+    <p class="mt-4 whitespace-pre-line">{{ $description }}</p>
+@endif
+@if (! $isWanted)
+    <p class="mt-6">You need not answer.</p>
+@else
+    <form method="post" action="/asked/{{ $code }}" class="mt-8 border-t-2 border-ink pt-6">
+        <fieldset>
+            <legend class="text-lg font-semibold">Your answer</legend>
+            <div class="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+@foreach ($words as $answer => $said)
+                <label class="flex min-h-11 items-center gap-2"><input type="radio" name="answer" value="{{ $answer }}" required @checked($chosen === $answer) class="size-5"> {{ $said }}</label>
+@endforeach
+            </div>
+        </fieldset>
+@if ($times !== [])
+        <label class="mt-4 block">To which time
+            <select name="time" class="mt-1 block min-h-11 w-full rounded-sm border border-line bg-sheet px-2">
+                <option value="">All of them</option>
+@foreach ($times as $name => [$at, $given])
+                <option value="{{ $name }}">{{ $at }}{{ $given === '' ? '' : ": {$words[$given]}" }}</option>
+@endforeach
+            </select>
+        </label>
+@endif
+        <label class="mt-4 block">A note, if you like
+            <input name="note" value="{{ $note }}" maxlength="500" class="mt-1 block min-h-11 w-full rounded-sm border border-line bg-sheet px-2" autocomplete="off">
+        </label>
+        <button class="mt-5 min-h-11 rounded-sm bg-ink px-6 font-semibold text-paper">Send the answer</button>
+    </form>
+@endif
+@endif
+</x-plain-page>
