@@ -38,6 +38,7 @@ use App\OneLine\PlacesController;
 use App\OneLine\WhenController;
 use App\Organisation\FirstStepsController;
 use App\Organisation\OrganisationController;
+use App\Outbox\OutboxController;
 use App\Overlays\LayerCountsController;
 use App\Overlays\OverlaysController;
 use App\Overlays\OverlaySharingController;
@@ -145,6 +146,8 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('calendars/{slug}/requests', [RequestsController::class, 'destroy']);
     Route::get('calendars/{slug}/log', [ChangeLogController::class, 'calendar']);
     Route::post('calendars/{slug}/log/{id}/revert', [ChangeLogController::class, 'revert']);
+    Route::get('outbox', [OutboxController::class, 'index']);
+    Route::post('outbox/{id}/again', [OutboxController::class, 'again']);
     Route::get('waiting', [WaitingController::class, 'index']);
     Route::put('replies/{id}', [RepliesController::class, 'update']);
     Route::put('invitations/{id}', [WaitingController::class, 'answer']);

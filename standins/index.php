@@ -16,7 +16,7 @@ $today = new DateTimeImmutable('today', new DateTimeZone('Europe/London'));
 match (true) {
     $path === '/harbour-office/tides.ics' => answer(tides($today)),
     $path === '/regatta-league/fixtures.ics' => answer(fixtures($today)),
-    $path === '/mailbox' => mailbox(getenv('ROTA_HOME').'/mail'),
+    $path === '/mailbox' => mailbox((string) getenv('ROTA_HOME')),
     $path === '/school' => schoolSite((string) ($_GET['frame'] ?? '')),
     str_starts_with($path, '/faults/') => fault(substr($path, 8)),
     str_starts_with($path, '/switch/') => answer(chosen(explode(',', (string) ($_GET['events'] ?? '')), $today)),

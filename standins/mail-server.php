@@ -1,11 +1,14 @@
 <?php
 
 // A mail server that delivers nothing: it takes what is sent to it by SMTP (RFC 5321) and keeps it as files.
-//   php mail-server.php PORT DIRECTORY
+// What is for the domain unreachable.example comes back undelivered.
+//   php mail-server.php PORT DIRECTORY [SECONDS before it says that it has a letter]
 
 declare(strict_types=1);
 
-[$port, $directory] = [(int) ($argv[1] ?? 0), (string) ($argv[2] ?? '')];
+require_once __DIR__.'/post.php';
+
+[$port, $directory, $slow] = [(int) ($argv[1] ?? 0), (string) ($argv[2] ?? ''), (int) ($argv[3] ?? 0)];
 if ($port < 1 || $directory === '') {
     fwrite(STDERR, "Usage: php mail-server.php PORT DIRECTORY\n");
     exit(2);
@@ -20,27 +23,35 @@ while (true) {
     $client = @stream_socket_accept($server, 3600);
     if ($client !== false) {
         stream_set_timeout($client, 10);
-        talk($client, $directory);
+        talk($client, $directory, $slow);
         fclose($client);
     }
 }
 
 /** @param  resource  $client */
-function talk(mixed $client, string $directory): void
+function talk(mixed $client, string $directory, int $slow): void
 {
     $say = static fn (string $line) => fwrite($client, "{$line}\r\n");
     $say('220 stand-in mail server');
     $to = [];
+    $from = '';
     while (($line = fgets($client, 4096)) !== false) {
         $verb = strtoupper(substr(trim($line), 0, 4));
         if ($verb === 'RCPT' && preg_match('/<([^>]+)>/', $line, $found) === 1) {
             $to[] = strtolower($found[1]);
         }
+        if ($verb === 'MAIL' && preg_match('/<([^>]+)>/', $line, $found) === 1) {
+            $from = $found[1];
+        }
         if ($verb === 'DATA') {
             $say('354 go on, end with a dot');
             keep(message($client), $to, $directory);
-            $to = [];
+            sleep($slow);
             $say('250 kept');
+            foreach (array_filter($to, static fn (string $each): bool => str_ends_with($each, '@unreachable.example')) as $gone) {
+                deliver(bounceMessage($from, $gone), dirname($directory));
+            }
+            $to = [];
         } elseif ($verb === 'QUIT') {
             $say('221 goodbye');
 

@@ -36,6 +36,8 @@ abstract class TestCase extends BaseTestCase
         $this->withoutMiddleware(ValidateCsrfToken::class);
         // Nobody listens to what happens in tests, but where they are about that.
         config(['rota.live.publisher' => null]);
+        // As a site has it, whatever the instance that they run in has.
+        config(['rota.letters.gather_seconds' => 600, 'rota.letters.undo_seconds' => 10]);
     }
 
     public function person(string $name = 'Ada Quill', array $columns = []): Person

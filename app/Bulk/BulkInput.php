@@ -84,11 +84,11 @@ final class BulkInput extends FormRequest
             'dropCategories' => ['sometimes', 'array', 'max:20'],
             'dropCategories.*' => ['string', 'max:80'],
             'addParticipants' => ['sometimes', 'array', 'max:50'],
-            'addParticipants.*.kind' => ['required', Rule::in(ParticipantsInput::KINDS)],
+            'addParticipants.*.kind' => ['required', Rule::in(ParticipantsInput::KNOWN)],
             'addParticipants.*.id' => ['required', 'integer'],
             'addParticipants.*.part' => ['required', Rule::in(ParticipantsInput::PARTS)],
             'dropParticipants' => ['sometimes', 'array', 'max:50'],
-            'dropParticipants.*.kind' => ['required', Rule::in(ParticipantsInput::KINDS)],
+            'dropParticipants.*.kind' => ['required', Rule::in(ParticipantsInput::KNOWN)],
             'dropParticipants.*.id' => ['required', 'integer'],
         ];
     }

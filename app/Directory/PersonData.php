@@ -10,6 +10,7 @@ final readonly class PersonData
     /**
      * @param  list<WorkingSpanData>  $workingHours
      * @param  bool  $needsSecondFactor  Whether they are no administrator until they have set one up
+     * @param  bool  $invitationsByMail  Whether what they are asked to take part in comes by mail, too
      */
     public function __construct(
         public int $id,
@@ -20,11 +21,12 @@ final readonly class PersonData
         public string $post,
         public array $workingHours,
         public bool $needsSecondFactor,
+        public bool $invitationsByMail,
     ) {
     }
 
     public static function of(Person $person, bool $needsSecondFactor): self
     {
-        return new self($person->id, $person->name, $person->email, $person->timezone, $person->role, $person->post, WorkingSpanData::ofPerson($person), $needsSecondFactor);
+        return new self($person->id, $person->name, $person->email, $person->timezone, $person->role, $person->post, WorkingSpanData::ofPerson($person), $needsSecondFactor, $person->invitations_by_mail);
     }
 }

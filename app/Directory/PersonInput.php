@@ -35,6 +35,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'timezone', type: 'string'),
     new OA\Property(property: 'workingHours', type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingSpan')),
+    new OA\Property(property: 'invitationsByMail', description: 'Whether what one is asked to take part in comes by mail, too', type: 'boolean'),
 ])]
 final class PersonInput extends FormRequest
 {
@@ -66,6 +67,7 @@ final class PersonInput extends FormRequest
             'groups' => ['sometimes', 'array', 'max:100'],
             'groups.*' => ['integer', Rule::exists('groups', 'id')],
             'invite' => ['sometimes', 'boolean'],
+            'invitationsByMail' => ['sometimes', 'boolean'],
         ];
     }
 

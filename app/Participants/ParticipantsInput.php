@@ -21,7 +21,10 @@ use PinnedRota\Core\Events\Participants;
 ])]
 final class ParticipantsInput
 {
-    public const KINDS = ['person', 'group', 'room', self::ADDRESS];
+    /** Those of the directory. */
+    public const KNOWN = ['person', 'group', 'room'];
+
+    public const KINDS = [...self::KNOWN, self::ADDRESS];
 
     /** Somebody outside, by mail. */
     private const ADDRESS = 'address';

@@ -23,8 +23,9 @@ final readonly class InvitationMessage
     /**
      * @param  Series  $series  what the message holds
      * @param  bool  $asks  whether an answer is wanted: of somebody new, and where it is at another time
+     * @param  ?Series  $known  what they know once they have it: where that is less than there is, another message is to follow
      */
-    private function __construct(public Method $method, public Series $series, public bool $asks)
+    private function __construct(public Method $method, public Series $series, public bool $asks, public ?Series $known)
     {
     }
 
@@ -37,10 +38,20 @@ final readonly class InvitationMessage
     {
         if ($told === null || $now === null) {
             return match (true) {
-                $now !== null => new self(Method::Request, $now, true),
-                $told !== null => self::cancel($told->master === null ? $told->overrides : [$told->master]),
+                $now !== null => new self(Method::Request, $now, true, $now),
+                $told !== null => self::cancel($told->master === null ? $told->overrides : [$told->master], null),
                 default => null,
             };
+        }
+        // Who is asked to single times alone of what they were asked to as a whole: the whole is called off first.
+        if ($told->master !== null && $now->master === null) {
+            return self::cancel([$told->master], null);
+        }
+        $gone = $now->master === null ? array_diff_key(self::named($told), self::named($now)) : [];
+        if ($gone !== []) {
+            $left = array_values(array_diff_key(self::named($told), $gone));
+
+            return self::cancel(array_values($gone), $left === [] ? null : new Series(null, $left));
         }
         [$skippedBefore, $skippedNow] = [Invited::skipped($told->master), Invited::skipped($now->master)];
         $off = array_diff_key($skippedNow, $skippedBefore);
@@ -51,13 +62,13 @@ final readonly class InvitationMessage
         $isMasterChanged = self::plain($told->master) !== self::plain($now->master);
         if (! $isMasterChanged && $back === [] && $plain === [] && ($off === [] || $changed === [])) {
             return match (true) {
-                $off !== [] => self::cancel(array_map(static fn (EventTime $each): ?Event => self::at($told, $each), array_values($off))),
-                $changed !== [] => new self(Method::Request, new Series(null, array_values($changed)), self::isMoved($told, $now)),
+                $off !== [] => self::cancel(array_map(static fn (EventTime $each): ?Event => self::at($told, $each), array_values($off)), $now),
+                $changed !== [] => new self(Method::Request, new Series(null, array_values($changed)), self::isMoved($told, $now), $now),
                 default => null,
             };
         }
 
-        return new self(Method::Request, $now, self::isMoved($told, $now));
+        return new self(Method::Request, $now, self::isMoved($told, $now), $now);
     }
 
     /**
@@ -80,12 +91,12 @@ final readonly class InvitationMessage
     }
 
     /** @param  array<?Event>  $events */
-    private static function cancel(array $events): ?self
+    private static function cancel(array $events, ?Series $known): ?self
     {
         $events = array_values(array_filter($events));
         $master = array_values(array_filter($events, static fn (Event $each): bool => $each->recurrenceId === null))[0] ?? null;
 
-        return $events === [] ? null : new self(Method::Cancel, $master === null ? new Series(null, $events) : new Series($master), false);
+        return $events === [] ? null : new self(Method::Cancel, $master === null ? new Series(null, $events) : new Series($master), false, $known);
     }
 
     /** A time of a series as they were told it. */

@@ -24,6 +24,12 @@ final class Elsewhere
         return self::start(['artisan', 'queue:work', 'database', "--queue={$queue}", '--once', '--tries=1'], 'database');
     }
 
+    /** Sends the letters that are due, to a mail server at a port. */
+    public static function sendLetters(int $port): InvokedProcess
+    {
+        return self::start(['artisan', 'rota:send-letters'], 'sync', env: ['MAIL_MAILER' => 'smtp', 'MAIL_HOST' => '127.0.0.1', 'MAIL_PORT' => (string) $port]);
+    }
+
     /**
      * Waits until something is in the middle of what it does.
      *
@@ -56,15 +62,18 @@ final class Elsewhere
         Calendar::withTrashed()->forceDelete();
         Operation::query()->delete();
         Person::query()->delete();
-        foreach (['background_jobs', 'job_progress', 'changes', 'occurrence_horizons', 'categories', 'idempotency_keys', 'jobs', 'failed_jobs', 'cache', 'cache_locks'] as $table) {
+        foreach (['background_jobs', 'job_progress', 'changes', 'occurrence_horizons', 'categories', 'idempotency_keys', 'jobs', 'failed_jobs', 'outbox', 'event_invitations', 'cache', 'cache_locks'] as $table) {
             DB::table($table)->delete();
         }
     }
 
-    /** @param  list<string>  $command */
-    private static function start(array $command, string $queue, string $input = ''): InvokedProcess
+    /**
+     * @param  list<string>  $command
+     * @param  array<string, string>  $env
+     */
+    private static function start(array $command, string $queue, string $input = '', array $env = []): InvokedProcess
     {
-        $env = [
+        $env += [
             'APP_ENV' => 'testing', 'APP_CONFIG_CACHE' => 'var/no-cache/config.php', 'APP_ROUTES_CACHE' => 'var/no-cache/routes.php',
             'QUEUE_CONNECTION' => $queue, 'DB_DATABASE' => DB::getDatabaseName(), 'ROTA_HOME' => (string) getenv('ROTA_HOME'),
         ];

@@ -64,7 +64,7 @@ test('what a line means is added as it was told: people, groups and any rule', f
     expect($days)->toBe(['2026-11-27T10:45', '2026-12-25T10:45', '2027-01-29T10:45', '2027-02-26T10:45', '2027-03-26T10:45']);
     // Those whom the directory knows are replaced; what is not said stays.
     $this->as($this->ada, 'PATCH', "/events/{$event['id']}", ['participants' => [['kind' => 'person', 'id' => $this->ben->id, 'part' => 'optional']]], 1)->assertOk()
-        ->assertJsonPath('participants', [['id' => $this->ben->id, 'kind' => 'person', 'name' => 'Ben Oar', 'part' => 'optional', 'answer' => 'accepted']])->assertJsonPath('repeat.rule', 'FREQ=MONTHLY;BYDAY=-1FR');
+        ->assertJsonCount(1, 'participants')->assertJson(['participants' => [['id' => $this->ben->id, 'kind' => 'person', 'name' => 'Ben Oar', 'part' => 'optional', 'answer' => 'accepted']]])->assertJsonPath('repeat.rule', 'FREQ=MONTHLY;BYDAY=-1FR');
 });
 
 test('a rule or a participant that cannot be is refused at its field', function (array $part, string $field) {

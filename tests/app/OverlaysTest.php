@@ -367,9 +367,9 @@ test('an item says what keeps its viewer from changing it, who is responsible, a
     expect(array_column($told($this->ada), 0))->toBe(['archived', 'archived']);
 });
 
-test('an event is given to other people, and those who take part otherwise, or are in no directory, stay', function () {
-    $asked = new Participant('mailto:guest@example.org', 'A guest');
-    $pilot = new Participant('mailto:pilot@example.org', 'The pilot', role: ParticipantRole::Responsible);
+test('an event is given to other people, and what cannot be named stays', function () {
+    $asked = new Participant('urn:boat:3', 'A guest');
+    $pilot = new Participant('urn:boat:4', 'The pilot', role: ParticipantRole::Responsible);
     $event = $this->add($this->slip, $this->ada, title: 'Haul out', more: ['participants' => [$asked, $pilot]]);
     $told = fn ($answer): array => array_map(fn (array $each): array => [$each['name'], $each['part']], $answer->assertOk()->json('participants'));
     $named = fn (int $id, string $part = 'responsible'): array => ['participants' => [['kind' => 'person', 'id' => $id, 'part' => $part]]];

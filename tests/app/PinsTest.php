@@ -187,7 +187,9 @@ test('whoever is in a group that takes part is involved: they see what is privat
         ->and(($this->seen)($this->ada, "&people[]={$this->cy->id}"))->toBe(['11-12 Debrief'])->and(($this->seen)($this->ada, "&people[]={$this->ben->id}"))->toBe([]);
     $this->as($this->cy, 'GET', "/events/{$private->id}")->assertJsonPath('title', 'Debrief');
     $this->as($this->ben, 'GET', "/events/{$private->id}")->assertJsonPath('title', 'Busy');
-    // A group is asked as such: nobody in it has an answer open.
+    // Each of a group has an answer open, and nobody else.
+    expect($this->sheet($this->cy, '2026-11-12', '2026-11-13')->json('items.0.unanswered'))->toBeTrue();
+    $this->as($this->ben, 'PUT', "/events/{$private->id}/answer", ['answer' => 'accepted'])->assertForbidden();
+    $this->as($this->cy, 'PUT', "/events/{$private->id}/answer", ['answer' => 'accepted'])->assertNoContent();
     expect($this->sheet($this->cy, '2026-11-12', '2026-11-13')->json('items.0.unanswered'))->toBeFalse();
-    $this->as($this->cy, 'PUT', "/events/{$private->id}/answer", ['answer' => 'accepted'])->assertForbidden();
 });

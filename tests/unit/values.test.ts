@@ -2,6 +2,7 @@ import { expect, test } from 'vitest';
 import { changesOf, endAfter, inputOf, valuesOf } from '@/features/events/eventValues';
 import { isLastOf, ordinalOf, pickOf, ruleInputOf } from '@/features/recurrence/repeatValues';
 import type { Event } from '@/features/events/useEventActions';
+import { madeParticipant } from './made';
 import { readRotaSearch } from '@/features/sheet/rotaSearch';
 import { stepped, windowOf } from '@/features/rota/useWindow';
 import { daysBetween, daysFrom, formatSpan, formatWhen, isDate, startOfWeek, timeOfDay, weekNumber } from '@/time/dates';
@@ -12,7 +13,11 @@ const WORDS = { one: '', following: '', all: '' };
 const event: Event = {
     id: 7, occurrence: null, calendar: 'slip', title: 'Rowing', busyOnly: false, allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00',
     timezone: 'Europe/London', endTimezone: null, endThere: null, links: [], startsAt: '2026-11-03T09:30:00Z', endsAt: '2026-11-03T11:00:00Z', organiser: { id: 2, name: 'Ines Halloran', chosen: false }, place: 'Pontoon', link: '', description: '', status: 'provisional', busy: false, private: true, categories: ['safety'],
-    participants: [{ kind: 'person', id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }, { kind: 'group', id: 5, name: 'Rigging', part: 'optional', answer: 'unanswered' }, { kind: 'other', id: null, name: 'A guest', part: 'required', answer: 'declined' }],
+    participants: [
+        madeParticipant({ id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }), madeParticipant({ kind: 'group', id: 5, name: 'Rigging', part: 'optional', size: 2 }), madeParticipant({ kind: 'other', id: null, name: 'A boat' }),
+        madeParticipant({ kind: 'other', id: null, name: 'A guest', address: 'guest@example.org', answer: 'declined' }), madeParticipant({ id: 9, name: 'Ben Oar', memberOf: 5 }),
+    ],
+    answer: null,
     repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, within: null, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],
     attachments: [], copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [],
@@ -23,7 +28,7 @@ test('an event goes through the form unchanged', () => {
     const input = inputOf(valuesOf(event), true);
     expect(input).toEqual({
         calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
-        categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }], organiser: null, status: 'provisional', busy: false, private: true,
+        categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }, { kind: 'address', address: 'guest@example.org', name: 'A guest', part: 'required' }], organiser: null, status: 'provisional', busy: false, private: true,
         priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { pick: PICK, until: '2026-12-17', count: null, within: null },
     });
     expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');

@@ -6,7 +6,7 @@ import { TakingPart } from '@/features/events/Parties';
 import { answerCounts } from '@/features/participants/answerWords';
 import { UnseeingNote } from '@/features/sharing/UnseeingNote';
 import { AskedEvents } from '@/features/waiting/AskedEvents';
-import { madeCalendar, refused } from './made';
+import { madeCalendar, madeParticipant, refused } from './made';
 import { fakeServer, withQueries } from './server';
 
 vi.mock('@tanstack/react-router', () => ({ Link: ({ children, search }: { children: ReactNode; search: unknown }) => <a href={`/?${JSON.stringify(search)}`}>{children}</a> }));
@@ -51,13 +51,26 @@ describe('events that one is asked to take part in', () => {
 
 describe('who takes part in an event', () => {
     type Participant = Schemas['Event']['participants'][number];
-    const made = (name: string, answer: Participant['answer'], kind: Participant['kind'] = 'person', id = 1): Participant => ({ kind, id, name, part: 'required', answer });
+    const made = (name: string, answer: Participant['answer'], kind: Participant['kind'] = 'person', id = 1, more: Partial<Participant> = {}) => madeParticipant({ kind, id, name, answer, ...more });
     const show = (of: Participant[]) => render(<TakingPart of={of} />, { wrapper: withQueries().wrapper });
 
     test('what they answered is counted, of people alone', () => {
         expect(answerCounts([made('Ann', 'accepted'), made('Ben', 'accepted'), made('Cy', 'tentative'), made('Di', 'declined'), made('Eve', 'unanswered'), made('Slip', 'accepted', 'room'), made('Crew', 'unanswered', 'group')])).toBe('2 come, 1 perhaps, 1 does not come, 1 has not answered');
         expect(answerCounts([made('Ann', 'unanswered'), made('Ben', 'unanswered', 'other')])).toBe('2 have not answered');
         expect(answerCounts([])).toBe('');
+    });
+
+    test('of a group each is counted, who has answered by their answer', () => {
+        const crew = [made('Crew', 'unanswered', 'group', 5, { size: 4 }), made('Ann', 'accepted', 'person', 1, { memberOf: 5 }), made('Ben', 'declined', 'person', 2, { memberOf: 5 })];
+        expect(answerCounts(crew)).toBe('1 comes, 1 does not come, 2 have not answered');
+        show(crew);
+        expect(document.body.textContent).toBe('1 comes, 1 does not come, 2 have not answeredCrew (4 people), Ann, Ben (does not come)');
+    });
+
+    test('a note stands with the answer, and a letter that did not arrive by the name', () => {
+        show([made('Ann', 'accepted', 'person', 1, { note: 'Late' }), made('Gus', 'unanswered', 'other', 0, { bounce: '550 No such mailbox' })]);
+        expect(document.body.textContent).toBe('Ann (comes: “Late”), Gus (not answered) (the letter did not arrive)');
+        expect(screen.getByRole('note').title).toBe('550 No such mailbox');
     });
 
     test('of few nothing is counted; of many a dozen is named, and all once that is asked for', () => {

@@ -49,6 +49,8 @@ export const queryKeys = {
     managers: (slug: string) => access('managers', slug),
     waiting: access('waiting'),
     log: (...of: unknown[]) => access('log', ...of),
+    /** It changes by itself as letters go: asked for by hand. */
+    outbox: (...of: unknown[]) => access('outbox', ...of),
     organisation: access('organisation'),
     schoolYearPreview: (asked: string) => events('school year', asked),
     firstSteps: access('first steps'),

@@ -33,7 +33,7 @@
             <legend class="text-lg font-semibold">Your answer</legend>
             <div class="mt-3 flex flex-wrap gap-x-6 gap-y-2">
 @foreach ($words as $answer => $said)
-                <label class="flex min-h-11 items-center gap-2"><input type="radio" name="answer" value="{{ $answer }}" required @checked($chosen === $answer) class="size-5"> {{ $said }}</label>
+                <label class="flex min-h-11 items-center gap-2"><input type="radio" name="answer" value="{{ $answer }}" required @checked($chosen === $answer) class="size-5 accent-ink"> {{ $said }}</label>
 @endforeach
             </div>
         </fieldset>

@@ -11,7 +11,7 @@ type Found = Schemas['DirectoryEntry'];
 export type Entry = Omit<Found, 'kind'> & { kind: 'person' | 'group' };
 
 /** Finds a person or a group by typing part of the name. */
-export function SubjectPicker({ entry, onChange, label = 'Person or group', kind, narrow = false, onRoom }: { entry: Entry | null; onChange: (entry: Entry | null) => void; label?: string; /** Where only one kind will do. */ kind?: 'person' | 'group'; narrow?: boolean; /** What is done with a room, where those are found, too. */ onRoom?: (room: { id: number; name: string }) => void }) {
+export function SubjectPicker({ entry, onChange, label = 'Person or group', kind, narrow = false, onRoom, onAddress }: { entry: Entry | null; onChange: (entry: Entry | null) => void; label?: string; /** Where only one kind will do. */ kind?: 'person' | 'group'; narrow?: boolean; /** What is done with a room, where those are found, too. */ onRoom?: (room: { id: number; name: string }) => void; /** What is done with a mail address that is typed, where whoever has it may be outside. */ onAddress?: (address: string) => void }) {
     const id = useId();
     const [words, setWords] = useState('');
     const [open, setOpen] = useState(false);
@@ -23,6 +23,14 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group', kind
         placeholderData: (before) => before,
     });
     const entries = open ? (found.data ?? []) : [];
+    // Whose address it is may be known: they stand above it.
+    const address = open && onAddress !== undefined && /^[^\s@<>]+@[^\s@<>]+\.[^\s@<>]+$/.test(words.trim()) ? words.trim() : null;
+    const count = entries.length + (address === null ? 0 : 1);
+    const ask = () => {
+        if (address !== null) onAddress?.(address);
+        setWords('');
+        setOpen(false);
+    };
     const choose = (chosen: Found) => {
         if (chosen.kind === 'room') onRoom?.(chosen);
         else onChange({ ...chosen, kind: chosen.kind });
@@ -34,10 +42,13 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group', kind
         if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
             event.preventDefault();
             setOpen(true);
-            setActive(Math.min(Math.max(active + (event.key === 'ArrowDown' ? 1 : -1), 0), Math.max(entries.length - 1, 0)));
+            setActive(Math.min(Math.max(active + (event.key === 'ArrowDown' ? 1 : -1), 0), Math.max(count - 1, 0)));
         } else if (event.key === 'Enter' && open && chosen !== undefined) {
             event.preventDefault();
             choose(chosen);
+        } else if (event.key === 'Enter' && address !== null) {
+            event.preventDefault();
+            ask();
         } else if (event.key === 'Escape') {
             setOpen(false);
         }
@@ -50,12 +61,12 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group', kind
             <input
                 id={id}
                 role="combobox"
-                aria-expanded={entries.length > 0}
+                aria-expanded={count > 0}
                 aria-controls={`${id}-list`}
-                aria-activedescendant={entries.length > 0 ? `${id}-${active}` : undefined}
+                aria-activedescendant={count > 0 ? `${id}-${active}` : undefined}
                 autoComplete="off"
                 className={CONTROL}
-                placeholder="Type a name"
+                placeholder={onAddress === undefined ? 'Type a name' : 'Type a name or a mail address'}
                 value={entry?.name ?? words}
                 onChange={(event) => {
                     onChange(null);
@@ -67,7 +78,7 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group', kind
                 onBlur={() => setOpen(false)}
                 onKeyDown={onKeyDown}
             />
-            <ul id={`${id}-list`} role="listbox" aria-label="People and groups" className={entries.length === 0 ? 'hidden' : 'absolute z-30 mt-1 max-h-64 w-full overflow-y-auto border border-ink bg-sheet shadow-(--shadow)'}>
+            <ul id={`${id}-list`} role="listbox" aria-label="People and groups" className={count === 0 ? 'hidden' : 'absolute z-30 mt-1 max-h-64 w-full overflow-y-auto border border-ink bg-sheet shadow-(--shadow)'}>
                 {entries.map((each, index) => (
                     // The keyboard chooses from the field itself, as the combobox pattern has it.
                     // eslint-disable-next-line jsx-a11y/click-events-have-key-events
@@ -85,6 +96,12 @@ export function SubjectPicker({ entry, onChange, label = 'Person or group', kind
                         <span className="ml-auto text-soft">{each.kind === 'group' ? `group, ${each.about}` : each.about}</span>
                     </li>
                 ))}
+                {address !== null && (
+                    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+                    <li id={`${id}-${entries.length}`} role="option" aria-selected={active === entries.length} className="cursor-pointer px-2.5 py-1.5 [overflow-wrap:anywhere] aria-selected:bg-wash" onMouseDown={(event) => event.preventDefault()} onClick={ask} onMouseEnter={() => setActive(entries.length)}>
+                        Ask {address} by mail
+                    </li>
+                )}
             </ul>
         </div>
     );

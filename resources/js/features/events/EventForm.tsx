@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState, type FormEvent } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { Problem } from '@/api/client';
-import { Button } from '@/components/Button';
 import { DateField } from '@/components/DateField';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { TimeField } from '@/components/TimeField';
@@ -22,11 +21,13 @@ import { keptForm } from '@/features/kept/keptForms';
 import { useKeeping } from '@/features/kept/useKeeping';
 import { UnseeingNote } from '@/features/sharing/UnseeingNote';
 import { PlaceField } from './PlaceField';
+import { SaveButtons } from './SaveButtons';
 import { ShowsNote } from './ShowsNote';
 import { TargetPicker } from './TargetPicker';
 import type { Event } from './useEventActions';
 import { useEventSaves } from './useEventSaves';
 import { isFollowing, type Scope } from './scope';
+import { useTelling } from './useTelling';
 
 type Props = {
     event: Event | null;
@@ -64,6 +65,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
     const saving = event === null || gone ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
     // Several rules, as a file may have them, are kept as they are.
+    const telling = useTelling(gone ? null : event, values.participants, values.status);
     const foreignRule = event?.repeat?.several === true;
     // Of one and all that follow the repeat goes on as it was, unless it is changed here.
     const whole = scope === null || isFollowing(scope);
@@ -106,10 +108,10 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
     };
     const submit = form.handleSubmit((given) => {
         const input = inputOf(given, sendsRepeat(given));
-        if (event === null || gone) return create.mutate(input, { onSuccess: ({ answer }) => saved(answer), onError });
+        if (event === null || gone) return create.mutate({ input: { ...input, ...telling.sent() }, told: telling.told() }, { onSuccess: ({ answer }) => saved(answer), onError });
         const changes = changesOf(inputOf(valuesOf(event), sendsRepeat(given)), input);
         if (Object.keys(changes).length === 0) return saved();
-        update.mutate({ event, scope, change: changes }, { onSuccess: ({ answer }) => saved(answer), onError });
+        update.mutate({ event, scope, change: { ...changes, ...telling.sent() }, told: telling.told() }, { onSuccess: ({ answer }) => saved(answer), onError });
     });
     // What was typed last is read before it is sent; what was not understood is put right first.
     const send = (submitted: FormEvent<HTMLFormElement>) =>
@@ -181,7 +183,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
                         mine={inputOf(values, withRepeat)}
                         current={conflict}
                         saving={saving.isPending}
-                        onSave={(part) => update.mutate({ event: { ...event, version: conflict.version }, scope, change: part }, { onSuccess: ({ answer }) => saved(answer) })}
+                        onSave={(part) => update.mutate({ event: { ...event, version: conflict.version }, scope, change: { ...part, ...telling.sent() }, told: telling.told() }, { onSuccess: ({ answer }) => saved(answer) })}
                         onTheirs={() => saved()}
                     />
                 ) : (
@@ -192,12 +194,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
                         </FormProblem>
                     )
                 )}
-                <div className="sticky -bottom-3.5 -mx-4 flex gap-1.5 border-t border-line bg-paper px-4 py-2.5">
-                    <Button type="submit" look="primary" disabled={saving.isPending}>
-                        {event === null ? 'Add it' : gone ? 'Add it as new' : 'Save'}
-                    </Button>
-                    <Button onClick={onLeave}>Cancel</Button>
-                </div>
+                <SaveButtons verb={event === null || gone ? 'Add' : 'Save'} plain={event === null ? 'Add it' : gone ? 'Add it as new' : 'Save'} telling={telling} pending={saving.isPending} onLeave={onLeave} />
             </form>
         </FormProvider>
     );

@@ -11,7 +11,6 @@ import { formatDate, formatInstants, formatMoment, formatWhen, timeOfDay } from 
 import { SeriesQuestion } from './SeriesQuestion';
 import { useEventActions, type Event } from './useEventActions';
 import { useEventSaves } from './useEventSaves';
-import { usePerson } from '@/features/session/useSession';
 import { Answer } from '@/features/participants/Answer';
 import { EventFiles } from '@/features/attachments/EventFiles';
 import { EventHistory } from '@/features/history/EventHistory';
@@ -53,8 +52,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
     const also = (rota.sheet?.items.find((item) => item.id === event.id)?.also ?? [])
         .filter((slug) => slug !== event.calendar && !event.pins.some((each) => each.calendar === slug))
         .map((slug) => calendars.data?.find((each) => each.slug === slug)?.name ?? slug);
-    const person = usePerson();
-    const asked = rota.search.as === undefined ? event.participants.find((each) => each.kind === 'person' && each.id === person.id && each.part !== 'responsible') : undefined;
+    const asked = rota.search.as === undefined ? event.answer : null;
     const series = event.repeat !== null && event.occurrence !== null;
     const drop = (scope: Scope) => {
         focusAfter(event.id);
@@ -125,12 +123,12 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                     <AskForAccess calendar={calendar} />
                 </div>
             )}
-            <dl className="my-3 grid grid-cols-[78px_1fr] gap-y-2">
+            <dl className="my-3 grid grid-cols-[78px_minmax(0,1fr)] gap-y-2 [overflow-wrap:anywhere]">
                 <Fact name="Place">{event.place}</Fact>
                 <Fact name="Responsible">{responsible.length > 0 && <Parties of={responsible} />}</Fact>
                 <Fact name="Taking part">{responsible.length < event.participants.length && <TakingPart of={event.participants.filter((each) => each.part !== 'responsible')} />}</Fact>
                 <Fact name="Organised by">{event.organiser !== null && event.participants.length > 0 && event.organiser.name !== event.addedBy && event.organiser.name}</Fact>
-                <Fact name="You">{asked !== undefined && <Answer event={event} answer={asked.answer} />}</Fact>
+                <Fact name="You">{asked !== null && <Answer event={event} answer={asked} />}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>
                 <Fact name="Category">{event.categories.join(', ')}</Fact>
                 <Fact name="State">{STATUS[event.status]}</Fact>

@@ -1,7 +1,9 @@
 import { Fragment, useState } from 'react';
 import { PartyLink } from '@/features/directory/PartyLink';
-import { ANSWER_WORDS, answerCounts } from '@/features/participants/answerWords';
+import { ANSWER_WORDS, answerCounts, answering } from '@/features/participants/answerWords';
 import type { Event } from './useEventActions';
+
+type Participant = Event['participants'][number];
 
 type Props = { of: Event['participants'] };
 
@@ -13,19 +15,32 @@ const COUNTED = 4;
 
 /** Names of people, groups and rooms, each with what they answered. */
 export function Parties({ of }: Props) {
-    return of.map(({ kind, id, name, part, answer }, index) => (
-        <Fragment key={`${kind} ${id ?? name}`}>
+    return of.map((each, index) => (
+        <Fragment key={`${each.kind} ${each.id ?? each.name}`}>
             {index > 0 && ', '}
-            {kind === 'other' || id === null ? (
-                name
+            {each.kind === 'other' || each.id === null ? (
+                each.name
             ) : (
-                <PartyLink kind={kind} id={id}>
-                    {name}
+                <PartyLink kind={each.kind} id={each.id}>
+                    {each.name}
                 </PartyLink>
             )}
-            {part !== 'responsible' && answer !== 'accepted' && ` (${ANSWER_WORDS[answer]})`}
+            {words(each)}
+            {each.bounce !== null && (
+                <span role="note" className="text-pin-ink" title={each.bounce}>
+                    {' '}
+                    (the letter did not arrive)
+                </span>
+            )}
         </Fragment>
     ));
+}
+
+/** What is said behind a name: an answer, with the note to it; of a group how many are in it. */
+function words({ kind, part, answer, note, size }: Participant): string {
+    if (kind === 'group') return size === null ? '' : ` (${size === 1 ? 'one person' : `${size} people`})`;
+    const said = part !== 'responsible' && (answer !== 'accepted' || note !== '') ? ANSWER_WORDS[answer] : '';
+    return said === '' ? '' : ` (${said}${note === '' ? '' : `: “${note}”`})`;
 }
 
 /** Who takes part; of many, how many come, and the rest of their names once one asks. */
@@ -34,7 +49,7 @@ export function TakingPart({ of }: Props) {
     const more = all ? 0 : Math.max(0, of.length - SHOWN);
     return (
         <>
-            {of.length >= COUNTED && <span className="block text-soft">{answerCounts(of)}</span>}
+            {answering(of) >= COUNTED && <span className="block text-soft">{answerCounts(of)}</span>}
             <Parties of={more === 0 ? of : of.slice(0, SHOWN)} />
             {more > 0 && (
                 <button type="button" className="hit ml-1 underline" onClick={() => setAll(true)}>

@@ -6,7 +6,7 @@ import { pickOf, ruleInputOf, type RepeatValues } from '@/features/recurrence/re
 import { addDays, addMinutes, minutesBetween, weekday } from '@/time/dates';
 import type { Draft } from '@/features/sheet/RotaContext';
 import type { Participant } from '@/features/participants/participants';
-import { knownOf } from '@/features/participants/participants';
+import { namedOf } from '@/features/participants/participants';
 import type { Event, EventInput } from './useEventActions';
 
 /** What the form holds: dates and times in fields of their own, the last day of an all-day event as people say it. */
@@ -91,7 +91,7 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         link: values.link,
         description: values.description,
         categories: values.categories,
-        participants: knownOf(values.participants),
+        participants: namedOf(values.participants),
         organiser: values.organiser,
         status: values.status,
         busy: !values.free,

@@ -43,7 +43,7 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
         const input = inputOfLine(line, target.slug, description);
         if (input === null) return inForm();
         try {
-            const { answer: event } = await create.mutateAsync(input);
+            const { answer: event } = await create.mutateAsync({ input });
             host.show(event.start.slice(0, 10));
         } catch (error) {
             toast.error(error instanceof Problem ? (error.fields[0]?.message ?? error.message) : 'Something went wrong.', { description: 'It is in the form: nothing you typed is lost.' });

@@ -2,7 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { addDays, addMinutes } from '@/time/dates';
-import { knownOf } from '@/features/participants/participants';
+import { namedOf } from '@/features/participants/participants';
 import type { InView } from '@/features/sheet/inView';
 import type { Beginning } from '@/features/sheet/RotaContext';
 
@@ -36,7 +36,7 @@ export function isBlocked(line: UnderstoodLine): boolean {
 export function inputOfLine(line: UnderstoodLine, calendar: string, description: string): Schemas['EventInput'] | null {
     if (line.title === '' || line.start === null || isBlocked(line)) return null;
     const { title, allDay, start, end, place, categories, status, repeat } = line;
-    return { calendar, title, allDay, start, end, place, categories, status, description, private: line.private, participants: knownOf(line.participants), repeat: repeat === null ? null : { rule: repeat.rule, until: repeat.until, count: repeat.count, within: repeat.within } };
+    return { calendar, title, allDay, start, end, place, categories, status, description, private: line.private, participants: namedOf(line.participants), repeat: repeat === null ? null : { rule: repeat.rule, until: repeat.until, count: repeat.count, within: repeat.within } };
 }
 
 /** The same, to be gone on with in the form. */

@@ -5,6 +5,7 @@ import { Empty, Failed, Loading } from '@/components/States';
 import { CategoriesPanel } from '@/features/calendars/CategoriesPanel';
 import { LogList } from '@/features/changelog/LogList';
 import { usePerson } from '@/features/session/useSession';
+import { LettersList } from './LettersList';
 import { OrganisationForm } from './OrganisationForm';
 import { useOrganisation } from './useOrganisation';
 
@@ -46,6 +47,9 @@ function Decisions() {
             <CommonCategories />
             <Section title="Change log" about="Who changed what of people, groups and of what is decided here.">
                 <LogList of={{ kind: 'organisation' }} />
+            </Section>
+            <Section title="Letters" about="Who was written to about events, and what became of it; not what it says. For three months.">
+                <LettersList />
             </Section>
             <Section title="Sign-ins" about="Who came in, who could not, and who looked at the rota with somebody else’s eyes; for half a year.">
                 <LogList of={{ kind: 'sign-ins' }} />

@@ -15,6 +15,7 @@ import { JobsList } from '@/features/jobs/JobsList';
 import { jobsQuery } from '@/features/jobs/jobs';
 import { formatMoment } from '@/time/dates';
 import { AskedEvents } from './AskedEvents';
+import { Replies } from './Replies';
 import { useLookAtShared } from './useLookAtShared';
 import { useWaiting, useWaitingActions } from './useWaiting';
 
@@ -27,11 +28,11 @@ export function WaitingPage() {
     const steps = useOpenSteps().length;
     if (waiting.isError) return <Failed error={waiting.error} retry={() => void waiting.refetch()} />;
     if (waiting.data === undefined) return <Loading what="what waits for you" />;
-    const { asked, invitations, requests, answers } = waiting.data;
+    const { asked, replies, invitations, requests, answers } = waiting.data;
     return (
         <Page title="For you" about="What you are asked to take part in, calendars that were shared with you, what others ask of you, and your own long work.">
             <FirstStepsEntry />
-            {asked.length + invitations.length + requests.length + answers.length + jobs.length + steps === 0 && (
+            {asked.length + replies.length + invitations.length + requests.length + answers.length + jobs.length + steps === 0 && (
                 <Empty title="Nothing waits for you">
                     Find more calendars in the{' '}
                     <Link to="/calendars" search={{ in: 'directory' }} className="underline">
@@ -41,6 +42,7 @@ export function WaitingPage() {
                 </Empty>
             )}
             {asked.length > 0 && <AskedEvents asked={asked} />}
+            {replies.length > 0 && <Replies replies={replies} />}
             {jobs.length > 0 && (
                 <Section title="Your long work">
                     <JobsList />

@@ -16,7 +16,7 @@ export function useWaiting() {
 
 export function useWaitingCount(): number {
     const { data } = useWaiting();
-    return data === undefined ? 0 : data.asked.length + data.invitations.length + data.requests.length + data.answers.length;
+    return data === undefined ? 0 : data.asked.length + data.replies.length + data.invitations.length + data.requests.length + data.answers.length;
 }
 
 export function useWaitingActions() {
