@@ -29,6 +29,7 @@ use App\History\HistoryController;
 use App\History\OperationsController;
 use App\Http\Middleware\DoneOnce;
 use App\Imports\ImportsController;
+use App\Invitations\AskAgainController;
 use App\Invitations\RepliesController;
 use App\Jobs\JobsController;
 use App\Live\LiveController;
@@ -160,6 +161,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy']);
     Route::post('events/{id}/restore', [EventsController::class, 'restore']);
 
+    Route::post('events/{id}/asked-again', [AskAgainController::class, 'store']);
     Route::get('events/{id}/file', [EventFileController::class, 'show']);
     Route::get('events/{id}/pages', [EventPagesController::class, 'index']);
     Route::post('events/{id}/copies', [CopiesController::class, 'store']);

@@ -14,7 +14,8 @@ function mailbox(string $home): void
     $file = "{$home}/mail/{$letter}.eml";
     if ($letter !== '' && is_file($file)) {
         $message = letter($file);
-        echo isset($_GET['html']) ? part($message, 'text/html') : reading($letter, $message, $_SERVER['REQUEST_METHOD'] === 'POST' ? answering($message, $home) : '');
+        // A link in it opens in place of the whole, as in a window of its own.
+        echo isset($_GET['html']) ? str_replace('<head>', '<head><base target="_top">', part($message, 'text/html')) : reading($letter, $message, $_SERVER['REQUEST_METHOD'] === 'POST' ? answering($message, $home) : '');
 
         return;
     }

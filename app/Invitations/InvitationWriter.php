@@ -21,7 +21,7 @@ use PinnedRota\Core\Time\Zone;
 /** The letter to somebody who is asked to take part: that they are, what changed, or that it is called off. */
 final class InvitationWriter implements WritesLetters
 {
-    private const SUBJECTS = ['first' => 'Asked', 'changed' => 'Changed', 'off' => 'Called off'];
+    private const SUBJECTS = ['first' => 'Asked', 'again' => 'Please answer', 'changed' => 'Changed', 'off' => 'Called off'];
 
     public function __construct(private readonly InvitedSeries $series, private readonly Factory $views, private readonly Outbox $outbox)
     {
@@ -48,7 +48,7 @@ final class InvitationWriter implements WritesLetters
         $sequence = $invitation->sequence + ($message->raises() && $invitation->told !== null && ! $isCopy ? 1 : 0);
         $kind = match (true) {
             $message->method === Method::Cancel => 'off',
-            $told === null => 'first',
+            $told === null => ($letter->about['reminds'] ?? false) === true ? 'again' : 'first',
             default => 'changed',
         };
         $zone = $person === null ? null : Zone::of($person->timezone);

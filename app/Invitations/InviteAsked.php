@@ -4,6 +4,7 @@ namespace App\Invitations;
 
 use App\Directory\GroupMemberships;
 use App\Directory\Person;
+use App\Events\Write\Actor;
 use App\Events\Write\Cause;
 use App\Events\Write\EventsChanged;
 use App\Events\Write\SeriesChanged;
@@ -12,6 +13,8 @@ use App\Outbox\LetterKind;
 use App\Outbox\Outbox;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\ParticipantRole;
 
 /**
  * Has those told by mail who are asked to what has changed, within the transaction of the change. What they are told is worked out when the
@@ -95,8 +98,29 @@ final class InviteAsked
         return array_diff(array_merge(...[[], ...array_values(array_intersect_key($members, array_flip([...Addressees::groups($change->before), ...Addressees::groups($change->after)])))]), $organizer);
     }
 
-    /** @param  list<array{int, string, ?int}>  $asked  head, address, person */
-    private function ask(array $asked, Carbon $due): void
+    /**
+     * Asks those once more who have not answered, but for whom a letter went to within the hour.
+     *
+     * @return int how many
+     */
+    public function again(SeriesState $state, ?int $by): int
+    {
+        $change = new SeriesChanged((int) $state->rows[0]['id'], $state, $state, Actor::nobody(), Cause::Screen);
+        $rows = array_filter($state->participants, static fn (array $row): bool => ! $row['organizer']);
+        $answered = array_filter($rows, static fn (array $row): bool => $row['answer'] !== ParticipantAnswer::Unanswered->value || $row['role'] === ParticipantRole::Informed->value);
+        $people = array_diff_key(Addressees::of($state) + $this->members($change, $this->membersOf([$change])), Addressees::of(new SeriesState($state->rows, participants: array_values($answered))));
+        $recent = DB::table('event_invitations')->where('event_id', $change->seriesId)->where('told_at', '>', now()->subHour())->pluck('address')->flip()->all();
+        $asked = array_filter(array_diff_key($people, $recent), static fn (?int $id): bool => $id === null || $id !== $by);
+        $this->ask(array_map(static fn (string $address, ?int $id): array => [$change->seriesId, $address, $id], array_keys($asked), $asked), now(), ['again' => true, 'reminds' => true]);
+
+        return count($asked);
+    }
+
+    /**
+     * @param  list<array{int, string, ?int}>  $asked  head, address, person
+     * @param  ?array<string, bool>  $about
+     */
+    private function ask(array $asked, Carbon $due, ?array $about = null): void
     {
         foreach (array_chunk($asked, self::AT_ONCE) as $some) {
             DB::table('event_invitations')->upsert(array_map(static fn (array $each): array => [
@@ -107,10 +131,10 @@ final class InviteAsked
             foreach ($known as $row) {
                 $ids["{$row->event_id} {$row->address}"] = (int) $row->id;
             }
-            $this->outbox->put(LetterKind::Invitation, array_map(static function (array $each) use ($ids): array {
+            $this->outbox->put(LetterKind::Invitation, array_map(static function (array $each) use ($ids, $about): array {
                 $id = $ids["{$each[0]} {$each[1]}"];
 
-                return ['slot' => "invitation {$id}", 'address' => $each[1], 'person_id' => $each[2], 'invitation_id' => $id];
+                return ['slot' => ($about === null ? '' : 'again ')."invitation {$id}", 'about' => $about, 'address' => $each[1], 'person_id' => $each[2], 'invitation_id' => $id];
             }, $some), $due);
         }
     }

@@ -102,6 +102,20 @@ test('who is only told of it has nothing to answer', function () {
     expect(($this->waiting)($this->ben))->toBe([])->and(($this->answer)($this->ben, $id))->toBeNull()->and(($this->after)())->toHaveCount(2);
 });
 
+test('those are asked again who have not answered, and not within the hour', function () {
+    $id = ($this->asking)(['participants' => [['kind' => 'group', 'id' => $this->crew->id, 'part' => 'required'], ['kind' => 'person', 'id' => $this->dee->id, 'part' => 'informed'], ['kind' => 'address', 'address' => 'a@elsewhere.example', 'part' => 'optional']]]);
+    ($this->after)();
+    $this->as($this->ben, 'PUT', "/events/{$id}/answer", ['answer' => 'declined'])->assertNoContent();
+    $this->as($this->ada, 'POST', "/events/{$id}/asked-again")->assertOk()->assertJsonPath('asked', 0);
+    $this->travel(2)->hours();
+    $this->as($this->ada, 'POST', "/events/{$id}/asked-again")->assertJsonPath('asked', 2);
+    $letters = ($this->after)();
+    expect(array_column($letters, 'to'))->toBe(['a@elsewhere.example', $this->cy->email])->and($letters[0]->subject())->toStartWith('Please answer: Oar test')->and($letters[0]->method())->toBe(['REQUEST', 'REQUEST'])->and($letters[0]->events()[0]->sequence)->toBe(0);
+    $this->as($this->ada, 'POST', "/events/{$id}/asked-again")->assertJsonPath('asked', 0);
+    $this->as($this->ada, 'PATCH', "/events/{$id}", ['status' => 'provisional', 'tell' => false], 1)->assertOk();
+    $this->as($this->ada, 'POST', "/events/{$id}/asked-again")->assertUnprocessable();
+});
+
 test('two hundred are asked at once, and each answers by their own letter', function () {
     $people = collect(range(1, 200))->map(fn (int $n) => $this->person("Pupil {$n}", ['password' => null]));
     $year = $this->group('Year 10', ...$people->all());

@@ -1,7 +1,7 @@
 import { createHmac } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
 import { Temporal } from 'temporal-polyfill';
-import { enter } from './support';
+import { SAVE, enter } from './support';
 
 /** What an authenticator shows now, of a secret in Base32 (RFC 6238). */
 function codeOf(secret: string, later = 0): string {
@@ -95,10 +95,10 @@ test('what the organisation decides is saved, written down, and taken back', asy
     await page.getByRole('link', { name: 'Categories, and what the organisation decides' }).click();
     await page.getByLabel('Fetch it without encryption where there is none').check();
     await page.getByLabel('The evening begins', { exact: true }).fill('08:00');
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: SAVE }).click();
     await expect(page.getByText('The evening begins after the afternoon.')).toBeVisible();
     await page.getByLabel('The evening begins', { exact: true }).fill('18:30');
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: SAVE }).click();
     await expect(page.getByText('That holds for everybody from now on.')).toBeVisible();
     const words = /webcal addresses without encryption: from no to yes; the evening begins: from 18:00 to 18:30/;
     await expect(page.getByRole('list', { name: 'Change log' }).getByRole('listitem').filter({ hasText: words })).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
+import { ADD, day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
 
 const WHO = 'Tilda Moreau';
 
@@ -28,7 +28,7 @@ test('what one is asked to take part in is under For you at once, is answered th
         await form.getByRole('button', { name: 'Let them see it' }).click();
         await expect(form.getByText(`${WHO} does not see “${name}”`)).toHaveCount(0);
         await expect(form.getByLabel('Title')).toHaveValue(title);
-        await form.getByRole('button', { name: 'Add it' }).click();
+        await form.getByRole('button', { name: ADD }).click();
         await expect(row).toContainText('asked by Lachlan Pereiro');
         await expect(row).toContainText(name);
         await expectAccessible(asked);
@@ -62,7 +62,7 @@ test('what one is asked to take part in is under For you at once, is answered th
         await form.getByRole('combobox', { name: 'People, groups and rooms' }).fill(WHO);
         await page.getByRole('option', { name: new RegExp(WHO) }).click();
         await form.getByLabel(`Part of ${WHO}`).selectOption('required');
-        await form.getByRole('button', { name: 'Add it' }).click();
+        await form.getByRole('button', { name: ADD }).click();
         const waits = list.getByRole('listitem').filter({ hasText: other });
         await expect(waits).toBeVisible();
         await laneCell(page, name, day(10)).getByRole('button', { name: new RegExp(other) }).click();

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { addEvent, day, enter, openCalendar } from './support';
+import { SAVE, addEvent, day, enter, openCalendar } from './support';
 
 // An organisation with one administrator and nothing else: bin/test serves one; by hand, bin/demo --empty --fresh does.
 test.use({ baseURL: process.env.ROTA_EMPTY_URL ?? 'http://127.0.0.1:8180' });
@@ -17,14 +17,14 @@ test('from nothing to a shared overlay with a feed', async ({ page, request }) =
     });
     await test.step('its name, and how dates are meant', async () => {
         await page.getByLabel('Name of the organisation').fill('Skerrin Quay School of Boatbuilding');
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
         await next('Dates and times');
         await page.getByLabel('Time zone').fill('Europe/Nowhere');
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
         await expect(page.getByText('No time zone is called “Europe/Nowhere”.')).toBeVisible();
         await page.getByLabel('Time zone').fill('Europe/London');
         await page.getByLabel('Your year begins in').selectOption('September');
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
     });
     await test.step('categories, of which none is ticked, and groups', async () => {
         await next('Categories');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addEvent, calendarLink, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, openCalendar, standins, unique } from './support';
+import { ADD, SAVE, addEvent, calendarLink, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, openCalendar, standins, unique } from './support';
 
 test('a coordinator makes, fills, shares, overlays, publishes, imports and subscribes; a second person sees it', async ({ page, browser, request }) => {
     test.setTimeout(420_000);
@@ -15,7 +15,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('button', { name: 'Settings' }).click();
         await page.getByRole('dialog').getByLabel('Name').fill(boats);
         await page.getByRole('radio', { name: 'rose' }).click();
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
         await expect(page.getByRole('heading', { level: 1, name: boats })).toBeVisible();
         await page.getByRole('button', { name: 'Delete' }).click();
         await expect(calendarLink(page, boats)).toBeHidden();
@@ -40,7 +40,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await target.selectOption({ label: drills });
         await page.getByRole('button', { name: 'safety', exact: true }).click();
         await page.getByLabel('Place', { exact: true }).fill('Pontoon');
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByText(new RegExp(`^Added: .* on ${drills}\\.$`))).toBeVisible();
         await expect(laneCell(page, drills, day(8)).getByRole('button', { name: /Man overboard/ })).toBeVisible();
     });
@@ -51,7 +51,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await expect(panel.getByText('Pontoon')).toBeVisible();
         await panel.getByRole('button', { name: 'Change' }).click();
         await panel.getByLabel('Title').fill('Man overboard, crew 2');
-        await panel.getByRole('button', { name: 'Save' }).click();
+        await panel.getByRole('button', { name: SAVE }).click();
         await expect(panel.getByRole('heading', { name: 'Man overboard, crew 2' })).toBeVisible();
         await panel.getByRole('button', { name: 'Close the event' }).click();
     });
@@ -73,7 +73,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await laneCell(page, boats, day(1)).click();
         await page.getByLabel('Title').fill('Rowing');
         await page.getByLabel('Repeats', { exact: true }).check();
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(laneCell(page, boats, day(8)).getByRole('button', { name: /Rowing/ })).toBeVisible();
         await laneCell(page, boats, day(8)).getByRole('button', { name: /Rowing/ }).focus();
         await page.keyboard.press('Shift+ArrowRight');
@@ -128,7 +128,7 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await oda.getByLabel('Title').fill('Man overboard, Oda’s crew');
         await page.goto('/?overlay=all');
         await expect(page.getByRole('button', { name: /Man overboard, crew 2/ })).toBeVisible();
-        await oda.getByRole('button', { name: 'Save' }).click();
+        await oda.getByRole('button', { name: SAVE }).click();
         await expect(page.getByRole('button', { name: /Man overboard, Oda’s crew/ })).toBeVisible();
     });
 

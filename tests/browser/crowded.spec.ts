@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addByApi, day, enter, makeCalendar, slugOf, unique } from './support';
+import { ADD, addByApi, day, enter, makeCalendar, slugOf, unique } from './support';
 import { addDays } from '../../resources/js/time/dates';
 import { faultsOf } from './walk';
 
@@ -258,7 +258,7 @@ test('a full month is worked with: days and ribbons open in place, something is 
         await cell.getByRole('button', { name: /^Add on/ }).click();
         await page.getByLabel('Title').fill('Gasket');
         await page.getByLabel('All day').check();
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByText(/Added: Gasket/)).toBeVisible();
         const empty = page.locator(`[data-cell][data-day="${day(7 * 20 + 4)}"]`);
         await empty.click({ position: { x: 40, y: 60 } });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { day, enter, laneCell, makeCalendar, openCalendar, unique } from './support';
+import { SAVE, day, enter, laneCell, makeCalendar, openCalendar, unique } from './support';
 
 const stamp = (date: string) => date.replaceAll('-', '');
 
@@ -76,7 +76,7 @@ test('an untidy file is mended, refused in part, and its events are used as any 
         await panel.getByRole('button', { name: 'Change' }).click();
         await page.getByRole('button', { name: 'Only this one' }).click();
         await page.getByLabel('Title').fill('Rowing, first time');
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
         await expect(laneCell(page, calendar, day(1)).getByRole('button', { name: /Rowing, first time/ })).toBeVisible();
         await expect(laneCell(page, calendar, day(8)).getByRole('button', { name: /Rowing by the yard clock/ })).toBeVisible();
     });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addByApi, addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, slugOf, unique } from './support';
+import { ADD, SAVE, addByApi, addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, slugOf, unique } from './support';
 
 const WIDTHS = [
     { name: '1280 × 800', width: 1280, height: 800 },
@@ -60,7 +60,7 @@ for (const { name, ...viewport } of WIDTHS) {
             await page.goto(`/?overlay=all&view=lanes&date=${day(0)}`);
             await laneCell(page, book, day(1)).click();
             await page.getByLabel('Title').fill(title);
-            await page.getByRole('button', { name: 'Add it' }).dblclick();
+            await page.getByRole('button', { name: ADD }).dblclick();
             await expect(events(page, title)).toHaveCount(1);
             await page.reload();
             await expect(events(page, title)).toHaveCount(1);
@@ -87,7 +87,7 @@ for (const { name, ...viewport } of WIDTHS) {
             await page.reload();
             await page.getByRole('button', { name: new RegExp(`^Go on with ${added}`) }).click();
             await expect(page.getByLabel('About')).toHaveValue('with the long splice');
-            await page.getByRole('button', { name: 'Add it' }).click();
+            await page.getByRole('button', { name: ADD }).click();
             await expect(events(page, added)).toBeVisible();
             await expect(kept(page)).toBeHidden();
             await events(page, added).click();
@@ -96,7 +96,7 @@ for (const { name, ...viewport } of WIDTHS) {
             await page.keyboard.press('Escape');
             await page.getByRole('button', { name: new RegExp(`^Go on with ${changed}`) }).click();
             await expect(page.getByLabel('Title')).toHaveValue(changed);
-            await page.getByRole('button', { name: 'Save' }).click();
+            await page.getByRole('button', { name: SAVE }).click();
             await expect(events(page, changed)).toBeVisible();
         });
     });

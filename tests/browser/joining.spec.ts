@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { addByApi, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, signOut, slugOf, unique } from './support';
+import { ADD, SAVE, addByApi, day, enter, enterElsewhere, laneCell, makeCalendar, shareWith, signOut, slugOf, unique } from './support';
 
 test('an event is prepared, joined and copied by others, with files, and shows where else it is', async ({ page, browser }) => {
     const name = unique('Quay book');
@@ -25,11 +25,11 @@ test('an event is prepared, joined and copied by others, with files, and shows w
         await form.getByRole('combobox', { name: 'Who does it' }).fill('aroha');
         await page.getByRole('option', { name: /Aroha Stensgaard/ }).click();
         await form.getByLabel('Link').fill('not a link');
-        await form.getByRole('button', { name: 'Add it' }).click();
+        await form.getByRole('button', { name: ADD }).click();
         await expect(form.getByText('A link begins with http:// or https://.')).toBeVisible();
         await expect(form.getByLabel('What is to be done, 1')).toHaveValue('Fenders out');
         await form.getByLabel('Link').fill('https://example.org/slip');
-        await form.getByRole('button', { name: 'Add it' }).click();
+        await form.getByRole('button', { name: ADD }).click();
         const ticket = laneCell(page, name, day(9)).getByRole('button', { name: new RegExp(title) });
         await expect(ticket).toHaveAttribute('data-ink', 'plum');
         await ticket.click();
@@ -141,7 +141,7 @@ test('what was typed outlives a sign-out, and the same series is changed by two'
         await expect(again).toBeHidden();
         await expect(form.getByLabel('Title')).toHaveValue(typed);
         await expect(form.getByLabel('About')).toHaveValue('all of this is still to be here');
-        await form.getByRole('button', { name: 'Add it' }).click();
+        await form.getByRole('button', { name: ADD }).click();
         await expect(laneCell(page, name, day(14)).getByRole('button', { name: new RegExp(typed) })).toBeVisible();
     });
 
@@ -157,9 +157,9 @@ test('what was typed outlives a sign-out, and the same series is changed by two'
         await theirs.getByRole('button', { name: 'Change', exact: true }).click();
         await other.getByRole('dialog').getByRole('button', { name: 'All of them' }).click();
         await theirs.getByLabel('Title').fill(`${title}, high water`);
-        await theirs.getByRole('button', { name: 'Save' }).click();
+        await theirs.getByRole('button', { name: SAVE }).click();
         await expect(laneCell(page, name, day(10)).getByRole('button', { name: /high water/ })).toBeVisible();
-        await panel.getByRole('button', { name: 'Save' }).click();
+        await panel.getByRole('button', { name: SAVE }).click();
         await expect(panel).toContainText('was first');
         await panel.getByRole('button', { name: 'Save what is chosen' }).click();
         await expect(on(9)).toHaveAccessibleName(/high water.*Slip gauge/);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
+import { ADD, addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
 
 test('a coordinator parts one calendar into layers by what is said in events; everything else is one of them', async ({ page, browser }) => {
     const calendar = unique('Boat hall');
@@ -67,7 +67,7 @@ test('a coordinator parts one calendar into layers by what is said in events; ev
         await page.getByLabel('Title').fill('Mop the floor');
         const starts = await page.getByLabel('at', { exact: true }).first().inputValue();
         expect(starts).toMatch(/^([7-9]|1\d):[03]0$/);
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByRole('gridcell', { name: /^Hours, / }).nth(3).getByRole('button', { name: new RegExp(`Mop the floor.*${starts}`) })).toBeVisible();
     });
 

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { addByApi, day, enter, laneCell, makeCalendar, slugOf, standins, unique } from './support';
+import { ADD, SAVE, addByApi, day, enter, laneCell, makeCalendar, slugOf, standins, unique } from './support';
 
 /** The school's own site by another name, so that it is to the browser somebody else's than the product. */
 const school = standins.replace('127.0.0.1', 'localhost');
@@ -49,7 +49,7 @@ test('a teacher signs in within a frame on the school’s own site, adds an even
         await page.goto(`/?calendar=${calendar}&view=lanes&date=${day(0)}`);
         await frame.getByRole('button', { name: 'Add an event' }).click();
         await frame.getByLabel('Title', { exact: true }).fill('Rope walk');
-        await frame.getByRole('button', { name: 'Add it' }).click();
+        await frame.getByRole('button', { name: ADD }).click();
         await expect(frame.getByRole('button', { name: /Rope walk/ })).toBeVisible();
         await expect(page.getByRole('button', { name: /Rope walk/ })).toBeVisible();
         await frame.getByRole('button', { name: /Haul out/ }).click();
@@ -86,7 +86,7 @@ test('a teacher signs in within a frame on the school’s own site, adds an even
         await page.goto('/publish');
         await row.getByRole('button', { name: `Change the frame of ${name}` }).click();
         await page.getByLabel(/may add, move and change them there/).uncheck();
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
         await expect(row).toContainText('to be read');
         await frame.getByLabel('Your address').fill('oda.lindqvarn@skerrin-quay.example');
         await frame.getByLabel('Password').fill('high-water-mark');

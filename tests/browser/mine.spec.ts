@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addByApi, day, enter, enterElsewhere, makeCalendar, openCalendar, slugOf, unique } from './support';
+import { ADD, addByApi, day, enter, enterElsewhere, makeCalendar, openCalendar, slugOf, unique } from './support';
 
 test('what is shared is looked at at once on one’s home sheet; an event is kept on one’s own; a calendar is seen in another colour', async ({ page, browser }) => {
     const name = unique('Oars');
@@ -64,7 +64,7 @@ test('weeks go by the terms of the school, a repeat is kept to them, and what ot
         await page.getByLabel('Repeats').check();
         await page.getByLabel('In weeks').selectOption('term');
         await expect(page.getByText(/^every week on \w+, in term only$/)).toBeVisible();
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByText(/Added: Splicing/)).toBeVisible();
         const answer = await page.request.get('/api/v1/sheet', { params: { from: day(0), to: day(7 * 30), tz: 'Europe/London', calendar } });
         const told = (await answer.json()) as { items: { start: string }[]; weeks: { monday: string; number: number | null }[] };
@@ -158,7 +158,7 @@ test('a colleague, a group and a room are found in the one line and from their n
         await form.getByLabel('Title').fill(`${name} review`);
         await expect(form).toContainText('Hana Brekspear');
         await form.getByRole('combobox', { name: 'Calendar' }).selectOption({ label: name });
-        await form.getByRole('button', { name: 'Add it' }).click();
+        await form.getByRole('button', { name: ADD }).click();
         await expect(page.getByRole('button', { name: new RegExp(`^${name} review`) })).toBeVisible();
     });
     await test.step('from the event to them, from a group to its people, to each of them, and back', async () => {

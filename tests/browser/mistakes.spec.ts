@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, openCalendar, standins, unique } from './support';
+import { ADD, SAVE, addEvent, day, enter, enterElsewhere, laneCell, makeCalendar, openCalendar, standins, unique } from './support';
 
 test('bad input gets a clear message where it was entered, and nothing typed is lost', async ({ page }) => {
     const name = unique('Mistakes');
@@ -9,14 +9,14 @@ test('bad input gets a clear message where it was entered, and nothing typed is 
     await test.step('an event', async () => {
         await page.goto('/?overlay=all');
         await laneCell(page, name, day(2)).click();
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByText('Give the event a title.')).toBeVisible();
         await page.getByLabel('Title').fill('x'.repeat(10_000));
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByText('A title has at most 500 characters.')).toBeVisible();
         await page.getByLabel('Title').fill('Backwards');
         await page.getByLabel('Ends', { exact: true }).first().fill(day(1));
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByText('The end is before the start.')).toBeVisible();
         await expect(page.getByLabel('Title')).toHaveValue('Backwards');
         await page.getByRole('button', { name: 'Cancel', exact: true }).click();
@@ -34,7 +34,7 @@ test('bad input gets a clear message where it was entered, and nothing typed is 
         await openCalendar(page, name);
         await page.getByRole('button', { name: 'Settings' }).click();
         await page.getByLabel('Time zone').fill('Atlantis/Capital');
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
         await expect(page.getByText('No time zone is called “Atlantis/Capital”.')).toBeVisible();
         await page.getByRole('button', { name: 'Cancel', exact: true }).click();
     });
@@ -94,11 +94,11 @@ test('of two who change one event the second is told, and decides', async ({ pag
     await page.getByLabel('Place', { exact: true }).fill('Sail loft');
     await noor.getByLabel('Title').fill('Sail repair, main');
     // The form of the second stays open with what was typed while the first saves.
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: SAVE }).click();
     await expect(page.getByRole('heading', { name: 'Sail repair, jib' })).toBeVisible();
     // Also once the second browser has heard of it: the sheet behind the form shows what was saved.
     await expect(noor.getByRole('row', { name: new RegExp(name) }).getByRole('button', { name: /Sail repair, jib/ })).toBeVisible();
-    await noor.getByRole('button', { name: 'Save' }).click();
+    await noor.getByRole('button', { name: SAVE }).click();
     const told = noor.getByRole('alert');
     await expect(told).toContainText('Hana Brekspear was first.');
     await expect(told).toContainText('Sail repair, jib');

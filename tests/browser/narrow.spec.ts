@@ -1,5 +1,5 @@
 import { devices, expect, test } from '@playwright/test';
-import { day, enter, laneCell, makeCalendar, unique } from './support';
+import { ADD, day, enter, laneCell, makeCalendar, unique } from './support';
 
 const { userAgent, hasTouch, isMobile, deviceScaleFactor } = devices['Pixel 7'];
 
@@ -13,7 +13,7 @@ test('on a phone, by touch: make, add, open, find in the key, turn the sheet', a
 
     await laneCell(page, name, day(2)).tap();
     await page.getByLabel('Title').fill('Towing drill');
-    await page.getByRole('button', { name: 'Add it' }).tap();
+    await page.getByRole('button', { name: ADD }).tap();
     await expect(page.getByText(new RegExp(`^Added: .* on ${name}\\.$`))).toBeVisible();
 
     await laneCell(page, name, day(2)).getByRole('button', { name: /Towing drill/ }).tap();
@@ -44,7 +44,7 @@ test('on a phone: an event is lifted by resting a finger on it, rows are told ap
     await page.goto(`/?overlay=all&view=lanes&date=${day(1)}`);
     await laneCell(page, name, day(1)).tap();
     await page.getByLabel('Title').fill('Haul out');
-    await page.getByRole('button', { name: 'Add it' }).tap();
+    await page.getByRole('button', { name: ADD }).tap();
     const ticket = laneCell(page, name, day(1)).getByRole('button', { name: /^Haul out/ });
     await expect(ticket).toBeVisible();
 

@@ -1,6 +1,6 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { addByApi, day, enter, enterElsewhere, layOverlay, makeCalendar, openCalendar, shareWith, slugOf, standins, unique } from './support';
+import { SAVE, addByApi, day, enter, enterElsewhere, layOverlay, makeCalendar, openCalendar, shareWith, slugOf, standins, unique } from './support';
 
 /** Somebody without an account, on a phone, whose browser runs no script. */
 async function pupil(browser: Browser, baseURL: string | undefined): Promise<Page> {
@@ -95,7 +95,7 @@ test('a coordinator publishes a page; a pupil without an account reads it, and i
         const before = await address();
         await row.getByRole('button', { name: `Change ${name}` }).click();
         await page.getByLabel('It tells').selectOption('busy times');
-        await page.getByRole('button', { name: 'Save' }).click();
+        await page.getByRole('button', { name: SAVE }).click();
         await expect(row).toContainText('busy times, all of it');
         expect(await address()).toBe(before);
         await reader.goto(before);
@@ -268,7 +268,7 @@ test('what somebody reads is on their own devices with one click, and ends with 
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('It tells').selectOption('busy times');
     await page.getByLabel('The device reminds').selectOption('half an hour before');
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: SAVE }).click();
     await expect(link).toContainText('busy times, 4 weeks back, reminds half an hour before');
     await page.reload();
     await expect(link).toContainText('by a phone or tablet');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addEvent, calendarLink, day, enter, enterElsewhere, laneCell, makeCalendar, openCalendar, unique } from './support';
+import { ADD, addEvent, calendarLink, day, enter, enterElsewhere, laneCell, makeCalendar, openCalendar, unique } from './support';
 
 test('who sees busy times is told so, asks for more and gets it; found, looked at, added and removed', async ({ page, browser }) => {
     const calendar = unique('Crane');
@@ -60,7 +60,7 @@ test('a manager sees who sees what and why, looks with their eyes, shares with m
     await laneCell(page, calendar, day(3)).click();
     await page.getByLabel('Title').fill('Survey of the hull');
     await page.getByRole('checkbox', { name: /^Private/ }).check();
-    await page.getByRole('button', { name: 'Add it' }).click();
+    await page.getByRole('button', { name: ADD }).click();
     await expect(page.getByText(/^Added: /).first()).toBeVisible();
     await openCalendar(page, calendar);
 

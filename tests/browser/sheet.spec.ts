@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { addEvent, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, shown, unique } from './support';
+import { ADD, SAVE, addEvent, day, enter, enterElsewhere, laneCell, layOverlay, makeCalendar, shown, unique } from './support';
 
 /** Takes it by its middle, or by its right end. */
 async function dragTo(page: Page, from: Locator, to: Locator, at: { x: number; y: number } = { x: 20, y: 40 }, by: 'middle' | 'end' = 'middle'): Promise<void> {
@@ -82,7 +82,7 @@ test('events are dragged between days and rows; what two changes would mean is a
         await page.keyboard.press('F2');
         await expect(page.locator('[data-pending]').first()).not.toContainText(loft);
         await page.keyboard.press('Shift+F2');
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(laneCell(page, loft, day(1)).getByRole('button', { name: /^Regatta/ })).toBeVisible();
     });
 
@@ -138,12 +138,12 @@ test('hours are dragged over, lengthened and laid side by side; a second sheet s
         await drag(await at(9), await at(10.5));
         await page.getByLabel('Title').fill('Rowing');
         // Two calendars are in view and nothing has gone on either yet: nobody guesses.
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByText('Choose the calendar it goes on.')).toBeVisible();
         await page.getByRole('group', { name: 'Or with one click' }).getByRole('button', { name: gig }).click();
         await expect(page.getByLabel('at', { exact: true }).first()).toHaveValue('9:00');
         await expect(page.getByLabel('at', { exact: true }).nth(1)).toHaveValue('10:45');
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(page.getByRole('button', { name: /^Rowing.*9:00–10:45/ })).toBeVisible();
     });
 
@@ -222,7 +222,7 @@ test('rows are people, places or categories; what is begun in one has it', async
         await expect(panel(page).getByLabel('Part of Rufus Tamm')).toHaveValue('required');
         await panel(page).getByLabel('Part of Rufus Tamm').selectOption('responsible');
         await panel(page).getByLabel('Place').fill('Long loft');
-        await panel(page).getByRole('button', { name: 'Save' }).click();
+        await panel(page).getByRole('button', { name: SAVE }).click();
         await expect(panel(page).locator('dd', { hasText: 'Rufus Tamm' })).toBeVisible();
         await panel(page).getByRole('button', { name: 'Close the event' }).click();
         await drawnAs(page, (options) => options.getByLabel('A row is').selectOption('person'));
@@ -231,12 +231,12 @@ test('rows are people, places or categories; what is begun in one has it', async
     await test.step('begun in that row, it is theirs; by keyboard it goes to nobody', async () => {
         await laneCell(page, 'Rufus Tamm', day(9)).click();
         await page.getByLabel('Title').fill('Serving');
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(laneCell(page, 'Rufus Tamm', day(9)).getByRole('button', { name: /^Serving/ })).toBeVisible();
         await laneCell(page, 'Rufus Tamm', day(10)).click();
         await page.getByLabel('Title').fill('Whipping');
         await page.getByRole('button', { name: 'Take Rufus Tamm off' }).click();
-        await page.getByRole('button', { name: 'Add it' }).click();
+        await page.getByRole('button', { name: ADD }).click();
         await expect(laneCell(page, 'Nobody responsible', day(10)).getByRole('button', { name: /^Whipping/ })).toBeVisible();
         await page.getByRole('button', { name: /^Whipping/ }).focus();
         await page.keyboard.press('Shift+ArrowUp');

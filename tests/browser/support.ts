@@ -3,6 +3,10 @@ import { Temporal } from 'temporal-polyfill';
 import 'temporal-polyfill/global';
 import { formatFull } from '../../resources/js/time/dates';
 
+/** The buttons that end the form of an event, whether or not somebody is told by it. */
+export const ADD = /^Add (it$|and tell )/;
+export const SAVE = /^Save($| and tell )/;
+
 export const standins = process.env.ROTA_STANDINS ?? 'http://127.0.0.1:8081';
 
 const today = Temporal.Now.plainDateISO('Europe/London');
@@ -83,7 +87,7 @@ export function laneCell(page: Page, layer: string, date: string) {
 export async function addEvent(page: Page, layer: string, date: string, title: string): Promise<void> {
     await laneCell(page, layer, date).click({ position: { x: 20, y: 45 } });
     await page.getByLabel('Title').fill(title);
-    await page.getByRole('button', { name: 'Add it' }).click();
+    await page.getByRole('button', { name: ADD }).click();
     await expect(page.getByText(/^Added: /).first()).toBeVisible();
     await expect(laneCell(page, layer, date).getByRole('button', { name: new RegExp(title) })).toBeVisible();
 }

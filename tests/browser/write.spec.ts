@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import 'temporal-polyfill/global';
 import { formatDate } from '../../resources/js/time/dates';
-import { day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
+import { ADD, SAVE, day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
 
 const oneLine = 'Add or find: one line';
 
@@ -52,7 +52,7 @@ test('one line becomes an event: it says what it understood, on which calendar, 
         await expect(form.getByLabel('at', { exact: true }).first()).toHaveValue('10:45');
         await expect(form.getByLabel('Part of Esi Marchetti')).toHaveValue('responsible');
         await expect(form.getByLabel('Rule, as iCalendar has it')).toHaveValue('FREQ=MONTHLY;BYDAY=1MO,3MO');
-        await form.getByRole('button', { name: 'Add it' }).click();
+        await form.getByRole('button', { name: ADD }).click();
         await expect(page.getByText(new RegExp(`^Added: .* on ${yard}\\.$`))).toBeVisible();
     });
 
@@ -93,7 +93,7 @@ test('what is done is undone and done again by keys; a series is changed from on
     await expect(page.getByText(/^every month on the \w+ \w+day$/)).toBeVisible();
     await page.getByLabel('Unit').selectOption('week');
     await expect(page.getByText(/^every week on \w+day$/)).toBeVisible();
-    await page.getByRole('button', { name: 'Add it' }).click();
+    await page.getByRole('button', { name: ADD }).click();
     await expect(on(8)).toBeVisible();
 
     await test.step('by keyboard alone: moved by a day, one time of it, deleted, and all undone step by step', async () => {
@@ -127,7 +127,7 @@ test('what is done is undone and done again by keys; a series is changed from on
         await expect(page.getByRole('dialog')).toContainText('From here on it is a series of its own.');
         await page.getByRole('dialog').getByRole('button', { name: 'This and all that follow' }).click();
         await panel.getByLabel('Title').fill(`${drill} afloat`);
-        await panel.getByRole('button', { name: 'Save' }).click();
+        await panel.getByRole('button', { name: SAVE }).click();
         await expect(laneCell(page, name, day(8)).getByRole('button', { name: new RegExp(`${drill} afloat`) })).toBeVisible();
         await expect(on(1)).toHaveAccessibleName(new RegExp(`^${drill}, `));
         await page.getByRole('button', { name: 'On a week' }).click();
@@ -145,7 +145,7 @@ test('what is done is undone and done again by keys; a series is changed from on
         await panel.getByRole('button', { name: 'Change' }).click();
         await page.getByRole('dialog').getByRole('button', { name: 'All of them' }).click();
         await panel.getByLabel('Place').fill('Pontoon');
-        await panel.getByRole('button', { name: 'Save' }).click();
+        await panel.getByRole('button', { name: SAVE }).click();
         await panel.getByRole('button', { name: 'History' }).click();
         const history = panel.getByRole('list', { name: 'History' });
         await expect(history.getByRole('listitem').first()).toContainText('Greta Ondaatsen changed it');
@@ -183,7 +183,7 @@ test('whoever is asked to take part sees that they have not answered, answers, a
     await form.getByRole('combobox', { name: 'People, groups and rooms' }).fill('aroha');
     await page.getByRole('option', { name: /Aroha Stensgaard/ }).click();
     await form.getByLabel('Part of Aroha Stensgaard').selectOption('required');
-    await form.getByRole('button', { name: 'Add it' }).click();
+    await form.getByRole('button', { name: ADD }).click();
     await laneCell(page, name, day(9)).getByRole('button', { name: new RegExp(title) }).click();
     await expect(page.getByRole('complementary', { name: 'Event' })).toContainText('Aroha Stensgaard (not answered)');
 

@@ -69,7 +69,7 @@ final class ReceiveLetter
     private function take(EventInvitation $invitation, IncomingLetter $letter, CalendarReply $reply): Received
     {
         if ($reply->method === Method::Refresh) {
-            $this->outbox->put(LetterKind::Invitation, [['slot' => "again {$invitation->id}", 'address' => $invitation->address, 'person_id' => $invitation->person_id, 'invitation_id' => $invitation->id, 'about' => ['again' => true]]], now());
+            $this->outbox->put(LetterKind::Invitation, [['slot' => "again invitation {$invitation->id}", 'address' => $invitation->address, 'person_id' => $invitation->person_id, 'invitation_id' => $invitation->id, 'about' => ['again' => true]]], now());
 
             return Received::SentAgain;
         }

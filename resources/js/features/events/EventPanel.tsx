@@ -126,7 +126,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
             <dl className="my-3 grid grid-cols-[78px_minmax(0,1fr)] gap-y-2 [overflow-wrap:anywhere]">
                 <Fact name="Place">{event.place}</Fact>
                 <Fact name="Responsible">{responsible.length > 0 && <Parties of={responsible} />}</Fact>
-                <Fact name="Taking part">{responsible.length < event.participants.length && <TakingPart of={event.participants.filter((each) => each.part !== 'responsible')} />}</Fact>
+                <Fact name="Taking part">{responsible.length < event.participants.length && <TakingPart event={rota.search.as === undefined ? event : undefined} of={event.participants.filter((each) => each.part !== 'responsible')} />}</Fact>
                 <Fact name="Organised by">{event.organiser !== null && event.participants.length > 0 && event.organiser.name !== event.addedBy && event.organiser.name}</Fact>
                 <Fact name="You">{asked !== null && <Answer event={event} answer={asked} />}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>

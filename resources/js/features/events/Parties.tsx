@@ -1,11 +1,18 @@
 import { Fragment, useState } from 'react';
+import { answered, api } from '@/api/client';
+import { useAction } from '@/api/useAction';
 import { PartyLink } from '@/features/directory/PartyLink';
 import { ANSWER_WORDS, answerCounts, answering } from '@/features/participants/answerWords';
+import { toast } from '@/toast/toast';
 import type { Event } from './useEventActions';
+import { people } from './useTelling';
 
 type Participant = Event['participants'][number];
 
 type Props = { of: Event['participants'] };
+
+/** Of whom an answer is still awaited: of a group those who have said nothing. */
+const isSilent = (of: Participant[]) => /has not answered|have not answered/.test(answerCounts(of.filter(({ part }) => part === 'required' || part === 'optional')));
 
 /** So many are named before one asks for all. */
 const SHOWN = 12;
@@ -43,8 +50,8 @@ function words({ kind, part, answer, note, size }: Participant): string {
     return said === '' ? '' : ` (${said}${note === '' ? '' : `: “${note}”`})`;
 }
 
-/** Who takes part; of many, how many come, and the rest of their names once one asks. */
-export function TakingPart({ of }: Props) {
+/** Who takes part; of many, how many come, and the rest of their names once one asks. Who may change the event asks the silent again. */
+export function TakingPart({ of, event }: Props & { event?: Event | undefined }) {
     const [all, setAll] = useState(false);
     const more = all ? 0 : Math.max(0, of.length - SHOWN);
     return (
@@ -56,6 +63,19 @@ export function TakingPart({ of }: Props) {
                     and {more} more
                 </button>
             )}
+            {event?.mayChange === true && event.status === 'confirmed' && isSilent(of) && <AskAgain id={event.id} />}
         </>
+    );
+}
+
+function AskAgain({ id }: { id: number }) {
+    const again = useAction(() => answered(api.POST('/events/{id}/asked-again', { params: { path: { id } } })), {
+        onDone: ({ asked }) => void toast(asked === 0 ? 'They were written to within the last hour.' : `${people(asked)} ${asked === 1 ? 'is' : 'are'} asked again by mail.`),
+        quiet: true,
+    });
+    return (
+        <button type="button" className="hit block text-xs underline" disabled={again.isPending} onClick={() => again.mutate()}>
+            Ask again who has not answered
+        </button>
     );
 }
