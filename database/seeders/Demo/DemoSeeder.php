@@ -61,6 +61,7 @@ final class DemoSeeder
             $this->sharing->give($calendars['Ines: own'], new Subject(SubjectKind::Person, $people['Sunniva Okafor']->id), Level::BusyTimes, $people['Ines Halloran']);
             (new DemoPublications)->lay($people['Ines Halloran'], $calendars['Launches and open days'], Overlay::query()->where('slug', 'the-term-at-a-glance')->sole(), $calendars['Keel year']);
             (new DemoExtras($this->changes, $calendars, $people))->lay();
+            (new DemoLetters($this->changes, $calendars, $people, $groups))->lay();
 
             return [$calendars, $people];
         });

@@ -31,7 +31,7 @@ export function Replies({ replies }: { replies: readonly Reply[] }) {
 }
 
 function ReplyRow({ reply }: { reply: Reply }) {
-    const decide = useAction((take: boolean) => answered(api.PUT('/replies/{id}', { params: { path: { id: reply.id } }, body: { take } })), { changes: 'events', onDone: (_, take) => void toast(doneWords(reply, take)) });
+    const decide = useAction((take: boolean) => answered(api.PUT('/replies/{id}', { params: { path: { id: reply.id } }, body: { take } })), { onDone: (_, take) => void toast(doneWords(reply, take)) });
     const problem = problemOf(decide);
     const words = BUTTONS[reply.kind];
     return (
