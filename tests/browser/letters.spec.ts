@@ -100,7 +100,7 @@ test('an address at which nobody is shows beside the name, and administrators se
     const name = unique('Trials');
     const title = unique('Boat trial');
     const gone = `${unique('gone').replace(/\W+/g, '.').toLowerCase()}@unreachable.example`;
-    await enter(page, 'Ines Halloran');
+    await enter(page, 'Bertil Acheng');
     await makeCalendar(page, name);
     await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
     await laneCell(page, name, day(10)).click();

@@ -74,7 +74,7 @@ function AskAgain({ id }: { id: number }) {
         quiet: true,
     });
     return (
-        <button type="button" className="hit block text-xs underline" disabled={again.isPending} onClick={() => again.mutate()}>
+        <button type="button" className="hit block text-left text-xs underline" disabled={again.isPending} onClick={() => again.mutate()}>
             Ask again who has not answered
         </button>
     );
