@@ -11,6 +11,7 @@ use App\Occurrences\VerifyOccurrences;
 use App\Organisation\Organisation;
 use App\Outbox\SendDueLetters;
 use App\Outbox\SendOutbox;
+use App\Pins\LayAskedPins;
 use App\Publishing\Kept\CountReads;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
@@ -56,6 +57,10 @@ Artisan::command('rota:verify-occurrences', function (VerifyOccurrences $verify)
 
     return $differences === 0 ? 0 : 1;
 })->purpose('Holds the occurrence index against the core');
+
+Artisan::command('rota:show-asked', function (LayAskedPins $pins): void {
+    $this->info($pins->run().' events shown to those who are asked to them');
+})->purpose('Has events show to those who are asked to them and may see their calendar no longer, or as well');
 
 Artisan::command('rota:tidy', function (Tidy $tidy): void {
     foreach ($tidy->run() as $what => $count) {
@@ -145,4 +150,5 @@ Schedule::command('rota:resume-jobs')->everyMinute();
 Schedule::job(new SendDueLetters)->everyMinute();
 Schedule::call(fn (CountReads $reads) => $reads->run())->everyTenMinutes();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');
+Schedule::command('rota:show-asked')->dailyAt('03:25');
 Schedule::command('rota:tidy')->dailyAt('03:40');

@@ -46,7 +46,7 @@ final class ReasonsController
         })->all()));
     }
 
-    #[OA\Get(path: '/calendars/{slug}/unseeing', operationId: 'listUnseeing', summary: 'Which of some people do not see the events of a calendar, so that being asked to one of them is not told to them; for those who may add events.', tags: ['access'],
+    #[OA\Get(path: '/calendars/{slug}/unseeing', operationId: 'listUnseeing', summary: 'Which of some people do not see the events of a calendar, so that they see of it what they are asked to, and nothing else; for those who may add events.', tags: ['access'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'people[]', required: true, description: 'By id', schema: new OA\Schema(type: 'array', items: new OA\Items(type: 'integer'), maxItems: self::MOST_ASKED))],
         responses: [new Answers(NamedPersonData::class, 'By name', many: true)])]
     public function unseeing(Request $request, string $slug): JsonResponse

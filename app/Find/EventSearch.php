@@ -85,7 +85,7 @@ final class EventSearch
      */
     private function pinnedTo(array $calendarIds): array
     {
-        $pins = DB::table('event_pins as p')->join('events as e', 'e.id', '=', 'p.event_id')->whereIntegerInRaw('p.calendar_id', $calendarIds)->whereNull('e.deleted_at')
+        $pins = DB::table('event_pins as p')->join('events as e', 'e.id', '=', 'p.event_id')->whereIntegerInRaw('p.calendar_id', $calendarIds)->where('p.asked', false)->whereNull('e.deleted_at')
             ->get(['p.event_id', 'p.calendar_id', 'p.pinned_by', 'p.joined', 'e.calendar_id as home', 'e.private', 'e.busy', 'e.created_by']);
         $this->pinners->prepare($pins->map(static fn (object $pin): array => [$pin->home, $pin->pinned_by])->all());
 

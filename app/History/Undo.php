@@ -73,7 +73,9 @@ final class Undo
         if ($from === null || $to === null) {
             return $commands;
         }
-        [$were, $are] = [array_column($from->pins, null, 'calendar_id'), array_column($to->pins, null, 'calendar_id')];
+        // Where those see it who are asked follows from who is.
+        $pinned = static fn (SeriesState $state): array => array_column(array_filter($state->pins, static fn (array $pin): bool => ! $pin['asked']), null, 'calendar_id');
+        [$were, $are] = [$pinned($from), $pinned($to)];
         foreach (array_diff_key($are, $were) as $calendarId => $pin) {
             if ($this->seen->pinnerSees($seriesId, $pin['pinned_by'], (bool) $pin['joined']) !== Visibility::Full) {
                 throw new AccessDeniedHttpException('This event is not shared with you any more.');

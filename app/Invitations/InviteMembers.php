@@ -6,6 +6,7 @@ use App\Directory\GroupMemberships;
 use App\Directory\GroupsChanged;
 use App\Directory\Person;
 use App\Participants\ParticipantRecord;
+use App\Pins\LayAskedPins;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -14,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class InviteMembers
 {
-    public function __construct(private readonly InviteAsked $invite, private readonly GroupMemberships $memberships)
+    public function __construct(private readonly InviteAsked $invite, private readonly GroupMemberships $memberships, private readonly LayAskedPins $pins)
     {
     }
 
@@ -29,5 +30,6 @@ final class InviteMembers
             ParticipantRecord::query()->where('person_id', $person->id)->whereIntegerInRaw('member_of', $left)->delete();
             $this->invite->askOne($person, $events);
         }
+        $this->pins->lay($events);
     }
 }

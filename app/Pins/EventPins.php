@@ -32,7 +32,8 @@ final readonly class EventPins
     public static function of(EventRecord $head, array $ways, Perspective $perspective, bool $mayChange): self
     {
         $joined = $head->pins->where('joined', true);
-        $there = $head->pins->where('calendar_id', '!=', $head->calendar_id)->filter(static fn (Pin $pin): bool => $mayChange || isset($ways[$pin->calendar_id]));
+        // Where somebody sees it because they are asked is nobody else’s business, and theirs by being asked.
+        $there = $head->pins->where('asked', false)->where('calendar_id', '!=', $head->calendar_id)->filter(static fn (Pin $pin): bool => $mayChange || isset($ways[$pin->calendar_id]));
         $people = Person::query()->whereKey($joined->pluck('pinned_by')->concat($there->pluck('pinned_by'))->filter())->pluck('name', 'id');
         $tell = static function (Pin $pin) use ($ways, $perspective, $mayChange, $people): PinData {
             $way = $ways[$pin->calendar_id] ?? null;

@@ -13,6 +13,7 @@ use Illuminate\Support\Carbon;
  * @property int $calendar_id
  * @property ?int $pinned_by
  * @property bool $joined whether whoever pinned it joined it by that
+ * @property bool $asked whether nobody pinned it: whose calendar it is, who does not see that of the event, is asked to it; it is for their eyes alone
  * @property Carbon $created_at
  */
 final class Pin extends Model
@@ -25,6 +26,6 @@ final class Pin extends Model
 
     protected function casts(): array
     {
-        return ['joined' => 'boolean', 'created_at' => 'datetime'];
+        return ['joined' => 'boolean', 'asked' => 'boolean', 'created_at' => 'datetime'];
     }
 }

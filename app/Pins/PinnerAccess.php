@@ -71,6 +71,12 @@ final class PinnerAccess
         return $calendar === null || $decision === null ? Level::None : EventRights::level($decision->level, $calendar->isSubscribed(), $calendar->isArchived());
     }
 
+    /** What is seen of an event that is there because its person is asked: they see it where they are, and nobody else does. */
+    public static function askedSees(?int $personId, Viewer $viewer, bool $isAsked): Visibility
+    {
+        return $isAsked && $personId !== null && $personId === $viewer->personId ? Visibility::Full : Visibility::Hidden;
+    }
+
     /**
      * @param  int  $calendarId  the event’s own
      * @param  ?int  $author  id of the person who added it

@@ -60,7 +60,7 @@ final class PinsController
     public function destroy(int $id, int $pin): Response
     {
         $head = EventRecord::query()->whereNull('series_id')->with(EventRecord::WHOLE)->findOrFail($id);
-        $found = $head->pins->firstWhere('id', $pin);
+        $found = $head->pins->where('asked', false)->firstWhere('id', $pin);
         $perspective = $this->viewer->perspective();
         // Who has nothing to do with the calendar sees what they see of the event, and no more by trying.
         $mayEdit = $found !== null && EventRights::mayChange($perspective->eventLevel($found->calendar_id), false);
@@ -78,7 +78,7 @@ final class PinsController
     public function index(string $slug, PinnerAccess $pinners): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Change)->calendar;
-        $pins = Pin::query()->where('calendar_id', $calendar->id)->orderByDesc('id')->limit(self::MOST)->get();
+        $pins = Pin::query()->where('calendar_id', $calendar->id)->where('asked', false)->orderByDesc('id')->limit(self::MOST)->get();
         $heads = EventRecord::query()->whereKey($pins->pluck('event_id'))->with(EventRecord::WHOLE)->get()->keyBy('id');
         $people = Person::query()->whereKey($pins->pluck('pinned_by')->filter())->pluck('name', 'id');
         $there = $pins->filter(static fn (Pin $pin): bool => $heads->has($pin->event_id));

@@ -2,6 +2,7 @@
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Who is asked by mail, what they were told, what is to go out, and what came back. */
@@ -64,6 +65,10 @@ return new class extends Migration
             $table->string('note', 500)->default('');
             $table->foreignId('member_of')->nullable()->constrained('groups')->nullOnDelete();
         });
+        Schema::table('event_pins', function (Blueprint $table): void {
+            // Not pinned by anybody: who is asked and does not see the calendar sees the event on their own.
+            $table->boolean('asked')->default(false);
+        });
         Schema::table('people', function (Blueprint $table): void {
             $table->boolean('invitations_by_mail')->default(true);
         });
@@ -72,6 +77,8 @@ return new class extends Migration
     public function down(): void
     {
         Schema::table('people', fn (Blueprint $table) => $table->dropColumn('invitations_by_mail'));
+        DB::table('event_pins')->where('asked', true)->delete();
+        Schema::table('event_pins', fn (Blueprint $table) => $table->dropColumn('asked'));
         Schema::table('event_participants', function (Blueprint $table): void {
             $table->dropConstrainedForeignId('member_of');
             $table->dropColumn('note');

@@ -23,7 +23,7 @@ test('what one is asked to take part in is under For you at once, is answered th
         await form.getByRole('combobox', { name: 'People, groups and rooms' }).fill(WHO);
         await page.getByRole('option', { name: new RegExp(WHO) }).click();
         await form.getByLabel(`Part of ${WHO}`).selectOption('required');
-        // They would not be told: they do not see the calendar.
+        // They do not see the calendar.
         await expect(form.getByText(`${WHO} does not see “${name}”`)).toBeVisible();
         await form.getByRole('button', { name: 'Let them see it' }).click();
         await expect(form.getByText(`${WHO} does not see “${name}”`)).toHaveCount(0);

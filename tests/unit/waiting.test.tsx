@@ -96,14 +96,14 @@ describe('who is asked and does not see the calendar', () => {
 
     test('is said to whoever asks, who lets all of them see it at once where they manage it', async () => {
         const sent = show('manage', [{ id: 4, name: 'Ann' }, { id: 9, name: 'Ben' }]);
-        expect(await screen.findByText(/Ann and Ben do not see “Keel year”, and are not told of this/)).toBeDefined();
+        expect(await screen.findByText(/Ann and Ben do not see “Keel year”: of it they see what they are asked to, and nothing else/)).toBeDefined();
         fireEvent.click(screen.getByRole('button', { name: 'Let them see it' }));
         await waitFor(() => expect(sent().filter(([method]) => method === 'PUT')).toEqual([4, 9].map((id) => ['PUT', '/calendars/keel-year/grants', { kind: 'person', id, level: 'see', letter: false }])));
     });
 
     test('is said to whoever may only add, with whom to turn to', async () => {
         show('add', [{ id: 4, name: 'Ann' }]);
-        expect(await screen.findByText(/Ann does not see “Keel year”, and is not told of this. Those who manage it can let them see it/)).toBeDefined();
+        expect(await screen.findByText(/Ann does not see “Keel year”: of it they see what they are asked to, and nothing else. Those who manage it can let them see it/)).toBeDefined();
         expect(screen.queryByRole('button')).toBeNull();
     });
 

@@ -5,6 +5,7 @@ namespace App\Events\Read;
 use App\Participants\ParticipantRecord;
 use App\Pins\PinnerAccess;
 use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Access\Viewer;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\IndexedOccurrence;
 use PinnedRota\Core\Events\Party;
@@ -13,7 +14,7 @@ use PinnedRota\Core\Events\Party;
 final readonly class PinsOfWindow
 {
     /**
-     * @param  array<string, array{?int, bool}>  $pins  who pinned it, and whether they joined it by that, by series and calendar
+     * @param  array<string, array{?int, bool, bool}>  $pins  who pinned it, whether they joined it by that, and whether it is there because they are asked, by series and calendar
      * @param  array<int, list<?Party>>  $parties  who takes part, by event; of those that are private
      */
     private function __construct(private array $pins, private array $parties, private PinnerAccess $pinners)
@@ -40,8 +41,8 @@ final readonly class PinsOfWindow
             return null;
         }
         $pins = $asked = $parties = [];
-        foreach (DB::table('event_pins')->whereIntegerInRaw('event_id', $series)->get(['event_id', 'calendar_id', 'pinned_by', 'joined']) as $row) {
-            $pins["{$row->event_id} {$row->calendar_id}"] = [$row->pinned_by, (bool) $row->joined];
+        foreach (DB::table('event_pins')->whereIntegerInRaw('event_id', $series)->get(['event_id', 'calendar_id', 'pinned_by', 'joined', 'asked']) as $row) {
+            $pins["{$row->event_id} {$row->calendar_id}"] = [$row->pinned_by, (bool) $row->joined, (bool) $row->asked];
             if (isset($homes["{$row->event_id} {$row->calendar_id}"])) {
                 $asked[] = [$homes["{$row->event_id} {$row->calendar_id}"], $row->pinned_by];
             }
@@ -55,9 +56,13 @@ final readonly class PinsOfWindow
         return new self($pins, $parties, $pinners);
     }
 
-    public function pinnerSees(IndexedOccurrence $each): Visibility
+    /** @param  bool  $isAsked  whether the viewer takes part in it, themselves or by a group */
+    public function pinnerSees(IndexedOccurrence $each, Viewer $viewer, bool $isAsked): Visibility
     {
         $pin = $this->pins["{$each->seriesId} {$each->calendarId}"] ?? null;
+        if ($pin !== null && $pin[2]) {
+            return PinnerAccess::askedSees($pin[0], $viewer, $isAsked);
+        }
 
         return $pin === null
             ? Visibility::Hidden

@@ -106,7 +106,7 @@ final class SeenOccurrences
             $each->private && Involvement::of($viewer, $each->createdBy, $participation->parties($each->eventId), $participation->joined($each->seriesId)),
             $each->isPinned(),
         );
-        $bounded = $pins === null ? $own : static fn (IndexedOccurrence $each): Visibility => $each->isPinned() ? $own($each)->atMost($pins->pinnerSees($each)) : $own($each);
+        $bounded = $pins === null ? $own : static fn (IndexedOccurrence $each): Visibility => $each->isPinned() ? $own($each)->atMost($pins->pinnerSees($each, $viewer, $participation->parties($each->eventId) !== [])) : $own($each);
         if ($perspective->looker === null) {
             return $bounded;
         }

@@ -68,7 +68,11 @@ final class SeenSeries
         foreach (array_keys($this->ways($head, $perspective)) as $id) {
             $by = Visibility::of($perspective->eventLevel($id), $event->contents->private, $event->contents->busy, $isInvolved, $id !== $head->calendar_id);
             $pin = $id === $head->calendar_id ? null : $head->pins->firstWhere('calendar_id', $id);
-            $seen = $seen->or($pin === null ? $by : $by->atMost($this->pinnerSeesOf($head, $event, $pin->pinned_by, $pin->joined)));
+            $seen = $seen->or(match (true) {
+                $pin === null => $by,
+                $pin->asked => $by->atMost(PinnerAccess::askedSees($pin->pinned_by, $perspective->viewer, Involvement::of($perspective->viewer, null, self::parties($event), []))),
+                default => $by->atMost($this->pinnerSeesOf($head, $event, $pin->pinned_by, $pin->joined)),
+            });
         }
 
         return $perspective->looker === null ? $seen : $seen->atMost($this->visibility($head, $event, $perspective->looker));

@@ -8,6 +8,7 @@ use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Participants\ParticipantRecord;
 use App\Participants\Parties;
+use App\Pins\AskedPins;
 use App\Pins\Pin;
 use App\Preparation\Task;
 use Illuminate\Support\Facades\DB;
@@ -29,6 +30,7 @@ final class SeriesTable
         private readonly Parties $parties,
         private readonly SeriesStates $states,
         private readonly SeriesRestorer $restorer,
+        private readonly AskedPins $askedPins,
     ) {
     }
 
@@ -174,6 +176,19 @@ final class SeriesTable
     public function unpin(int $seriesId, int $calendarId): void
     {
         Pin::query()->where('event_id', $seriesId)->where('calendar_id', $calendarId)->delete();
+    }
+
+    /**
+     * Has series show where those are at home who are asked to them and would not see them else, and nowhere else by that.
+     *
+     * @param  list<int>  $seriesIds
+     */
+    public function showAsked(array $seriesIds): void
+    {
+        foreach ($seriesIds === [] ? [] : $this->askedPins->differing($seriesIds) as $id => $people) {
+            Pin::query()->where('event_id', $id)->where('asked', true)->whereNotIn('calendar_id', array_keys($people))->delete();
+            Pin::query()->insertOrIgnore(array_map(static fn (int $calendarId, int $personId): array => ['event_id' => $id, 'calendar_id' => $calendarId, 'pinned_by' => $personId, 'joined' => false, 'asked' => true, 'created_at' => now()], array_keys($people), $people));
+        }
     }
 
     /** @param  array{name: string, type: string, size: int, path: string}  $file */

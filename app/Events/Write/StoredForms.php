@@ -35,7 +35,7 @@ final class StoredForms
     }
 
     /**
-     * Until then nobody wrote anything with an answer, and a group answered as such.
+     * Until then nobody wrote anything with an answer, a group answered as such, and whoever was asked saw what they saw anyway.
      *
      * @param  array<string, mixed>  $stored
      * @return array<string, mixed>
@@ -43,6 +43,8 @@ final class StoredForms
     private static function withNotes(array $stored): array
     {
         $stored['participants'] = array_map(static fn (array $row): array => $row + ['note' => '', 'member_of' => null], $stored['participants']);
+
+        $stored['pins'] = array_map(static fn (array $row): array => $row + ['asked' => 0], $stored['pins']);
 
         return $stored;
     }

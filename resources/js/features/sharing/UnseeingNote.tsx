@@ -29,7 +29,7 @@ export function UnseeingNote({ calendar: slug, people }: Props) {
     return (
         <div role="status" className="mt-1.5 flex flex-wrap items-center gap-2 border-l-[3px] border-pin bg-wash px-2 py-1">
             <span className="min-w-40 flex-1">
-                {namesOf(found)} {found.length === 1 ? 'does' : 'do'} not see “{calendar.name}”, and {found.length === 1 ? 'is' : 'are'} not told of this.
+                {namesOf(found)} {found.length === 1 ? 'does' : 'do'} not see “{calendar.name}”: of it they see what they are asked to, and nothing else.
                 {calendar.level !== 'manage' && ' Those who manage it can let them see it.'}
             </span>
             {calendar.level === 'manage' && (
