@@ -75,6 +75,8 @@ return [
         'gather_seconds' => (int) env('ROTA_LETTERS_GATHER', 600),
         /* Of what is near at hand they are told after so many, within which it can be undone. */
         'undo_seconds' => (int) env('ROTA_LETTERS_UNDO', 10),
+        /* Hours at which nobody is written to about what is more than a day away, such as 22-7, on the clock of whoever it is for. */
+        'quiet' => (string) env('ROTA_LETTERS_QUIET', ''),
         /* Nobody gets more than so many within an hour; what is more waits. */
         'per_hour' => 60,
     ],

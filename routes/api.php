@@ -54,6 +54,7 @@ use App\Publishing\PublicationLinksController;
 use App\Publishing\PublicationPreviewController;
 use App\Publishing\PublicationsController;
 use App\Recurrence\RepeatController;
+use App\Reminders\RemindersController;
 use App\Rooms\RoomsController;
 use App\SecondFactor\SecondFactorController;
 use App\Sources\SourcesController;
@@ -161,6 +162,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy']);
     Route::post('events/{id}/restore', [EventsController::class, 'restore']);
 
+    Route::put('events/{id}/reminders', [RemindersController::class, 'update']);
     Route::post('events/{id}/asked-again', [AskAgainController::class, 'store']);
     Route::get('events/{id}/file', [EventFileController::class, 'show']);
     Route::get('events/{id}/pages', [EventPagesController::class, 'index']);

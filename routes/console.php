@@ -13,6 +13,7 @@ use App\Outbox\SendDueLetters;
 use App\Outbox\SendOutbox;
 use App\Pins\LayAskedPins;
 use App\Publishing\Kept\CountReads;
+use App\Reminders\DueReminders;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
 use App\Upkeep\Doctor;
@@ -30,6 +31,10 @@ Artisan::command('rota:refresh-sources', function (): void {
     Source::query()->where('next_refresh_at', '<=', now())->orderBy('next_refresh_at')->limit(500)
         ->pluck('id')->each(fn (int $id) => RefreshSource::dispatch($id));
 })->purpose('Queues a refresh of every source that is due');
+
+Artisan::command('rota:remind', function (DueReminders $reminders): void {
+    $this->info($reminders->run().' reminders');
+})->purpose('Sends reminders whose moment has come');
 
 Artisan::command('rota:send-letters', function (SendOutbox $outbox): void {
     $this->info($outbox->run().' letters sent');
@@ -148,6 +153,7 @@ Schedule::call(fn (Heartbeats $heartbeats) => $heartbeats->look(Part::Schedule))
 Schedule::command('rota:refresh-sources')->everyMinute();
 Schedule::command('rota:resume-jobs')->everyMinute();
 Schedule::job(new SendDueLetters)->everyMinute();
+Schedule::command('rota:remind')->everyMinute();
 Schedule::call(fn (CountReads $reads) => $reads->run())->everyTenMinutes();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');
 Schedule::command('rota:show-asked')->dailyAt('03:25');

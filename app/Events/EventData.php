@@ -22,6 +22,7 @@ final readonly class EventData
      * @param  list<string>  $categories
      * @param  list<EventParticipantData>  $participants
      * @param  'unanswered'|'accepted'|'declined'|'tentative'|'delegated'|null  $answer  What the viewer has answered, where they are asked: themselves, or as one of a group
+     * @param  list<int>  $ownReminders  Minutes before the start at which the viewer is reminded
      * @param  ?OrganiserData  $organiser  Whoever asks those who take part
      * @param  int  $priority  0 none, 1 highest to 9 lowest
      * @param  ?Colour  $colour  Its own, whatever the layer has
@@ -57,6 +58,7 @@ final readonly class EventData
         public array $categories,
         public array $participants,
         public ?string $answer,
+        public array $ownReminders,
         public ?OrganiserData $organiser,
         public ?RepeatData $repeat,
         public int $priority,

@@ -15,6 +15,7 @@ use App\Recurrence\ChangedTimeData;
 use App\Recurrence\RepeatData;
 use App\Recurrence\RepeatPickData;
 use App\Recurrence\ScopeWordsData;
+use App\Reminders\OwnReminder;
 use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
@@ -83,6 +84,7 @@ final class EventPresenter
             categories: $contents->categories,
             participants: $full ? EventParticipantData::ofEvent($head, $event, $mayChange) : [],
             answer: $full ? $this->answer($event, $perspective) : null,
+            ownReminders: $full ? OwnReminder::of($perspective->viewer->personId, $head->id) : [],
             organiser: $full ? OrganiserData::of($head, $event) : null,
             repeat: $whole ? $this->repeat($head, (string) $time) : null,
             priority: $contents->priority,

@@ -6,9 +6,11 @@ use App\Outbox\LetterKind;
 use App\Outbox\NothingToSend;
 use App\Outbox\Outbox;
 use App\Outbox\OutboxLetter;
+use App\Outbox\SendLater;
 use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
 use Illuminate\Contracts\View\Factory;
+use Illuminate\Support\Carbon;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
@@ -16,6 +18,7 @@ use PinnedRota\Core\ICalendar\Method;
 use PinnedRota\Core\Invitations\ChangeWords;
 use PinnedRota\Core\Invitations\InvitationMessage;
 use PinnedRota\Core\Invitations\Invited;
+use PinnedRota\Core\Invitations\QuietHours;
 use PinnedRota\Core\Time\Zone;
 
 /** The letter to somebody who is asked to take part: that they are, what changed, or that it is called off. */
@@ -42,6 +45,10 @@ final class InvitationWriter implements WritesLetters
         $message = InvitationMessage::between($told, $now) ?? throw new NothingToSend('Nothing they know of is another.');
         if (self::isOver($message->series)) {
             throw new NothingToSend('It is over.');
+        }
+        $over = self::isSoon($message->series) ? null : QuietHours::parse((string) config('rota.letters.quiet'))?->over(now()->getTimestamp(), Zone::of($person->timezone ?? (string) config('rota.timezone')));
+        if ($over !== null) {
+            throw new SendLater('Nobody is written to at this hour.', Carbon::createFromTimestampUTC($over));
         }
         // A copy of what they have is of the same number.
         $isCopy = $told === null && $invitation->told !== null;
@@ -77,6 +84,14 @@ final class InvitationWriter implements WritesLetters
                 }
             },
         );
+    }
+
+    /** Whether any of it is within a day, so that it does not wait for the morning. */
+    private static function isSoon(Series $series): bool
+    {
+        $now = now()->getTimestamp();
+
+        return $series->occurrences($now, $now + 86_400) !== [];
     }
 
     /** Whether the last of its times has ended, as far as that is known. */

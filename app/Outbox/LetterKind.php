@@ -10,4 +10,7 @@ enum LetterKind: string
 
     /** That a proposed other time was not taken. */
     case ProposalDeclined = 'proposal-declined';
+
+    /** Of an event of which somebody wants to be reminded. */
+    case Reminder = 'reminder';
 }

@@ -4,6 +4,7 @@ namespace App\Outbox;
 
 use App\Invitations\InvitationWriter;
 use App\Invitations\ProposalDeclinedWriter;
+use App\Reminders\ReminderWriter;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Mail\Mailer;
 use Illuminate\Support\Carbon;
@@ -29,7 +30,7 @@ final class SendOutbox
     /** In one go: whoever comes after is not kept waiting for ever. */
     private const MOST = 500;
 
-    private const WRITERS = [LetterKind::Invitation->value => InvitationWriter::class, LetterKind::ProposalDeclined->value => ProposalDeclinedWriter::class];
+    private const WRITERS = [LetterKind::Invitation->value => InvitationWriter::class, LetterKind::ProposalDeclined->value => ProposalDeclinedWriter::class, LetterKind::Reminder->value => ReminderWriter::class];
 
     public function __construct(private readonly Container $container)
     {
@@ -97,6 +98,10 @@ final class SendOutbox
             self::transport()->send(LetterMessage::of($letter, $written), LetterMessage::envelope($written));
         } catch (NothingToSend $nothing) {
             $letter->update(['state' => LetterState::Dropped, 'problem' => Str::limit($nothing->getMessage(), 490), 'claimed_until' => null]);
+
+            return false;
+        } catch (SendLater $later) {
+            $letter->update(['due_at' => $later->due, 'claimed_until' => null, 'attempts' => $letter->attempts - 1, 'problem' => $later->getMessage()]);
 
             return false;
         } catch (Throwable $problem) {

@@ -118,6 +118,10 @@ const ON_EVENTS = [
         'normal' => [404, 403, 403, 403, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
         'own' => [404, 403, 403, 204, 204, 204], 'participant' => [404, 403, 403, 403, 204, 204],
     ],
+    'PUT events/{id}/reminders' => [
+        'normal' => [404, 403, 204, 204, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
+        'own' => [404, 403, 204, 204, 204, 204], 'participant' => [404, 403, 204, 204, 204, 204],
+    ],
     'POST events/{id}/asked-again' => [
         'normal' => [404, 403, 403, 403, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
         'own' => [404, 403, 403, 200, 200, 200], 'participant' => [404, 403, 403, 403, 200, 200],
@@ -372,6 +376,7 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             'POST publications/{publication}/links' => ['purpose' => 'screen', 'names' => ['Hall']],
             'POST publications/{publication}/renewal' => ['days' => 7],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],
+            'PUT events/{id}/reminders' => ['minutes' => [10]],
             'POST events/{id}/copies', 'POST events/{id}/pins' => ['calendar' => $scene->ids['{board}']],
             'PUT events/{id}/tasks/{task}/done' => ['done' => true],
             'PUT invitations/{invitation}' => ['accepted' => true],

@@ -154,6 +154,20 @@ test('what is near at hand is told after ten seconds', function () {
     expect(($this->after)(9))->toBe([])->and(($this->after)(2))->toHaveCount(1);
 });
 
+test('at quiet hours what can wait does, on the clock of whoever it is for', function () {
+    config(['rota.letters.quiet' => '22-7']);
+    $this->ben->update(['timezone' => 'Asia/Tokyo']);
+    // 21:50 in Tokyo.
+    $this->travelTo('2026-11-02 12:50:00');
+    ($this->asking)();
+    expect(($this->after)(600))->toBe([])->and(OutboxLetter::query()->sole())->state->toBe(LetterState::Waiting)->attempts->toBe(0)->problem->toBe('Nobody is written to at this hour.')
+        ->and(($this->after)(9 * 3600 - 60))->toBe([])->and(($this->after)(60))->toHaveCount(1);
+    // What is within a day does not wait.
+    $this->travelTo('2026-11-03 14:00:00');
+    ($this->asking)(['title' => 'Tomorrow', 'start' => '2026-11-04T09:00', 'end' => '2026-11-04T10:00']);
+    expect(($this->after)(11))->toHaveCount(1);
+});
+
 test('who does not want letters, or has left, gets none', function (array $columns) {
     $this->ben->update($columns);
     ($this->asking)();

@@ -228,6 +228,15 @@ function steps(): array
                 expect(DB::table('outbox')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000031_own_reminders' => [
+            fn () => null,
+            function (): void {
+                $id = DB::table('own_reminders')->insertGetId(['person_id' => DB::table('people')->value('id'), 'event_id' => DB::table('events')->value('id'), 'minutes' => 10, 'created_at' => now()]);
+                DB::table('reminders_sent')->insert(['reminder_id' => $id, 'recurrence_id' => '', 'starts_at' => now()]);
+                DB::table('own_reminders')->delete($id);
+                expect(DB::table('reminders_sent')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

@@ -18,7 +18,7 @@ test('an event is prepared, joined and copied by others, with files, and shows w
         await form.getByText(/^More:/).click();
         await form.getByLabel('Priority').selectOption('1');
         await form.getByRole('radio', { name: 'plum' }).click();
-        await form.getByLabel('Remind everyone who follows it').selectOption('1440');
+        await form.getByLabel('Suggest a reminder').selectOption('1440');
         await form.getByLabel('Open for joining: who may see it may join').check();
         await form.getByRole('button', { name: 'Something to prepare' }).click();
         await form.getByLabel('What is to be done, 1').fill('Fenders out');
@@ -33,7 +33,7 @@ test('an event is prepared, joined and copied by others, with files, and shows w
         const ticket = laneCell(page, name, day(9)).getByRole('button', { name: new RegExp(title) });
         await expect(ticket).toHaveAttribute('data-ink', 'plum');
         await ticket.click();
-        await expect(panel).toContainText('1 day before');
+        await expect(panel).toContainText('as suggested, 1 day before');
         await expect(panel).toContainText('Nobody has joined yet.');
     });
 

@@ -224,8 +224,8 @@ describe('an instance that lives on', function () {
         $pack = kept()['pack'];
         $last = basename((string) last(glob("{$pack}/database/migrations/*.php")), '.php');
         // The release before: without the last migration, on a database without it.
-        expect($last)->toBe('2026_11_28_000030_event_invitations');
-        machine()->sql('pinned_rota', "ALTER TABLE people DROP COLUMN invitations_by_mail; ALTER TABLE event_pins DROP COLUMN asked; ALTER TABLE event_participants DROP FOREIGN KEY event_participants_member_of_foreign; ALTER TABLE event_participants DROP COLUMN member_of, DROP COLUMN note; DROP TABLE received_replies; DROP TABLE outbox; DROP TABLE event_invitations; DELETE FROM migrations WHERE migration = '{$last}'");
+        expect($last)->toBe('2026_11_28_000031_own_reminders');
+        machine()->sql('pinned_rota', "DROP TABLE reminders_sent; DROP TABLE own_reminders; DELETE FROM migrations WHERE migration = '{$last}'");
         $before = kept()['before'] = machine()->root.'/srv/pinned-rota/releases/0.9-before';
         $current = machine()->root.'/srv/pinned-rota/current';
         machine()->do(['sh', '-c', "mv $(readlink -f {$current}) {$before} && ln -sfn {$before} {$current} && echo 0.9-before > {$before}/RELEASE && rm {$before}/database/migrations/{$last}.php"]);

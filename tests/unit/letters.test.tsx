@@ -9,6 +9,7 @@ import { useTelling } from '@/features/events/useTelling';
 import { LettersList } from '@/features/organisation/LettersList';
 import { countTold, namedOf, together, type Participant } from '@/features/participants/participants';
 import { ParticipantsPicker } from '@/features/participants/ParticipantsPicker';
+import { OwnReminders } from '@/features/reminders/OwnReminders';
 import { Replies } from '@/features/waiting/Replies';
 import { madeEvent, madeParticipant, madePerson, refused } from './made';
 import { fakeServer, withQueries } from './server';
@@ -194,4 +195,28 @@ test('who may change an event asks those again who are silent, and nobody where 
         rerender(<TakingPart of={[...of]} event={event} />);
         expect(screen.queryByRole('button', { name: /^Ask again/ })).toBeNull();
     }
+});
+
+describe('when one is reminded of an event', () => {
+    const show = (more: Partial<Schemas['Event']>) => {
+        const sent = fakeServer(() => ({ status: 204 }));
+        const { wrapper } = withQueries();
+        render(<OwnReminders event={madeEvent(more)} />, { wrapper });
+        return () => sent.filter(({ method }) => method === 'PUT').map(({ path, body }) => [path, body]);
+    };
+
+    test('it is picked, taken as it is suggested, and taken back', async () => {
+        const sent = show({ ownReminders: [60], reminders: [60, 1440] });
+        expect(screen.getAllByRole('option').map((each) => each.textContent)).not.toContain('1 hour before');
+        fireEvent.click(screen.getByRole('button', { name: 'as suggested, 1 day before' }));
+        await waitFor(() => expect(sent()).toEqual([['/events/7/reminders', { minutes: [60, 1440] }]]));
+        cleanup();
+        const picked = show({ ownReminders: [60] });
+        fireEvent.change(screen.getByLabelText('Remind me by mail'), { target: { value: '10' } });
+        await waitFor(() => expect(picked()).toEqual([['/events/7/reminders', { minutes: [60, 10] }]]));
+        cleanup();
+        const back = show({ ownReminders: [60] });
+        fireEvent.click(screen.getByRole('button', { name: 'Do not remind me 1 hour before' }));
+        await waitFor(() => expect(back()).toEqual([['/events/7/reminders', { minutes: [] }]]));
+    });
 });

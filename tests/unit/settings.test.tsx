@@ -265,9 +265,9 @@ describe('the parts of the form of an event', () => {
                 )}
             </Holding>,
         );
-        expect(screen.getByText('None. They go out with feeds and files.')).toBeDefined();
-        type('Remind everyone who follows it', '1440');
-        type('Remind everyone who follows it', '10');
+        expect(screen.getByText('None. It goes out with feeds and files; here each takes it who wants it.')).toBeDefined();
+        type('Suggest a reminder', '1440');
+        type('Suggest a reminder', '10');
         expect(seen.at(-1)).toEqual([10, 1440]);
         expect(screen.queryByRole('option', { name: '1 day before' })).toBeNull();
         press('No reminder 10 minutes before');

@@ -17,7 +17,7 @@ const event: Event = {
         madeParticipant({ id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }), madeParticipant({ kind: 'group', id: 5, name: 'Rigging', part: 'optional', size: 2 }), madeParticipant({ kind: 'other', id: null, name: 'A boat' }),
         madeParticipant({ kind: 'other', id: null, name: 'A guest', address: 'guest@example.org', answer: 'declined' }), madeParticipant({ id: 9, name: 'Ben Oar', memberOf: 5 }),
     ],
-    answer: null,
+    answer: null, ownReminders: [],
     repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, within: null, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],
     attachments: [], copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [],

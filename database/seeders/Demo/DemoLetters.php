@@ -14,6 +14,7 @@ use App\Events\Write\OperationKind;
 use App\Invitations\EventInvitation;
 use App\Invitations\ReceivedReply;
 use App\Invitations\ReplyKind;
+use App\Reminders\OwnReminder;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
@@ -21,6 +22,7 @@ use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\RecurrenceId;
+use PinnedRota\Core\Events\Reminders;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -50,8 +52,9 @@ final class DemoLetters
         $start = EventTime::zoned(LocalDateTime::parse(now('Europe/London')->addDays(8)->format('Y-m-d').'T14:00'), Zone::of('Europe/London'));
         $id = $this->changes->carryOut($ines, Cause::Screen, OperationKind::Add, [new AddSeries($this->calendars['Visits']->id, new Series(new Event(
             uid: 'quay-inspection@skerrin-quay.example', timing: EventTiming::between($start, $start->plusExactSeconds(5400)),
-            contents: new EventContents('Quay inspection', place: 'Long quay', description: "We look at the fenders and the ladders together.\nBring a lifejacket."), participants: [$rigging, $harbour, $surveyor],
+            contents: new EventContents('Quay inspection', place: 'Long quay', description: "We look at the fenders and the ladders together.\nBring a lifejacket."), participants: [$rigging, $harbour, $surveyor], reminders: Reminders::put([], [1440]),
         )))])->lastId();
+        OwnReminder::query()->create(['person_id' => $this->people['Ines Halloran']->id, 'event_id' => $id, 'minutes' => 60]);
         $esi = $this->people['Esi Marchetti'];
         $this->changes->carryOut(Actor::person($esi), Cause::Screen, OperationKind::Answer, [new AnswerSeries($id, Participant::ofMember($esi->id, $esi->email, $esi->name, $rigging), ParticipantAnswer::Accepted, 'I bring the long ladder')]);
         ReceivedReply::query()->create([

@@ -23,7 +23,7 @@ import { EventTasks } from '@/features/preparation/EventTasks';
 import { Linked } from './Linked';
 import { Parties, TakingPart } from './Parties';
 import { PassOn } from './PassOn';
-import { reminderWords } from '@/features/reminders/reminderWords';
+import { OwnReminders } from '@/features/reminders/OwnReminders';
 import { following, type Scope } from './scope';
 
 type Props = { event: Event; onEdit: (scope: Scope) => void; onClose: () => void };
@@ -134,7 +134,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="State">{STATUS[event.status]}</Fact>
                 <Fact name="Repeats">{event.repeat?.words}</Fact>
                 <Fact name="Priority">{event.priority === 0 ? null : `${event.priority}${event.priority === 1 ? ', highest' : event.priority === 9 ? ', lowest' : ''}`}</Fact>
-                <Fact name="Reminds">{event.reminders.map(reminderWords).join(', ')}</Fact>
+                <Fact name="Remind me">{!event.busyOnly && rota.search.as === undefined && frameKey === null && <OwnReminders event={event} />}</Fact>
                 <Fact name="Time is">{event.busyOnly || event.busy ? null : 'left free'}</Fact>
                 <Fact name="Seen by">{event.private ? 'those who may change it; busy to others' : null}</Fact>
                 <Fact name="Link">

@@ -1,16 +1,14 @@
 import { X } from 'lucide-react';
 import { Field } from '@/components/Field';
-import { reminderWords } from './reminderWords';
-
-const OFFERED = [0, 10, 30, 60, 120, 1440, 2880, 10_080];
+import { OFFERED, reminderWords } from './reminderWords';
 
 type Props = { chosen: number[]; onChange: (minutes: number[]) => void; error: string | undefined };
 
-/** Reminders go out with feeds and files; none is set unless somebody wants one. */
+/** What is suggested to everybody; it goes out with feeds and files, and here whoever wants it takes it. */
 export function RemindersField({ chosen, onChange, error }: Props) {
     return (
         <div>
-            <Field label="Remind everyone who follows it" error={error} hint={chosen.length === 0 ? 'None. They go out with feeds and files.' : undefined}>
+            <Field label="Suggest a reminder" error={error} hint={chosen.length === 0 ? 'None. It goes out with feeds and files; here each takes it who wants it.' : undefined}>
                 {(control) => (
                     <select {...control} value="" onChange={(event) => event.target.value !== '' && onChange([...chosen, Number(event.target.value)].sort((a, b) => a - b))}>
                         <option value="">add a reminder…</option>

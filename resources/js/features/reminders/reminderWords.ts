@@ -1,3 +1,6 @@
+/** What can be picked, in minutes before the start. */
+export const OFFERED = [0, 10, 30, 60, 120, 1440, 2880, 10_080];
+
 /** How long before an event a reminder comes, in words. */
 export function reminderWords(minutes: number): string {
     if (minutes === 0) return 'when it starts';
