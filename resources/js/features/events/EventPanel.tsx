@@ -157,7 +157,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Added by">{event.addedBy !== null && event.addedAt !== null && `${event.addedBy}, ${formatMoment(event.addedAt)}`}</Fact>
                 <Fact name="Changed by">{event.changedAt !== event.addedAt && event.changedBy !== null && event.changedAt !== null && `${event.changedBy}, ${formatMoment(event.changedAt)}`}</Fact>
             </dl>
-            {event.pinned && <p className="mb-3 text-soft italic">It is pinned here; its own calendar is not open to you, and it is changed there.</p>}
+            {event.pinned && <p className="mb-3 text-soft italic">{event.answer === null ? 'It is pinned here' : 'You are asked to it'}; its own calendar is not open to you, and it is changed there.</p>}
             {calendar?.subscribed === true && <p className="mb-3 text-soft italic">It comes from outside and is changed there.</p>}
             <EventTasks event={event} />
             <EventFiles event={event} />
