@@ -32,6 +32,7 @@ use App\Organisation\SchoolDays;
 use App\Organisation\SchoolYearChanged;
 use App\Participants\PeopleAtAddresses;
 use App\Participants\TellAsked;
+use App\Preparation\TellTasks;
 use App\Publishing\Kept\ForgetKept;
 use App\Publishing\Kept\KeptAnswers;
 use App\Publishing\Publication;
@@ -98,6 +99,7 @@ final class RotaServiceProvider extends ServiceProvider
         Event::listen(EventsChanged::class, [SyncLog::class, 'handle']);
         Event::listen(EventsChanged::class, [TellAsked::class, 'handle']);
         Event::listen(EventsChanged::class, [InviteAsked::class, 'handle']);
+        Event::listen(EventsChanged::class, [TellTasks::class, 'handle']);
         Event::listen(GroupsChanged::class, [InviteMembers::class, 'handle']);
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
             Event::listen($change, fn (EventsMarked|AccessMarked|ListsMarked $marked) => $this->app->make(OwnMarks::class)->add($marked->mark));

@@ -12,6 +12,7 @@ use App\Organisation\Organisation;
 use App\Outbox\SendDueLetters;
 use App\Outbox\SendOutbox;
 use App\Pins\LayAskedPins;
+use App\Preparation\TellDueTasks;
 use App\Publishing\Kept\CountReads;
 use App\Reminders\DueReminders;
 use App\Sources\RefreshSource;
@@ -32,8 +33,8 @@ Artisan::command('rota:refresh-sources', function (): void {
         ->pluck('id')->each(fn (int $id) => RefreshSource::dispatch($id));
 })->purpose('Queues a refresh of every source that is due');
 
-Artisan::command('rota:remind', function (DueReminders $reminders): void {
-    $this->info($reminders->run().' reminders');
+Artisan::command('rota:remind', function (DueReminders $reminders, TellDueTasks $tasks): void {
+    $this->info($reminders->run().' reminders, and '.$tasks->run().' people who may have something to prepare');
 })->purpose('Sends reminders whose moment has come');
 
 Artisan::command('rota:send-letters', function (SendOutbox $outbox): void {

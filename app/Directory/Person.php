@@ -21,7 +21,7 @@ use PinnedRota\Core\Directory\Role;
  * @property string $post
  * @property ?list<array{day: string, from: string, to: string}> $working_hours
  * @property ?Carbon $invited_at
- * @property bool $invitations_by_mail whether what they are asked to comes by mail, too
+ * @property bool $invitations_by_mail whether what they are asked to, or are to prepare, comes by mail, too
  */
 final class Person extends User
 {

@@ -10,7 +10,7 @@ final readonly class PersonData
     /**
      * @param  list<WorkingSpanData>  $workingHours
      * @param  bool  $needsSecondFactor  Whether they are no administrator until they have set one up
-     * @param  bool  $invitationsByMail  Whether what they are asked to take part in comes by mail, too
+     * @param  bool  $invitationsByMail  Whether what they are asked to take part in, or to prepare, comes by mail, too
      */
     public function __construct(
         public int $id,

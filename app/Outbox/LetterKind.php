@@ -13,4 +13,13 @@ enum LetterKind: string
 
     /** Of an event of which somebody wants to be reminded. */
     case Reminder = 'reminder';
+
+    /** That somebody is to prepare something from now on. */
+    case TasksAssigned = 'tasks-assigned';
+
+    /** What somebody has to prepare that is due. */
+    case TasksDue = 'tasks-due';
+
+    /** To who is responsible: how the preparation of an event stands. */
+    case PreparationChanged = 'preparation-changed';
 }

@@ -4,6 +4,7 @@ namespace App\Outbox;
 
 use App\Invitations\InvitationWriter;
 use App\Invitations\ProposalDeclinedWriter;
+use App\Preparation\TasksWriter;
 use App\Reminders\ReminderWriter;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Mail\Mailer;
@@ -30,7 +31,10 @@ final class SendOutbox
     /** In one go: whoever comes after is not kept waiting for ever. */
     private const MOST = 500;
 
-    private const WRITERS = [LetterKind::Invitation->value => InvitationWriter::class, LetterKind::ProposalDeclined->value => ProposalDeclinedWriter::class, LetterKind::Reminder->value => ReminderWriter::class];
+    private const WRITERS = [
+        LetterKind::Invitation->value => InvitationWriter::class, LetterKind::ProposalDeclined->value => ProposalDeclinedWriter::class, LetterKind::Reminder->value => ReminderWriter::class,
+        LetterKind::TasksAssigned->value => TasksWriter::class, LetterKind::TasksDue->value => TasksWriter::class, LetterKind::PreparationChanged->value => TasksWriter::class,
+    ];
 
     public function __construct(private readonly Container $container)
     {

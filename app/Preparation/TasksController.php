@@ -8,6 +8,7 @@ use App\Changes\Change;
 use App\Events\Read\SeenSeries;
 use App\Http\Rules\WallTime;
 use App\Http\Rules\ZoneName;
+use App\Participants\ParticipantRecord;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -28,7 +29,7 @@ final class TasksController
 {
     private const MOST_DAYS = 400;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen, private readonly TaskLetters $letters)
     {
     }
 
@@ -74,6 +75,8 @@ final class TasksController
                 TaskDone::query()->where($of)->delete();
             }
             Change::of($head->calendar_id);
+            $participants = $head->participants->map(static fn (ParticipantRecord $each): array => $each->columns())->all();
+            $this->letters->changed($head->id, array_diff($this->letters->responsible($participants, $head->created_by), [$this->viewer->person()->id]), $head->repeats ? $time : null);
         });
 
         return response()->noContent();

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { ADD, day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
+import { ADD, SAVE, day, enter, enterElsewhere, laneCell, makeCalendar, unique } from './support';
 
 const WHO = 'Tilda Moreau';
 
@@ -70,4 +70,53 @@ test('what one is asked to take part in is under For you at once, is answered th
         await expect(waits).toHaveCount(0);
     });
     await asked.context().close();
+});
+
+test('who does not see the calendar sees what they are asked to, is reminded of it as they like, and sees it no more once they are taken off', async ({ page, browser }) => {
+    const name = unique('Boards');
+    const title = unique('Student voice');
+    await enter(page, 'Viggo Santerre');
+    await makeCalendar(page, name);
+    await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
+    await laneCell(page, name, day(11)).click();
+    await page.getByLabel('Title').fill(title);
+    const form = page.getByRole('form', { name: 'New event' });
+    await form.getByRole('combobox', { name: 'People, groups and rooms' }).fill('Linnea Abara');
+    await page.getByRole('option', { name: /Linnea Abara/ }).click();
+    await expect(form.getByText(`Linnea Abara does not see “${name}”: of it they see what they are asked to, and nothing else.`)).toBeVisible();
+    await form.getByRole('button', { name: ADD }).click();
+    const linnea = await enterElsewhere(browser, 'Linnea Abara');
+    const panel = linnea.getByRole('complementary', { name: 'Event' });
+
+    await test.step('it stands under For you, on their own calendar, and opens', async () => {
+        await linnea.goto('/waiting');
+        await linnea.getByRole('list', { name: 'Asked to take part' }).getByRole('link', { name: title }).click();
+        await expect(panel.getByRole('heading', { name: title })).toBeVisible();
+        await expect(panel).toContainText('You are asked to it; its own calendar is not open to you');
+        await expect(panel.getByRole('button', { name: 'Change', exact: true })).toHaveCount(0);
+        await expectAccessible(linnea);
+    });
+
+    await test.step('they answer with a note, and want to be reminded', async () => {
+        await panel.getByRole('button', { name: 'With a note' }).click();
+        await panel.getByLabel('Note, sent with what you answer').fill('From eleven on');
+        await panel.getByRole('button', { name: 'I come' }).click();
+        await panel.getByLabel('Remind me by mail').selectOption('1440');
+        await linnea.reload();
+        await expect(panel.getByRole('button', { name: 'I come' })).toHaveAttribute('aria-pressed', 'true');
+        await expect(panel.getByRole('button', { name: 'Do not remind me 1 day before' })).toBeVisible();
+        await laneCell(page, name, day(11)).getByRole('button', { name: new RegExp(title) }).click();
+        await expect(page.getByRole('complementary', { name: 'Event' })).toContainText('Linnea Abara (comes: “From eleven on”)');
+    });
+
+    await test.step('taken off, it is gone for them', async () => {
+        const mine = page.getByRole('complementary', { name: 'Event' });
+        await mine.getByRole('button', { name: 'Change', exact: true }).click();
+        await mine.getByRole('button', { name: 'Take Linnea Abara off' }).click();
+        await mine.getByRole('button', { name: SAVE }).click();
+        await expect(mine).not.toContainText('Linnea Abara');
+        await linnea.reload();
+        await expect(panel.getByRole('heading', { name: title })).toHaveCount(0);
+    });
+    await linnea.context().close();
 });

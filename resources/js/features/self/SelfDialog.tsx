@@ -39,7 +39,7 @@ export function SelfDialog({ onClose }: { onClose: () => void }) {
                 <TextField label="Name" value={input.name} error={problem?.field('name')} autoComplete="name" onChange={(event) => setInput({ ...input, name: event.target.value })} />
                 <ZoneField hint="The sheet tells times in this zone." value={input.timezone} error={problem?.field('timezone')} onChange={(timezone) => setInput({ ...input, timezone })} />
                 <HoursFields hours={input.workingHours} error={problem?.field('workingHours')} onChange={(workingHours) => setInput({ ...input, workingHours })} />
-                <CheckField label="What I am asked to take part in comes by mail, too" checked={input.invitationsByMail} onChange={(event) => setInput({ ...input, invitationsByMail: event.target.checked })} />
+                <CheckField label="What I am asked to take part in or to prepare comes by mail, too" checked={input.invitationsByMail} onChange={(event) => setInput({ ...input, invitationsByMail: event.target.checked })} />
                 {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Cancel</Button>

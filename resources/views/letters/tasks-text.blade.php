@@ -1,0 +1,7 @@
+{!! $title !!}:
+
+@foreach ($lines as $line)
+- {!! $line !!}
+@endforeach
+
+{!! $url !!}
