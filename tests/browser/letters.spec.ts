@@ -30,10 +30,10 @@ test('a group and somebody outside are asked, answer by mail and by link, are to
         await who.fill(guest);
         await page.getByRole('option', { name: `Ask ${guest} by mail` }).click();
         await expect(form.getByRole('button', { name: 'Add and tell 1 person' })).toBeVisible();
-        await who.fill('Rigging');
-        await page.getByRole('option', { name: /^Rigging\s*group/ }).click();
-        await form.getByRole('button', { name: 'Add and tell 3 people' }).click();
-        await expect(page.getByText(/3 people are told by mail/)).toBeVisible();
+        await who.fill('Launch year');
+        await page.getByRole('option', { name: /^Launch year\s*group/ }).click();
+        await form.getByRole('button', { name: 'Add and tell 6 people' }).click();
+        await expect(page.getByText(/6 people are told by mail/)).toBeVisible();
     });
 
     await test.step('the letter asks, and its link answers without an account, on a phone', async () => {
