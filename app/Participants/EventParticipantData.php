@@ -47,7 +47,7 @@ final readonly class EventParticipantData
      */
     public static function named(int $id, string $kind, string $name, string $part): self
     {
-        return new self($id, $kind, $name, $part, 'unanswered', null, '', null, null, null);
+        return new self($id, $kind, $name, $part, 'unanswered', null, '', null, null, $kind === PartyKind::Group->value ? self::sizes([$id])[$id] ?? 0 : null);
     }
 
     /**
@@ -57,7 +57,7 @@ final readonly class EventParticipantData
     public static function ofEvent(EventRecord $head, Event $event, bool $mayChange): array
     {
         $names = self::names(array_map(static fn (Participant $each): ?Party => $each->party, $event->participants));
-        $sizes = self::sizes($event);
+        $sizes = self::sizes(array_values(array_filter(array_map(static fn (Participant $each): ?int => $each->party?->kind === PartyKind::Group ? $each->party->id : null, $event->participants))));
         $bounces = $mayChange && $event->participants !== [] ? EventInvitation::query()->where('event_id', $head->id)->whereNotNull('bounced_at')->get() : collect();
         $bounce = static fn (Participant $each): ?string => $bounces->first(static fn (EventInvitation $of): bool => $of->participant()->is($each))?->bounce;
 
@@ -75,10 +75,12 @@ final readonly class EventParticipantData
         ), $event->participants);
     }
 
-    /** @return array<int, int> how many active people are in each group that takes part */
-    private static function sizes(Event $event): array
+    /**
+     * @param  list<int>  $groups  ids
+     * @return array<int, int> how many active people are in each
+     */
+    private static function sizes(array $groups): array
     {
-        $groups = array_values(array_filter(array_map(static fn (Participant $each): ?int => $each->party?->kind === PartyKind::Group ? $each->party->id : null, $event->participants)));
         if ($groups === []) {
             return [];
         }

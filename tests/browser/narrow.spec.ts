@@ -14,7 +14,7 @@ test('on a phone, by touch: make, add, open, find in the key, turn the sheet', a
     await laneCell(page, name, day(2)).tap();
     await page.getByLabel('Title').fill('Towing drill');
     await page.getByRole('button', { name: ADD }).tap();
-    await expect(page.getByText(new RegExp(`^Added: .* on ${name}\\.$`))).toBeVisible();
+    await expect(page.getByText(new RegExp(`^Added: .* on ${name}\\.`))).toBeVisible();
 
     await laneCell(page, name, day(2)).getByRole('button', { name: /Towing drill/ }).tap();
     const panel = page.getByRole('complementary', { name: 'Event' });

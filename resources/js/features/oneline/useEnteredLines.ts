@@ -5,6 +5,8 @@ import { fetchUncancelled } from '@/api/fetchUncancelled';
 import { toast } from '@/toast/toast';
 import { useEventSaves } from '@/features/events/useEventSaves';
 import { AS_IT_OPENS } from '@/features/sheet/asItOpens';
+import { countTold } from '@/features/participants/participants';
+import { usePerson } from '@/features/session/useSession';
 import { calendarsQuery } from '@/features/calendars/useCalendars';
 import { beginningOfLine, findQuery, inputOfLine, isBlocked, lineQuery, type AskedLine } from './useLine';
 import { targetOf } from './useLineTarget';
@@ -24,6 +26,7 @@ export type Refused = { entered: Entered; why: string };
 export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) => void) {
     const client = useQueryClient();
     const { create } = useEventSaves();
+    const person = usePerson();
     const [waiting, setWaiting] = useState<string[]>([]);
     const last = useRef<Promise<void>>(Promise.resolve());
 
@@ -43,7 +46,7 @@ export function useEnteredLines(host: LineHost, onRefused: (refused: Refused) =>
         const input = inputOfLine(line, target.slug, description);
         if (input === null) return inForm();
         try {
-            const { answer: event } = await create.mutateAsync({ input });
+            const { answer: event } = await create.mutateAsync({ input, told: input.status === 'provisional' ? 0 : countTold(line.participants, person.id) });
             host.show(event.start.slice(0, 10));
         } catch (error) {
             toast.error(error instanceof Problem ? (error.fields[0]?.message ?? error.message) : 'Something went wrong.', { description: 'It is in the form: nothing you typed is lost.' });

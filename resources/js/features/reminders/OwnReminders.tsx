@@ -21,7 +21,7 @@ export function OwnReminders({ event }: { event: Event }) {
                     </button>
                 </span>
             ))}
-            <select aria-label="Remind me by mail" className="min-h-6 max-w-full border border-line bg-sheet px-1 text-xs" value="" disabled={put.isPending || own.length >= 10} onChange={(change) => change.target.value !== '' && add(Number(change.target.value))}>
+            <select aria-label="Remind me by mail" className="min-h-6 max-w-full border pointer-coarse:min-h-11 border-line bg-sheet px-1 text-xs" value="" disabled={put.isPending || own.length >= 10} onChange={(change) => change.target.value !== '' && add(Number(change.target.value))}>
                 <option value="">{own.length === 0 ? 'by mail…' : 'and…'}</option>
                 {OFFERED.filter((each) => !own.includes(each)).map((each) => (
                     <option key={each} value={each}>
