@@ -19,7 +19,7 @@ test('a line is told as an event with its pieces, and adds nothing', function ()
     ($this->read)($this->ada, 'rigging test Fri 9:30–11 Long loft #assessment @Riggers by Ben Oar every week until 18 dec on Assessments (provisional)')->assertOk()
         ->assertJsonPath('title', 'rigging test')->assertJsonPath('start', '2026-11-27T09:30')->assertJsonPath('end', '2026-11-27T11:00')->assertJsonPath('allDay', false)
         ->assertJsonPath('place', 'Long loft')->assertJsonPath('categories', ['assessment'])->assertJsonPath('calendar', $this->tests->slug)->assertJsonPath('status', 'provisional')
-        ->assertJsonPath('participants.*.name', ['Ben Oar', 'Riggers'])->assertJsonPath('participants.*.part', ['responsible', 'required'])
+        ->assertJsonPath('participants.*.name', ['Ben Oar', 'Riggers'])->assertJsonPath('participants.*.part', ['responsible', 'required'])->assertJsonPath('participants.1.size', 1)
         ->assertJsonPath('repeat.words', 'every week on Friday until 18 December 2026')->assertJsonPath('pieces.0', ['kind' => 'date', 'at' => 13, 'text' => 'Fri']);
     ($this->read)($this->ada, 'sun dial fri', '&plain[]=sun')->assertJsonPath('title', 'sun dial')->assertJsonPath('start', '2026-11-27')->assertJsonPath('end', '2026-11-28');
     ($this->read)($this->ada, 'think about it')->assertJsonPath('start', null)->assertJsonPath('repeat', null)->assertJsonPath('pieces', []);
