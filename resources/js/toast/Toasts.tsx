@@ -1,7 +1,9 @@
+import { useEffect } from 'react';
 import { Toaster } from 'sonner';
 
 /** Where is told what was done. */
 export function Toasts() {
+    useLeaving();
     return (
         <Toaster
             // Over the ruler: the sheet itself, and what was just put on it, stays in sight.
@@ -23,4 +25,26 @@ export function Toasts() {
             }}
         />
     );
+}
+
+/**
+ * A notice that is taken away under the pointer, or while it is pressed, was never left: the others would wait for that, and lie over the page
+ * for as long. Wherever else the pointer is, it has left them.
+ */
+function useLeaving(): void {
+    useEffect(() => {
+        const elsewhere = ({ type, target }: Event) => {
+            for (const list of document.querySelectorAll('[data-sonner-toaster]')) {
+                if (target instanceof Node && list.contains(target)) continue;
+                if (type === 'pointerup') list.dispatchEvent(new Event('pointerup', { bubbles: true }));
+                list.dispatchEvent(new Event('dragend', { bubbles: true }));
+            }
+        };
+        window.addEventListener('pointerover', elsewhere);
+        window.addEventListener('pointerup', elsewhere);
+        return () => {
+            window.removeEventListener('pointerover', elsewhere);
+            window.removeEventListener('pointerup', elsewhere);
+        };
+    }, []);
 }
