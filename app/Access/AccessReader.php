@@ -98,6 +98,14 @@ final class AccessReader
         return [isset($row->chosen) ? (bool) $row->chosen : null, Colour::tryFrom((string) ($row->colour ?? '')), Mark::tryFrom((string) ($row->mark ?? ''))];
     }
 
+    /** With somebody's own eyes, where no request of theirs is under way: all that they see now. */
+    public function eyesOf(Person $person): Perspective
+    {
+        $viewer = $this->viewer($person);
+
+        return new Perspective($viewer, $this->calendars($viewer));
+    }
+
     /** What a viewer sees of one calendar. Its source must be loaded. */
     public function perspective(Viewer $viewer, Calendar $calendar, ?Level $atMost = null): Perspective
     {

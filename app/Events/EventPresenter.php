@@ -112,8 +112,9 @@ final class EventPresenter
     /** What the viewer has answered, where they are asked: themselves, or as one of a group. */
     private function answer(Event $event, Perspective $perspective): ?string
     {
-        $person = $perspective->viewer->personId === null ? null : Person::query()->find($perspective->viewer->personId);
-        $as = $person === null || $event->participants === [] ? null : AskedAs::of($event, $person, $perspective->viewer->groupIds);
+        // Most events ask nobody: of those nothing is read.
+        $person = $event->participants === [] || $perspective->viewer->personId === null ? null : Person::query()->find($perspective->viewer->personId);
+        $as = $person === null ? null : AskedAs::of($event, $person, $perspective->viewer->groupIds);
 
         return $as !== null && $as->isWanted() ? strtolower($as->answer->name) : null;
     }

@@ -8,6 +8,7 @@ use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
 use Illuminate\Contracts\View\Factory;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\CalendarHead;
@@ -51,6 +52,6 @@ final class ProposalDeclinedWriter implements WritesLetters
         }
         $found = $series->find(RecurrenceId::parse($occurrence)) ?? throw new NothingToSend('The time that was meant is gone.');
 
-        return $found->event->recurrenceId === null ? $found->event->occurringAt($found) : $found->event;
+        return OccurrenceChanges::single($found);
     }
 }

@@ -37,8 +37,7 @@ final class TasksWriter implements WritesLetters
         if (! $person->invitations_by_mail) {
             throw new NothingToSend('They do not want letters about events.');
         }
-        $viewer = $this->access->viewer($person);
-        $perspective = new Perspective($viewer, $this->access->calendars($viewer));
+        $perspective = $this->access->eyesOf($person);
         [$title, $lines] = match ($letter->kind) {
             LetterKind::TasksDue => ['To prepare today and tomorrow', $this->lines($this->open($perspective, $person, 2))],
             LetterKind::TasksAssigned => ['You are to prepare this', $this->lines($this->first(array_filter($this->open($perspective, $person, self::AHEAD_DAYS), static fn (DueTaskData $each): bool => $each->event === ($letter->about['series'] ?? 0))))],

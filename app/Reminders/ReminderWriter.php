@@ -3,7 +3,6 @@
 namespace App\Reminders;
 
 use App\Access\AccessReader;
-use App\Access\Perspective;
 use App\Directory\Person;
 use App\Events\Read\Scope;
 use App\Events\Read\SeenOccurrence;
@@ -63,8 +62,7 @@ final class ReminderWriter implements WritesLetters
     /** The time that is meant, as they see it in full; null where they do not, or it is at another time. */
     private function seen(OutboxLetter $letter, Person $person, Zone $zone): ?SeenOccurrence
     {
-        $viewer = $this->access->viewer($person);
-        $perspective = new Perspective($viewer, $this->access->calendars($viewer));
+        $perspective = $this->access->eyesOf($person);
         $starts = Carbon::parse((string) ($letter->about['starts'] ?? ''), 'UTC')->getTimestamp();
         $day = LocalDateTime::midnight((new LocalDateTime($starts))->day());
         foreach ($this->occurrences->in($perspective, new Scope($perspective->calendars->keys()->all(), $day->plusDays(-1), $day->plusDays(2), $zone, seriesIds: [(int) ($letter->about['series'] ?? 0)])) as $each) {

@@ -121,16 +121,4 @@ final readonly class Event
 
         return $start->at($original->local->plusSeconds($start->local->seconds - $named->local->seconds));
     }
-
-    /** Whether somebody takes part themselves, not by a group that they are in. */
-    public function asks(Party $who): bool
-    {
-        foreach ($this->participants as $participant) {
-            if ($who->is($participant->party)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
 }

@@ -8,6 +8,7 @@ use Generator;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Time\Zone;
+use RuntimeException;
 
 /**
  * The events of an iCalendar stream (RFC 5545), one at a time.
@@ -48,6 +49,16 @@ final class CalendarReader
         $this->components = new ComponentReader($stream, $diagnostics);
         $this->times = new TimeReader($diagnostics, $fallback);
         $this->events = new EventReader($diagnostics, $this->times);
+    }
+
+    /** The same of a text that is there as a whole; see the constructor. */
+    public static function ofText(string $text, Diagnostics $diagnostics, Zone $fallback, bool $takesReplies = false): self
+    {
+        $stream = fopen('php://temp', 'w+') ?: throw new RuntimeException('No temporary stream could be opened.');
+        fwrite($stream, $text);
+        rewind($stream);
+
+        return new self($stream, $diagnostics, $fallback, $takesReplies);
     }
 
     /** What the file says of itself: the first calendar in it. All of it is known once all was read. */

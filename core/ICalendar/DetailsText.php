@@ -7,7 +7,6 @@ namespace PinnedRota\Core\ICalendar;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Reminder;
 use PinnedRota\Core\Time\Zone;
-use RuntimeException;
 
 /** The reminders of an event, and what its file said that means nothing here, as content lines: how they are stored. */
 final class DetailsText
@@ -30,10 +29,8 @@ final class DetailsText
         if ($lines === '') {
             return [[], new ForeignContent, null];
         }
-        $stream = fopen('php://memory', 'w+') ?: throw new RuntimeException('No memory stream could be opened.');
-        fwrite($stream, "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-\r\nBEGIN:VEVENT\r\nUID:-\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:20260101T000000Z\r\n{$lines}END:VEVENT\r\nEND:VCALENDAR\r\n");
-        rewind($stream);
-        foreach ((new CalendarReader($stream, new Diagnostics, Zone::utc()))->events() as $event) {
+        $text = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-\r\nBEGIN:VEVENT\r\nUID:-\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:20260101T000000Z\r\n{$lines}END:VEVENT\r\nEND:VCALENDAR\r\n";
+        foreach (CalendarReader::ofText($text, new Diagnostics, Zone::utc())->events() as $event) {
             return [$event->reminders, $event->foreign, $event->created];
         }
 

@@ -48,13 +48,7 @@ final readonly class CalendarReply
      */
     public static function read(string $text, string $address): array
     {
-        $stream = fopen('php://temp', 'w+');
-        if ($stream === false) {
-            return [];
-        }
-        fwrite($stream, $text);
-        rewind($stream);
-        $reader = new CalendarReader($stream, new Diagnostics, Zone::utc(), takesReplies: true);
+        $reader = CalendarReader::ofText($text, new Diagnostics, Zone::utc(), takesReplies: true);
         $replies = [];
         foreach ($reader->events() as $event) {
             $method = $reader->method();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Invitations;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Recurrence\RecurrenceWords;
 use PinnedRota\Core\Time\WhenWords;
@@ -45,7 +46,7 @@ final class ChangeWords
         }
         $found = $told->find($event->recurrenceId);
 
-        return $found === null ? null : ($found->event->recurrenceId === null ? $found->event->occurringAt($found) : $found->event);
+        return $found === null ? null : OccurrenceChanges::single($found);
     }
 
     /** @return list<string> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Invitations;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
@@ -104,7 +105,7 @@ final readonly class InvitationMessage
     {
         $found = $told->find($name);
 
-        return $found === null ? null : ($found->event->recurrenceId === null ? $found->event->occurringAt($found) : $found->event);
+        return $found === null ? null : OccurrenceChanges::single($found);
     }
 
     /** @return array<string, Event> the changed times that are new, or another than they were told, by name */

@@ -61,15 +61,9 @@ final class Invited
     /** @throws NotICalendar */
     public static function read(string $written): ?Series
     {
-        $stream = fopen('php://temp', 'w+');
-        if ($stream === false) {
-            return null;
-        }
-        fwrite($stream, $written);
-        rewind($stream);
         $master = null;
         $overrides = [];
-        foreach ((new CalendarReader($stream, new Diagnostics, Zone::utc()))->events() as $event) {
+        foreach (CalendarReader::ofText($written, new Diagnostics, Zone::utc())->events() as $event) {
             if ($event->recurrenceId === null) {
                 $master ??= $event;
             } else {
