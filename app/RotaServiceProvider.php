@@ -15,6 +15,7 @@ use App\Directory\Person;
 use App\Events\Write\EventsChanged;
 use App\Feeds\Feed;
 use App\Feeds\WriteFile;
+use App\Following\NoteSteps;
 use App\Frames\CurrentFrame;
 use App\Imports\BringIn;
 use App\Invitations\InviteAsked;
@@ -100,6 +101,7 @@ final class RotaServiceProvider extends ServiceProvider
         Event::listen(EventsChanged::class, [TellAsked::class, 'handle']);
         Event::listen(EventsChanged::class, [InviteAsked::class, 'handle']);
         Event::listen(EventsChanged::class, [TellTasks::class, 'handle']);
+        Event::listen(EventsChanged::class, [NoteSteps::class, 'handle']);
         Event::listen(GroupsChanged::class, [InviteMembers::class, 'handle']);
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
             Event::listen($change, fn (EventsMarked|AccessMarked|ListsMarked $marked) => $this->app->make(OwnMarks::class)->add($marked->mark));

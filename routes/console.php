@@ -4,6 +4,8 @@ use App\Api\Description;
 use App\Api\Words;
 use App\Directory\Person;
 use App\Directory\WelcomeLink;
+use App\Following\SendDigests;
+use App\Following\TellFollowers;
 use App\Jobs\JobRunner;
 use App\Letters\Mailing;
 use App\Occurrences\RollHorizon;
@@ -36,6 +38,10 @@ Artisan::command('rota:refresh-sources', function (): void {
 Artisan::command('rota:remind', function (DueReminders $reminders, TellDueTasks $tasks): void {
     $this->info($reminders->run().' reminders, and '.$tasks->run().' people who may have something to prepare');
 })->purpose('Sends reminders whose moment has come');
+
+Artisan::command('rota:tell-followers', function (TellFollowers $followers, SendDigests $digests): void {
+    $this->info($followers->run().' people told what changed, and '.$digests->run().' digests');
+})->purpose('Tells those who follow it what has changed, and puts digests together whose moment has come');
 
 Artisan::command('rota:send-letters', function (SendOutbox $outbox): void {
     $this->info($outbox->run().' letters sent');
@@ -155,6 +161,7 @@ Schedule::command('rota:refresh-sources')->everyMinute();
 Schedule::command('rota:resume-jobs')->everyMinute();
 Schedule::job(new SendDueLetters)->everyMinute();
 Schedule::command('rota:remind')->everyMinute();
+Schedule::command('rota:tell-followers')->everyMinute();
 Schedule::call(fn (CountReads $reads) => $reads->run())->everyTenMinutes();
 Schedule::command('rota:roll-horizon')->dailyAt('03:10');
 Schedule::command('rota:show-asked')->dailyAt('03:25');

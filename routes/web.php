@@ -3,6 +3,7 @@
 use App\Api\ApiPageController;
 use App\Api\OpenApiController;
 use App\Feeds\FeedDownloadController;
+use App\Following\StopLetters;
 use App\Frames\FramePageController;
 use App\Invitations\AnswerPageController;
 use App\Publishing\PublishedEventController;
@@ -27,6 +28,8 @@ Route::get('p/{address}/{date}/{name}', [PublishedEventController::class, 'show'
 Route::get('members/{key}', [FramePageController::class, 'show'])->where('key', '[0-9a-f]{32}')->middleware('throttle:published');
 Route::get('asked/{code}', [AnswerPageController::class, 'show'])->where('code', '[0-9A-Za-z-]+')->middleware('throttle:published');
 Route::post('asked/{code}', [AnswerPageController::class, 'store'])->where('code', '[0-9A-Za-z-]+')->middleware('throttle:published');
+Route::get('unsubscribe/{person}/{pace}', [StopLetters::class, 'show'])->where(['person' => '\d+', 'pace' => 'now|daily|weekly'])->middleware(['throttle:published', 'signed:relative'])->name('letters.stop');
+Route::post('unsubscribe/{person}/{pace}', [StopLetters::class, 'store'])->where(['person' => '\d+', 'pace' => 'now|daily|weekly'])->middleware(['throttle:published', 'signed:relative']);
 Route::get('sitemap.xml', [SitemapController::class, 'show'])->middleware('throttle:feeds');
 Route::get('metrics', MetricsController::class);
 Route::get('upkeep/web', WebSettingsController::class)->middleware('signed:relative')->name('upkeep.web');
@@ -34,4 +37,4 @@ Route::get('api', ApiPageController::class);
 Route::get('api/openapi.json', OpenApiController::class);
 
 // Every other address is the application's: its routes are in resources/js.
-Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|asked/|members/|sitemap\.xml$|build/).*$');
+Route::view('/{any?}', 'application')->where('any', '^(?!api/|metrics$|feeds/|public/|p/|asked/|unsubscribe/|members/|sitemap\.xml$|build/).*$');

@@ -28,6 +28,7 @@ use PinnedRota\Core\Overlay\Mark;
  * @property ?string $opening_view
  * @property bool $free_categories whether who adds events may add categories, too
  * @property bool $offered whether it is on the list of everyone who may read it
+ * @property ?string $suggested_pace how those who manage it would have others told of changes: a word to who follows it, which binds nobody
  * @property ?int $own_of  the person whose own it is, from the first day on
  * @property ?Carbon $archived_at
  * @property int $version
@@ -41,7 +42,7 @@ final class Calendar extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['description' => '', 'first_day' => null, 'opening_view' => null, 'free_categories' => true, 'offered' => true, 'own_of' => null, 'archived_at' => null, 'version' => 1];
+    protected $attributes = ['description' => '', 'first_day' => null, 'opening_view' => null, 'free_categories' => true, 'offered' => true, 'suggested_pace' => null, 'own_of' => null, 'archived_at' => null, 'version' => 1];
 
     /** @return HasOne<Source, $this> */
     public function source(): HasOne

@@ -16,7 +16,7 @@ use PinnedRota\Core\Access\Subject;
 /** What is changed of a calendar itself: its settings, its keeper, whether it is archived. Written to the change log. */
 final class CalendarChanges
 {
-    public const SETTINGS = ['name', 'description', 'colour', 'mark', 'timezone', 'first_day', 'opening_view', 'free_categories', 'offered'];
+    public const SETTINGS = ['name', 'description', 'colour', 'mark', 'timezone', 'first_day', 'opening_view', 'free_categories', 'offered', 'suggested_pace'];
 
     public function __construct(private readonly Stewardship $stewardship, private readonly Sharing $sharing, private readonly Audience $audience)
     {

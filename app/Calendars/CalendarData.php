@@ -9,6 +9,7 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Reason;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Notices\Pace;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 
@@ -20,6 +21,7 @@ final readonly class CalendarData
      * @param  Colour  $givenColour  In which everybody sees it who has chosen no other
      * @param  bool  $own  Whether it is the viewer’s own, from the first day on
      * @param  list<string>  $reasons
+     * @param  ?Pace  $suggestedPace  When others are told of changes who follow it, as those who manage it would have it
      * @param  'MO'|'TU'|'WE'|'TH'|'FR'|'SA'|'SU'|null  $firstDay
      * @param  'lanes'|'day'|'week'|'month'|'year'|'list'|null  $openingView
      */
@@ -44,6 +46,7 @@ final readonly class CalendarData
         public ?string $openingView,
         public bool $freeCategories,
         public bool $offered,
+        public ?Pace $suggestedPace,
         public int $version,
     ) {
     }
@@ -97,6 +100,7 @@ final readonly class CalendarData
             openingView: $calendar->opening_view,
             freeCategories: $calendar->free_categories,
             offered: $calendar->offered,
+            suggestedPace: $calendar->suggested_pace === null ? null : Pace::tryFrom($calendar->suggested_pace),
             version: $calendar->version,
         );
     }

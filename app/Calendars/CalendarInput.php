@@ -7,6 +7,7 @@ use App\Overlays\Sheet;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Notices\Pace;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Recurrence\WeekdayRule;
@@ -28,6 +29,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'openingView', type: 'string', nullable: true, enum: Sheet::VIEWS),
     new OA\Property(property: 'freeCategories', type: 'boolean'),
     new OA\Property(property: 'offered', type: 'boolean'),
+    new OA\Property(property: 'suggestedPace', description: 'When others are told of changes who follow it and choose nothing else', type: 'string', nullable: true, enum: [Pace::Now, Pace::Daily, Pace::Weekly]),
 ])]
 final class CalendarInput extends FormRequest
 {
@@ -46,6 +48,7 @@ final class CalendarInput extends FormRequest
             'openingView' => ['sometimes', 'nullable', Rule::in(Sheet::VIEWS)],
             'freeCategories' => ['sometimes', 'boolean'],
             'offered' => ['sometimes', 'boolean'],
+            'suggestedPace' => ['sometimes', 'nullable', Rule::enum(Pace::class)->except(Pace::Off)],
             'keeper' => ['sometimes', 'array'],
             'keeper.kind' => ['required_with:keeper', Rule::in(['person', 'group'])],
             'keeper.id' => ['required_with:keeper', 'integer'],
@@ -73,7 +76,7 @@ final class CalendarInput extends FormRequest
             $settings['timezone'] = Zone::of($settings['timezone'])->name;
         }
 
-        foreach (['firstDay' => 'first_day', 'openingView' => 'opening_view', 'freeCategories' => 'free_categories', 'offered' => 'offered'] as $name => $column) {
+        foreach (['firstDay' => 'first_day', 'openingView' => 'opening_view', 'freeCategories' => 'free_categories', 'offered' => 'offered', 'suggestedPace' => 'suggested_pace'] as $name => $column) {
             if ($this->has($name)) {
                 $settings[$column] = in_array($column, ['free_categories', 'offered'], true) ? $this->boolean($name) : $this->validated($name);
             }

@@ -16,7 +16,7 @@ final class LogEntry
 {
     private const SETTINGS = [
         'name' => 'name', 'description' => 'what it is for', 'colour' => 'colour', 'mark' => 'mark', 'timezone' => 'time zone', 'first_day' => 'first day of the week',
-        'opening_view' => 'opening view', 'free_categories' => 'added categories', 'offered' => 'on everyone’s list',
+        'opening_view' => 'opening view', 'free_categories' => 'added categories', 'offered' => 'on everyone’s list', 'suggested_pace' => 'suggested following',
     ];
 
     private const DECIDED = [

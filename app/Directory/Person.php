@@ -21,6 +21,7 @@ use PinnedRota\Core\Directory\Role;
  * @property string $post
  * @property ?list<array{day: string, from: string, to: string}> $working_hours
  * @property ?Carbon $invited_at
+ * @property string $quiet_hours at which they are not written to about what can wait, such as “22-7”; empty where those of the site hold
  * @property bool $invitations_by_mail whether what they are asked to, or are to prepare, comes by mail, too
  */
 final class Person extends User
@@ -31,7 +32,7 @@ final class Person extends User
 
     protected $hidden = ['password', 'remember_token'];
 
-    protected $attributes = ['password' => null, 'role' => 'member', 'status' => 'active', 'post' => '', 'working_hours' => null, 'invited_at' => null, 'invitations_by_mail' => true];
+    protected $attributes = ['password' => null, 'role' => 'member', 'status' => 'active', 'post' => '', 'working_hours' => null, 'invited_at' => null, 'invitations_by_mail' => true, 'quiet_hours' => ''];
 
     /**
      * Those in whose name, post or address each of these words is.

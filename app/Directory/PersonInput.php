@@ -5,11 +5,13 @@ namespace App\Directory;
 use App\Access\CurrentViewer;
 use App\Http\Rules\Hours;
 use App\Http\Rules\ZoneName;
+use Closure;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Directory\Role;
 use PinnedRota\Core\Directory\WorkingHours;
+use PinnedRota\Core\Invitations\QuietHours;
 use PinnedRota\Core\Time\Zone;
 
 /** What is said of a person: by an administrator, or of themselves. */
@@ -36,6 +38,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'timezone', type: 'string'),
     new OA\Property(property: 'workingHours', type: 'array', items: new OA\Items(ref: '#/components/schemas/WorkingSpan')),
     new OA\Property(property: 'invitationsByMail', description: 'Whether what one is asked to take part in comes by mail, too', type: 'boolean'),
+    new OA\Property(property: 'quietHours', description: 'At which one is not written to about what can wait, such as “22-7”; empty where those of the site hold', type: 'string'),
 ])]
 final class PersonInput extends FormRequest
 {
@@ -68,6 +71,11 @@ final class PersonInput extends FormRequest
             'groups.*' => ['integer', Rule::exists('groups', 'id')],
             'invite' => ['sometimes', 'boolean'],
             'invitationsByMail' => ['sometimes', 'boolean'],
+            'quietHours' => ['sometimes', 'nullable', 'string', 'max:20', static function (string $name, mixed $value, Closure $fail): void {
+                if ((string) $value !== '' && QuietHours::parse((string) $value) === null) {
+                    $fail('Write the hours like “22-7” or “21:30-6:45”.');
+                }
+            }],
         ];
     }
 

@@ -130,6 +130,9 @@ final class SessionController
             // Nobody else’s business, and so in no log.
             $person->update(['invitations_by_mail' => $input->boolean('invitationsByMail')]);
         }
+        if ($input->has('quietHours')) {
+            $person->update(['quiet_hours' => trim((string) $input->validated('quietHours'))]);
+        }
 
         return new JsonResponse($this->session($input));
     }

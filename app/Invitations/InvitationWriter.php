@@ -2,15 +2,14 @@
 
 namespace App\Invitations;
 
+use App\Outbox\LetterHours;
 use App\Outbox\LetterKind;
 use App\Outbox\NothingToSend;
 use App\Outbox\Outbox;
 use App\Outbox\OutboxLetter;
-use App\Outbox\SendLater;
 use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
 use Illuminate\Contracts\View\Factory;
-use Illuminate\Support\Carbon;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
@@ -18,7 +17,6 @@ use PinnedRota\Core\ICalendar\Method;
 use PinnedRota\Core\Invitations\ChangeWords;
 use PinnedRota\Core\Invitations\InvitationMessage;
 use PinnedRota\Core\Invitations\Invited;
-use PinnedRota\Core\Invitations\QuietHours;
 use PinnedRota\Core\Time\Zone;
 
 /** The letter to somebody who is asked to take part: that they are, what changed, or that it is called off. */
@@ -46,9 +44,8 @@ final class InvitationWriter implements WritesLetters
         if (self::isOver($message->series)) {
             throw new NothingToSend('It is over.');
         }
-        $over = self::isSoon($message->series) ? null : QuietHours::parse((string) config('rota.letters.quiet'))?->over(now()->getTimestamp(), Zone::of($person->timezone ?? (string) config('rota.timezone')));
-        if ($over !== null) {
-            throw new SendLater('Nobody is written to at this hour.', Carbon::createFromTimestampUTC($over));
+        if (! self::isSoon($message->series)) {
+            LetterHours::await($person);
         }
         // A copy of what they have is of the same number.
         $isCopy = $told === null && $invitation->told !== null;

@@ -44,7 +44,7 @@ final class InviteAsked
             foreach ($people as $address => $personId) {
                 // Nobody is told of what they did themselves.
                 if ($personId === null || $personId !== $each->actor->personId) {
-                    self::isSoon($each->after ?? $each->before) ? $soon[] = [$each->seriesId, $address, $personId] : $later[] = [$each->seriesId, $address, $personId];
+                    $each->isSoon() ? $soon[] = [$each->seriesId, $address, $personId] : $later[] = [$each->seriesId, $address, $personId];
                 }
             }
         }
@@ -142,17 +142,5 @@ final class InviteAsked
     private static function tells(SeriesChanged $change): bool
     {
         return in_array($change->cause, self::TELLING, true) && [...$change->before->participants ?? [], ...$change->after->participants ?? []] !== [] && ! SeriesState::same($change->before, $change->after);
-    }
-
-    /** Whether it begins, or its next time may, before what is gathered would be told. */
-    private static function isSoon(?SeriesState $state): bool
-    {
-        if ($state === null) {
-            return false;
-        }
-        // Wall times are up to a day from UTC: told sooner than need be is no harm.
-        $starts = Carbon::parse((string) $state->rows[0]['starts_local'], 'UTC');
-
-        return ! $state->rows[0]['repeats'] && $starts->between(now()->subDay(), now()->addDay());
     }
 }

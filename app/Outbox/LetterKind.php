@@ -22,4 +22,10 @@ enum LetterKind: string
 
     /** To who is responsible: how the preparation of an event stands. */
     case PreparationChanged = 'preparation-changed';
+
+    /** What changed with what somebody follows, as it happens. */
+    case Notice = 'notice';
+
+    /** What is on, what changed and what waits, each day or each week. */
+    case Digest = 'digest';
 }

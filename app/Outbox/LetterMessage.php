@@ -28,6 +28,9 @@ final class LetterMessage
         if ($written->replyTo !== '') {
             $headers->addMailboxListHeader('Reply-To', [new Address($written->replyTo, $written->from)]);
         }
+        if ($written->unsubscribe !== '') {
+            $headers->addTextHeader('List-Unsubscribe', "<{$written->unsubscribe}>")->addTextHeader('List-Unsubscribe-Post', 'List-Unsubscribe=One-Click');
+        }
         if ($written->thread !== '') {
             $headers->addIdHeader('References', "{$written->thread}@".self::domain());
         }

@@ -2,6 +2,8 @@
 
 namespace App\Outbox;
 
+use App\Following\DigestWriter;
+use App\Following\NoticeWriter;
 use App\Invitations\InvitationWriter;
 use App\Invitations\ProposalDeclinedWriter;
 use App\Preparation\TasksWriter;
@@ -34,6 +36,7 @@ final class SendOutbox
     private const WRITERS = [
         LetterKind::Invitation->value => InvitationWriter::class, LetterKind::ProposalDeclined->value => ProposalDeclinedWriter::class, LetterKind::Reminder->value => ReminderWriter::class,
         LetterKind::TasksAssigned->value => TasksWriter::class, LetterKind::TasksDue->value => TasksWriter::class, LetterKind::PreparationChanged->value => TasksWriter::class,
+        LetterKind::Notice->value => NoticeWriter::class, LetterKind::Digest->value => DigestWriter::class,
     ];
 
     public function __construct(private readonly Container $container)

@@ -49,6 +49,38 @@ final class SeenSeries
     }
 
     /**
+     * Which events of a series a viewer sees in full, one after another: “1” or “0” for each, the master first. Empty where that is none.
+     *
+     * @param  Series  $whole  of the head
+     */
+    public function fullness(EventRecord $head, Series $whole, Perspective $perspective): string
+    {
+        if ($this->ways($head, $perspective) === []) {
+            return '';
+        }
+        $seen = implode('', array_map(fn (Event $event): string => $this->visibility($head, $event, $perspective) === Visibility::Full ? '1' : '0', self::each($whole)));
+
+        return str_contains($seen, '1') ? $seen : '';
+    }
+
+    /** What is seen of a series by whom its events are so visible: the same for all of them, as inFull() tells it of one. */
+    public function inFullBy(Series $whole, string $fullness): ?Series
+    {
+        if ($fullness === '') {
+            return null;
+        }
+        $places = array_flip(array_map(spl_object_id(...), self::each($whole)));
+
+        return Redaction::series($whole, static fn (Event $event): Visibility => $fullness[$places[spl_object_id($event)]] === '1' ? Visibility::Full : Visibility::Hidden);
+    }
+
+    /** @return list<Event> */
+    private static function each(Series $series): array
+    {
+        return $series->master === null ? $series->overrides : [$series->master, ...$series->overrides];
+    }
+
+    /**
      * The calendars by which it is seen: its own first, where that is one of them.
      *
      * @return array<int, AccessibleCalendar> by id

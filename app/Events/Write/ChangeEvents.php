@@ -71,7 +71,7 @@ final class ChangeEvents
                 $part = $this->part(array_values($some->all()), $actor, []);
                 $operation ??= $this->log->begin($actor, $cause, $kind);
                 $this->log->add($operation, $part->before, $part->after);
-                $this->tell($part, $actor, $cause);
+                $this->tell($part, $actor, $cause, $operation);
                 $done += count($some);
                 if ($progress !== null) {
                     $progress($done, $count);
@@ -108,7 +108,7 @@ final class ChangeEvents
             $this->lockCalendars($this->calendarsOf($commands));
             $part = $this->part($commands, $actor, $basedOn, $progress);
             $operation = $written($part->before, $part->after);
-            $this->tell($part, $actor, $cause, $tell);
+            $this->tell($part, $actor, $cause, $operation, $tell);
 
             return new Done($operation, $part->changed);
         });
@@ -163,13 +163,13 @@ final class ChangeEvents
         return new CarriedOut($changed, array_replace($touched, array_intersect_key($before, $touched)), array_replace($touched, array_intersect_key($after, $touched)));
     }
 
-    private function tell(CarriedOut $part, Actor $actor, Cause $cause, bool $tell = true): void
+    private function tell(CarriedOut $part, Actor $actor, Cause $cause, Operation $operation, bool $tell = true): void
     {
         if ($part->before !== []) {
             $this->events->dispatch(new EventsChanged(array_map(
                 static fn (int $id): SeriesChanged => new SeriesChanged($id, $part->before[$id], $part->after[$id], $actor, $cause),
                 array_keys($part->before),
-            ), $tell));
+            ), $tell, $operation->id, $operation->undone_at !== null));
         }
     }
 

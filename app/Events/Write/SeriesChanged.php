@@ -2,6 +2,8 @@
 
 namespace App\Events\Write;
 
+use Illuminate\Support\Carbon;
+
 /** A series has changed: what EventsChanged tells of each. */
 final readonly class SeriesChanged
 {
@@ -21,6 +23,15 @@ final readonly class SeriesChanged
         sort($ids);
 
         return $ids;
+    }
+
+    /** Whether it begins within a day: who is told of it is told sooner. Of a series it is not looked at. */
+    public function isSoon(): bool
+    {
+        $row = ($this->after ?? $this->before)?->rows[0];
+
+        // Wall times are up to a day from UTC: told sooner than need be is no harm.
+        return $row !== null && ! $row['repeats'] && Carbon::parse((string) $row['starts_local'], 'UTC')->between(now()->subDay(), now()->addDay());
     }
 
     public function title(): string

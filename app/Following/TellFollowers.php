@@ -1,0 +1,101 @@
+<?php
+
+namespace App\Following;
+
+use App\Outbox\LetterKind;
+use App\Outbox\Outbox;
+use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Notices\Pace;
+
+/**
+ * Tells those who hear of it as it happens: what was done is put into batches, once it is settled, and each of those who follow any of it gets one
+ * notice of a batch. One worker does at a time; where it is ended in between another takes the batch up, and nobody is told twice.
+ */
+final class TellFollowers
+{
+    private const AT_ONCE = 100;
+
+    public function __construct(private readonly Outbox $outbox, private readonly NoticeLines $lines)
+    {
+    }
+
+    /** @return int how many people were told something */
+    public function run(): int
+    {
+        $name = DB::getDatabaseName().' followers';
+        if ((int) DB::scalar('SELECT GET_LOCK(?, 0)', [$name]) !== 1) {
+            return 0;
+        }
+        try {
+            $this->begin();
+            $told = 0;
+            foreach (DB::table('notice_batches')->whereNull('told_at')->orderBy('id')->pluck('id') as $batch) {
+                $told += $this->tell((int) $batch);
+            }
+
+            return $told;
+        } finally {
+            DB::select('SELECT RELEASE_LOCK(?)', [$name]);
+        }
+    }
+
+    /** Once the first of what waits is due, all of it that can no longer be undone at once is told together. */
+    private function begin(): void
+    {
+        DB::transaction(static function (): void {
+            $waiting = DB::table('operation_steps')->whereNull('batch_id');
+            if (! (clone $waiting)->where('due_at', '<=', now())->exists()) {
+                return;
+            }
+            $settled = $waiting->where('created_at', '<=', now()->subSeconds((int) config('rota.letters.undo_seconds')));
+            if ((clone $settled)->exists()) {
+                $settled->update(['batch_id' => DB::table('notice_batches')->insertGetId(['created_at' => now()])]);
+            }
+        });
+    }
+
+    private function tell(int $batch): int
+    {
+        $followers = app(Followers::class);
+        $reckoned = app(ReckonNotices::class)->within($batch - 1, $batch, Pace::Now, $followers);
+        $known = DB::table('notices')->where('batch_id', $batch)->where('pace', Pace::Now)->pluck('person_id')->flip()->all();
+        $told = 0;
+        foreach (array_chunk(array_diff_key($reckoned, $known), self::AT_ONCE, true) as $some) {
+            $told += $this->put($some, $batch);
+        }
+        foreach ($reckoned as $each) {
+            Parted::follow($each);
+        }
+        DB::table('notice_batches')->where('id', $batch)->update(['told_at' => now()]);
+
+        return $told;
+    }
+
+    /** @param  array<int, Reckoned>  $some  by person */
+    private function put(array $some, int $batch): int
+    {
+        $rows = $written = [];
+        foreach ($some as $personId => $each) {
+            $lines = $this->lines->of($each);
+            if ($lines === []) {
+                continue;
+            }
+            $rows[] = ['person_id' => $personId, 'batch_id' => $batch, 'pace' => Pace::Now->value, 'lines' => json_encode($lines, JSON_THROW_ON_ERROR), 'in_inbox' => in_array(true, array_column($lines, 'inbox'), true), 'created_at' => now()];
+            if (in_array(true, array_column($lines, 'mail'), true)) {
+                $written[$personId] = mb_strtolower($each->of->person->email);
+            }
+        }
+        if ($rows === []) {
+            return 0;
+        }
+        DB::transaction(function () use ($rows, $written, $batch): void {
+            DB::table('notices')->insert($rows);
+            $ids = DB::table('notices')->where('batch_id', $batch)->where('pace', Pace::Now)->whereIntegerInRaw('person_id', array_keys($written))->pluck('id', 'person_id');
+            $this->outbox->put(LetterKind::Notice, array_map(static fn (int $personId, string $address): array => [
+                'slot' => null, 'address' => $address, 'person_id' => $personId, 'about' => ['notice' => (int) $ids[$personId]],
+            ], array_keys($written), $written), now());
+        });
+
+        return count($rows);
+    }
+}

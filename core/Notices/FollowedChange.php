@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Notices;
+
+/** Of what becomes of events somebody can want to be told. */
+enum FollowedChange: string
+{
+    case Added = 'added';
+    case Moved = 'moved';
+    case Changed = 'changed';
+    case Cancelled = 'cancelled';
+    case Answered = 'answered';
+
+    public static function of(ChangeKind $kind): self
+    {
+        return self::from($kind->value);
+    }
+}
