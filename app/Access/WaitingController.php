@@ -7,6 +7,7 @@ use App\Calendars\CalendarNameData;
 use App\Changes\Change;
 use App\Invitations\WaitingReplies;
 use App\Overlays\HomeSheet;
+use App\Participants\AnsweredEvents;
 use App\Participants\AskedEvents;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,7 +26,7 @@ use PinnedRota\Core\Time\Zone;
 ])]
 final class WaitingController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked, private readonly WaitingReplies $replies)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked, private readonly AnsweredEvents $answered, private readonly WaitingReplies $replies)
     {
     }
 
@@ -48,6 +49,7 @@ final class WaitingController
 
         return new JsonResponse(new WaitingData(
             $this->asked->of($this->viewer->perspective(), Zone::of($person->timezone)),
+            $this->answered->of($this->viewer->perspective(), Zone::of($person->timezone)),
             $this->replies->of($this->viewer->perspective(), Zone::of($person->timezone)),
             $invitations->map(fn (Invitation $each): InvitationWaitingData => new InvitationWaitingData(
                 $each->id, $each->giver->name ?? $somebody, $each->updated_at->toIso8601ZuluString(),

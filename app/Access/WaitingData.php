@@ -3,6 +3,7 @@
 namespace App\Access;
 
 use App\Invitations\ReplyWaitingData;
+use App\Participants\AnsweredEventData;
 use App\Participants\AskedEventData;
 
 /** What waits for the person. */
@@ -10,6 +11,7 @@ final readonly class WaitingData
 {
     /**
      * @param  list<AskedEventData>  $asked  Events that one is asked to take part in, the next first
+     * @param  list<AnsweredEventData>  $answered  Those that one answered of late and that are still to come
      * @param  list<ReplyWaitingData>  $replies  What came back by mail to what one asks others to
      * @param  list<InvitationWaitingData>  $invitations
      * @param  list<RequestWaitingData>  $requests
@@ -17,6 +19,7 @@ final readonly class WaitingData
      */
     public function __construct(
         public array $asked,
+        public array $answered,
         public array $replies,
         public array $invitations,
         public array $requests,

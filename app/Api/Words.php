@@ -6,6 +6,8 @@ use PinnedRota\Core\Access\Hold;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Directory\Role;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Notices\FollowedChange;
+use PinnedRota\Core\Notices\Pace;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 use PinnedRota\Core\Overlay\Pattern;
@@ -24,6 +26,8 @@ final class Words
             'OVERLAY_LEVELS' => self::each($overlayLevels, static fn (Level $level): ?string => $level->doesWithOverlay()),
             'ROLES' => self::each(Role::cases(), static fn (Role $role): array => ['name' => $role->label(), 'does' => $role->does()]),
             'HOLDS' => self::each(Hold::cases(), static fn (Hold $hold): string => $hold->words()),
+            'FOLLOWED_CHANGES' => self::each(FollowedChange::cases(), static fn (FollowedChange $change): string => $change->words()),
+            'PACES' => self::each(Pace::cases(), static fn (Pace $pace): string => $pace->words()),
             'STATUSES' => array_column(Status::cases(), 'value'),
             'COLOURS' => array_column(Colour::cases(), 'value'),
             'MARKS' => array_column(Mark::cases(), 'value'),
@@ -41,7 +45,7 @@ final class Words
     }
 
     /**
-     * @template Each of Level|Hold|Role
+     * @template Each of Level|Hold|Role|FollowedChange|Pace
      *
      * @param  array<Each>  $cases
      * @param  callable(Each): mixed  $tell

@@ -92,11 +92,9 @@ final class ReckonNotices
     private function tell(Reckoned $reckoned, array $together, array $sides, Pace $pace): void
     {
         $of = $reckoned->of;
-        $together = array_filter($together, static fn (SteppedSeries $each): bool => ! $each->isOnlyBy($of->person->id));
-        if ($together === []) {
-            return;
-        }
         $found = $off = $sooner = [];
+        // Nobody is told of what they did themselves.
+        $changed = array_filter($together, static fn (SteppedSeries $each): bool => $each->isByOthers($of->person->id));
         $fullness = null;
         foreach ($of->follows as $follow) {
             $isSooner = $pace->isDigest() && $follow->pace === Pace::Now;
@@ -108,7 +106,7 @@ final class ReckonNotices
                 continue;
             }
             $fullness ??= array_map(fn (SteppedSeries $each): array => array_map(fn (?array $side): string => $side === null ? '' : $this->seen->fullness($side[0], $side[1], $of->perspective), $sides[$each->id]), $together);
-            foreach ($this->changesIn($of, $together, $sides, $fullness, $scope) as $change) {
+            foreach ($changed === [] ? [] : $this->changesIn($of, $changed, $sides, $fullness, $scope) as $change) {
                 $taken = $this->taken($of, $follow, $change, $sides, $scope);
                 if ($taken === null) {
                     continue;
@@ -320,10 +318,10 @@ final class ReckonNotices
         $of = $reckoned->of;
         foreach ($this->seenIn($of, $together, $sides, $fullness, $scope) as $id => [$before, $after]) {
             [$was, $is] = $sides[$id];
-            if ($before === '' || $after === '' || $was === null || $is === null || ! $this->hearsAnswers($of, $follow, $id, $is, $scope)) {
+            if (! $together[$id]->isAnswered || $after === '' || $is === null || ! $this->hearsAnswers($of, $follow, $id, $is, $scope)) {
                 continue;
             }
-            $given = $this->answers["{$id} {$before} {$after}"] ??= AnswerGiven::between($this->seen->inFullBy($was[1], $before), $this->seen->inFullBy($is[1], $after), fn (Event $event): ?Occurrence => self::next($is[1], $event));
+            $given = $this->answers["{$id} {$before} {$after}"] ??= AnswerGiven::between($was === null ? null : $this->seen->inFullBy($was[1], $before), $this->seen->inFullBy($is[1], $after) ?? $is[1], fn (Event $event): ?Occurrence => self::next($is[1], $event));
             $byTime = [];
             foreach ($given as $each) {
                 if ($each->personId !== $of->person->id) {

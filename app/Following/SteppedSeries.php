@@ -9,10 +9,11 @@ final class SteppedSeries
      * @param  int  $firstRow  of operation_series, in which stands how it was
      * @param  bool  $firstBack  whether that was undone: then it was as that operation left it
      * @param  int  $lastRow  in which stands how it is
-     * @param  int  $operationId  the last
-     * @param  ?int  $personId  who did the last; null for nobody of the directory
+     * @param  int  $operationId  the last that changed it; who answers does not
+     * @param  ?int  $personId  who did that; null for nobody of the directory
      * @param  bool  $isQuiet  whether nobody is to be written to of the last
-     * @param  array<int, true>  $actors  all who did anything; 0 for nobody of the directory
+     * @param  array<int, true>  $actors  all who changed it; 0 for nobody of the directory
+     * @param  bool  $isAnswered  whether anybody answered
      */
     public function __construct(
         public readonly int $id,
@@ -24,12 +25,13 @@ final class SteppedSeries
         public ?int $personId,
         public bool $isQuiet,
         public array $actors,
+        public bool $isAnswered = false,
     ) {
     }
 
-    /** Whether nobody but somebody did it. */
-    public function isOnlyBy(int $personId): bool
+    /** Whether anybody but somebody changed it. */
+    public function isByOthers(int $personId): bool
     {
-        return array_keys($this->actors) === [$personId];
+        return array_diff_key($this->actors, [$personId => true]) !== [];
     }
 }

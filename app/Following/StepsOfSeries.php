@@ -2,6 +2,7 @@
 
 namespace App\Following;
 
+use App\Events\Write\OperationKind;
 use App\Events\Write\SeriesState;
 use Illuminate\Support\Facades\DB;
 
@@ -19,12 +20,18 @@ final class StepsOfSeries
     public function within(int $after, int $upTo): array
     {
         $series = [];
-        $steps = DB::table('operation_steps as s')->join('operation_series as o', 'o.operation_id', '=', 's.operation_id')->where('s.batch_id', '>', $after)->where('s.batch_id', '<=', $upTo)
-            ->orderBy('s.id')->orderBy('o.id')->get(['o.id', 'o.series_id', 's.back', 's.person_id', 's.operation_id', 's.quiet']);
+        $steps = DB::table('operation_steps as s')->join('operation_series as o', 'o.operation_id', '=', 's.operation_id')->join('operations as done', 'done.id', '=', 's.operation_id')->where('s.batch_id', '>', $after)->where('s.batch_id', '<=', $upTo)
+            ->orderBy('s.id')->orderBy('o.id')->get(['o.id', 'o.series_id', 's.back', 's.person_id', 's.operation_id', 's.quiet', 'done.kind']);
         foreach ($steps as $step) {
             $known = $series[$step->series_id] ??= new SteppedSeries($step->series_id, $step->id, (bool) $step->back, $step->id, (bool) $step->back, $step->operation_id, $step->person_id, (bool) $step->quiet, []);
-            [$known->lastRow, $known->lastBack, $known->operationId, $known->personId, $known->isQuiet] = [$step->id, (bool) $step->back, $step->operation_id, $step->person_id, (bool) $step->quiet];
-            $known->actors[$step->person_id ?? 0] = true;
+            [$known->lastRow, $known->lastBack] = [$step->id, (bool) $step->back];
+            // Who answers changes nothing of the event.
+            if ($step->kind === OperationKind::Answer->value) {
+                $known->isAnswered = true;
+            } else {
+                [$known->operationId, $known->personId, $known->isQuiet] = [$step->operation_id, $step->person_id, (bool) $step->quiet];
+                $known->actors[$step->person_id ?? 0] = true;
+            }
         }
         $byOperation = [];
         foreach ($series as $each) {

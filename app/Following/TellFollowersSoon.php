@@ -10,7 +10,7 @@ final class TellFollowersSoon implements ShouldQueue
 {
     use Queueable;
 
-    public int $timeout = 600;
+    public int $timeout = 280;
 
     public function __construct()
     {

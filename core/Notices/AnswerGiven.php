@@ -9,6 +9,7 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 
@@ -21,16 +22,14 @@ final readonly class AnswerGiven
 
     /**
      * @param  callable(Event): ?Occurrence  $timeOf  the time that stands for an event: of a series its next
-     * @return list<self> what is answered now and was not, or otherwise
+     * @param  ?Series  $before  null where it was added since: then nobody had answered
+     * @return list<self> what is answered now and was not, or otherwise; who is responsible is not asked
      */
-    public static function between(?Series $before, ?Series $after, callable $timeOf): array
+    public static function between(?Series $before, Series $after, callable $timeOf): array
     {
-        if ($before === null || $after === null) {
-            return [];
-        }
         $given = [];
         foreach ($after->events() as $event) {
-            $was = self::answers(self::before($before, $event));
+            $was = $before === null ? [] : self::answers(self::before($before, $event));
             foreach (array_diff_assoc(self::answers($event), $was) as $address => $answer) {
                 $time = ($was[$address] ?? ParticipantAnswer::Unanswered->value) === $answer ? null : $timeOf($event);
                 if ($time !== null) {
@@ -60,6 +59,9 @@ final readonly class AnswerGiven
     {
         $answers = [];
         foreach ($event->participants ?? [] as $each) {
+            if ($each->role === ParticipantRole::Responsible) {
+                continue;
+            }
             $answers[self::key($each)] = $each->answer->value;
         }
 

@@ -13,6 +13,17 @@ enum FollowedChange: string
     case Cancelled = 'cancelled';
     case Answered = 'answered';
 
+    public function words(): string
+    {
+        return match ($this) {
+            self::Added => 'new events',
+            self::Moved => 'moves',
+            self::Changed => 'other changes',
+            self::Cancelled => 'cancellations',
+            self::Answered => 'answers',
+        };
+    }
+
     public static function of(ChangeKind $kind): self
     {
         return self::from($kind->value);

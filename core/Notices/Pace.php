@@ -15,6 +15,16 @@ enum Pace: string
     /** Not at all, whatever else takes it. */
     case Off = 'off';
 
+    public function words(): string
+    {
+        return match ($this) {
+            self::Now => 'as it happens',
+            self::Daily => 'once a day',
+            self::Weekly => 'once a week',
+            self::Off => 'never',
+        };
+    }
+
     public function isDigest(): bool
     {
         return $this === self::Daily || $this === self::Weekly;

@@ -79,6 +79,18 @@ test('own changes are not told, those of several are', function () {
     expect(($this->after)()[0]->subject())->toBe('Oar test moved from Tue 1 to Wed 2 December, same time; is at Slip 3, no longer at Slip 2 (Ada Quill)');
 });
 
+test('who answers has not changed the event', function () {
+    $this->give($this->slip, $this->ben, Level::Change);
+    ($this->followSlip)();
+    $cy = $this->person('Cy Mast');
+    $this->give($this->slip, $cy, Level::See);
+    $id = $this->as($this->ben, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'Mine', 'start' => '2026-12-01T14:00', 'participants' => [['kind' => 'person', 'id' => $cy->id, 'part' => 'required']]])->json('id');
+    $this->as($cy, 'PUT', "/events/{$id}/answer", ['answer' => 'accepted'])->assertNoContent();
+    ($this->after)();
+    // Ben knows what he added himself, and hears what Cy answers, as it is he who asks.
+    expect(($this->lines)())->toBe(['Cy Mast comes to Mine, Tue 1 December, 14:00–15:00']);
+});
+
 test('one bulk move is one message', function () {
     ($this->followSlip)();
     $ids = array_map(fn (int $day): int => ($this->write)(['title' => "Test {$day}", 'start' => "2026-12-0{$day}T09:00", 'end' => "2026-12-0{$day}T10:00"]), range(1, 6));

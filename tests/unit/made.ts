@@ -5,7 +5,7 @@ import type { Schemas } from '@/api/client';
 export function madeCalendar(more: Partial<Schemas['Calendar']> = {}): Schemas['Calendar'] {
     return {
         slug: 'slip', name: 'Slipway', description: '', colour: 'sea', mark: 'disc', givenColour: 'sea', givenMark: 'disc', own: false, timezone: 'Europe/London', keeper: { kind: 'person', id: 1, name: 'Ada Quill' }, level: 'manage', reasons: [],
-        mayAdd: true, subscribed: false, onList: true, archived: false, firstDay: null, openingView: null, freeCategories: true, offered: false, version: 1, ...more,
+        mayAdd: true, subscribed: false, onList: true, archived: false, firstDay: null, openingView: null, freeCategories: true, offered: false, suggestedPace: null, version: 1, ...more,
     };
 }
 
@@ -23,7 +23,7 @@ export function madeParticipant(more: Partial<Schemas['EventParticipant']> = {})
 }
 
 export function madePerson(more: Partial<Schemas['Person']> = {}): Schemas['Person'] {
-    return { id: 1, name: 'Ada Quill', email: 'ada@example.org', timezone: 'Europe/London', role: 'administrator', post: 'Coordinator', workingHours: [], needsSecondFactor: false, invitationsByMail: true, ...more };
+    return { id: 1, name: 'Ada Quill', email: 'ada@example.org', timezone: 'Europe/London', role: 'administrator', post: 'Coordinator', workingHours: [], needsSecondFactor: false, invitationsByMail: true, quietHours: '', ...more };
 }
 
 export function madeDirectoryPerson(more: Partial<Schemas['DirectoryPerson']> = {}): Schemas['DirectoryPerson'] {

@@ -78,7 +78,7 @@ final class DemoNews
     private function change(string $person, OperationKind $kind, ?Command $command): void
     {
         if ($command !== null) {
-            $this->changes->carryOut(Actor::person($this->people[$person]), Cause::Script, $kind, [$command]);
+            $this->changes->carryOut(Actor::person($this->people[$person]), Cause::Screen, $kind, [$command], tell: false);
         }
     }
 }

@@ -18,6 +18,9 @@ export const queryKeys = {
     /** Asked for now and then: what others change is on the sheet at once, that it is new can wait. */
     sinces: ['since'] as const,
     since: (...asked: unknown[]) => ['since', ...asked] as const,
+    /** What one is told of what changed: asked for now and then. */
+    notices: ['notices'] as const,
+    unread: ['notices', 'unread'] as const,
     repeat: (asked: string) => ['repeat', asked] as const,
 
     sheets: events('sheet'),
@@ -48,6 +51,7 @@ export const queryKeys = {
     unseeing: (slug: string, people: readonly number[]) => access('unseeing', slug, ...people),
     managers: (slug: string) => access('managers', slug),
     waiting: access('waiting'),
+    follows: access('follows'),
     log: (...of: unknown[]) => access('log', ...of),
     /** It changes by itself as letters go: asked for by hand. */
     outbox: (...of: unknown[]) => access('outbox', ...of),

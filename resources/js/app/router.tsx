@@ -39,6 +39,7 @@ const people = createRoute({ getParentRoute: () => root, path: '/people', compon
 const organisation = createRoute({ getParentRoute: () => root, path: '/organisation', component: lazyRouteComponent(() => import('@/features/organisation/OrganisationPage'), 'OrganisationPage') });
 const firstSteps = createRoute({ getParentRoute: () => root, path: '/first-steps', component: lazyRouteComponent(() => import('@/features/first-steps/FirstStepsPage'), 'FirstStepsPage') });
 const waiting = createRoute({ getParentRoute: () => root, path: '/waiting', component: lazyRouteComponent(() => import('@/features/waiting/WaitingPage'), 'WaitingPage') });
+const following = createRoute({ getParentRoute: () => root, path: '/following', component: lazyRouteComponent(() => import('@/features/following/FollowingPage'), 'FollowingPage') });
 const text = (value: unknown) => (typeof value === 'string' || typeof value === 'number' ? String(value) : '');
 // Drawn by the gate itself: whoever comes by it is not signed in yet.
 const password = createRoute({
@@ -48,7 +49,7 @@ const password = createRoute({
 });
 const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage') });
 
-export const router = createRouter({ ...(frameKey === null ? { defaultPreload: 'intent' } : { basepath: `/members/${frameKey}` }), routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, publish, feeds, sources, groups, people, organisation, firstSteps, waiting, password]) });
+export const router = createRouter({ ...(frameKey === null ? { defaultPreload: 'intent' } : { basepath: `/members/${frameKey}` }), routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, publish, feeds, sources, groups, people, organisation, firstSteps, waiting, following, password]) });
 
 declare module '@tanstack/react-router' {
     interface Register {

@@ -58,6 +58,21 @@ export const HOLDS = {
     "looking": "You look with somebody else’s eyes; nothing can be changed."
 } as const;
 
+export const FOLLOWED_CHANGES = {
+    "added": "new events",
+    "moved": "moves",
+    "changed": "other changes",
+    "cancelled": "cancellations",
+    "answered": "answers"
+} as const;
+
+export const PACES = {
+    "now": "as it happens",
+    "daily": "once a day",
+    "weekly": "once a week",
+    "off": "never"
+} as const;
+
 export const STATUSES = [
     "confirmed",
     "provisional",

@@ -15,6 +15,7 @@ import { useManagers } from '@/features/sharing/useAccess';
 import { LogList } from '@/features/changelog/LogList';
 import { CalendarFile } from '@/features/feeds/CalendarFile';
 import { FeedLinks } from '@/features/feeds/FeedLinks';
+import { FollowButton } from '@/features/following/FollowButton';
 import { OnMyDevices } from '@/features/feeds/OnMyDevices';
 import { PagesOf } from '@/features/publishing/PagesOf';
 import { DeletedEvents } from '@/features/history/DeletedEvents';
@@ -109,6 +110,7 @@ export function CalendarPage() {
                     {!calendar.archived && (
                         <Button onClick={() => list.mutate({ calendar, onList: !calendar.onList })}>{calendar.onList ? 'Take off my list' : 'Add to my list'}</Button>
                     )}
+                    {calendar.level !== 'busy' && <FollowButton what={{ input: { kind: 'calendar', calendar: calendar.slug }, name: calendar.name, suggested: calendar.suggestedPace }} />}
                     {calendar.level !== 'change' && !manages && <AskForAccess calendar={calendar} />}
                     {managers.data?.leaves === true && <Button onClick={() => leave.mutate(calendar, { onSuccess: () => void navigate({ to: '/calendars' }) })}>Give up my access</Button>}
                 </div>

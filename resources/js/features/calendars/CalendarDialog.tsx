@@ -6,7 +6,7 @@ import { Dialog } from '@/components/Dialog';
 import { Field, FormProblem, TextField } from '@/components/Field';
 import { ZoneField } from '@/components/ZoneField';
 import { InkPicker } from '@/components/InkPicker';
-import { COLOURS, MARKS } from '@/api/generated/words';
+import { COLOURS, MARKS, PACES } from '@/api/generated/words';
 import { useGroups } from '@/features/directory/useGroups';
 import { usePerson } from '@/features/session/useSession';
 import { GoesOn } from '@/features/kept/GoesOn';
@@ -51,6 +51,7 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
         timezone: calendar?.timezone ?? person.timezone,
         firstDay: calendar?.firstDay ?? null,
         openingView: calendar?.openingView ?? null,
+        suggestedPace: calendar?.suggestedPace === 'off' ? null : (calendar?.suggestedPace ?? null),
     });
     const [resumed, setResumed] = useState(() => keptForm<CalendarInput>(keptAs)?.values ?? null);
     const [input, setInput] = useState(resumed ?? begun);
@@ -117,6 +118,16 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                     )}
                 </Field>
             </div>
+            <Field label="Suggest that others follow it" hint="It is chosen for them beforehand where they follow it; each decides.">
+                {(control) => (
+                    <select {...control} value={input.suggestedPace ?? ''} onChange={(event) => setInput({ ...input, suggestedPace: (event.target.value || null) as NonNullable<CalendarInput['suggestedPace']> | null })}>
+                        <option value="">no suggestion</option>
+                        <option value="now">{PACES.now}</option>
+                        <option value="daily">{PACES.daily}</option>
+                        <option value="weekly">{PACES.weekly}</option>
+                    </select>
+                )}
+            </Field>
             {/* There from the start, so that nothing moves under a finger once the groups are known. */}
             {calendar === null && (
                 <Field label="Kept by" hint="A group keeps it when somebody leaves.">

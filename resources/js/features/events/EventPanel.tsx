@@ -13,6 +13,7 @@ import { useEventActions, type Event } from './useEventActions';
 import { useEventSaves } from './useEventSaves';
 import { Answer } from '@/features/participants/Answer';
 import { EventFiles } from '@/features/attachments/EventFiles';
+import { FollowButton } from '@/features/following/FollowButton';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
 import { byMonday, schoolWeekOf } from '@/features/sheet/schoolWeeks';
@@ -135,6 +136,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Repeats">{event.repeat?.words}</Fact>
                 <Fact name="Priority">{event.priority === 0 ? null : `${event.priority}${event.priority === 1 ? ', highest' : event.priority === 9 ? ', lowest' : ''}`}</Fact>
                 <Fact name="Remind me">{!event.busyOnly && rota.search.as === undefined && frameKey === null && <OwnReminders event={event} />}</Fact>
+                <Fact name="Follow">{!event.busyOnly && rota.search.as === undefined && frameKey === null && <FollowButton plain what={{ input: { kind: 'event', event: event.id }, name: event.title }} />}</Fact>
                 <Fact name="Time is">{event.busyOnly || event.busy ? null : 'left free'}</Fact>
                 <Fact name="Seen by">{event.private ? 'those who may change it; busy to others' : null}</Fact>
                 <Fact name="Link">

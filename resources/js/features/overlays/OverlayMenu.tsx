@@ -8,10 +8,10 @@ import { useOverlayActions, useOverlays, type Overlay } from './useOverlays';
 
 const ITEM = 'flex cursor-pointer items-baseline gap-3 rounded-sm px-2.5 py-1.5 outline-none data-highlighted:bg-wash';
 
-type Props = { overlay: Overlay | null; onEdit: () => void; onNew: () => void; onShare: () => void; onOut: () => void };
+type Props = { overlay: Overlay | null; onEdit: () => void; onNew: () => void; onShare: () => void; onOut: () => void; /** Null where nothing can be followed. */ onFollow: (() => void) | null };
 
 /** The name of the overlay in view; opens the list of the others and what can be done with this one. */
-export function OverlayMenu({ overlay, onEdit, onNew, onShare, onOut }: Props) {
+export function OverlayMenu({ overlay, onEdit, onNew, onShare, onOut, onFollow }: Props) {
     const rota = useRota();
     const overlays = useOverlays();
     const { remove } = useOverlayActions();
@@ -46,6 +46,11 @@ export function OverlayMenu({ overlay, onEdit, onNew, onShare, onOut }: Props) {
                         {mayEdit && (
                             <DropdownMenu.Item className={ITEM} onSelect={onEdit}>
                                 Change the layers of this one…
+                            </DropdownMenu.Item>
+                        )}
+                        {rota.search.as === undefined && onFollow !== null && (
+                            <DropdownMenu.Item className={ITEM} onSelect={onFollow}>
+                                Follow what changes here…
                             </DropdownMenu.Item>
                         )}
                         {overlay !== null && (

@@ -15,11 +15,11 @@ import { usePerson } from '@/features/session/useSession';
 export function SelfDialog({ onClose }: { onClose: () => void }) {
     const person = usePerson();
     const client = useQueryClient();
-    const [input, setInput] = useState({ name: person.name, timezone: person.timezone, workingHours: person.workingHours, invitationsByMail: person.invitationsByMail });
+    const [input, setInput] = useState({ name: person.name, timezone: person.timezone, workingHours: person.workingHours, invitationsByMail: person.invitationsByMail, quietHours: person.quietHours });
     const save = useAction(() => answered(api.PATCH('/session/person', { body: input })), {
         onDone: (session) => {
             client.setQueryData(queryKeys.session, session);
-            const changed = [input.name !== person.name && 'Name', input.timezone !== person.timezone && 'Time zone', JSON.stringify(input.workingHours) !== JSON.stringify(person.workingHours) && 'Hours', input.invitationsByMail !== person.invitationsByMail && 'Mail'].filter((each) => each !== false);
+            const changed = [input.name !== person.name && 'Name', input.timezone !== person.timezone && 'Time zone', JSON.stringify(input.workingHours) !== JSON.stringify(person.workingHours) && 'Hours', (input.invitationsByMail !== person.invitationsByMail || input.quietHours !== person.quietHours) && 'Mail'].filter((each) => each !== false);
             toast(changed.length === 0 ? 'Nothing was changed.' : `${changed.join(', ')} saved.`);
             onClose();
         },
@@ -40,6 +40,7 @@ export function SelfDialog({ onClose }: { onClose: () => void }) {
                 <ZoneField hint="The sheet tells times in this zone." value={input.timezone} error={problem?.field('timezone')} onChange={(timezone) => setInput({ ...input, timezone })} />
                 <HoursFields hours={input.workingHours} error={problem?.field('workingHours')} onChange={(workingHours) => setInput({ ...input, workingHours })} />
                 <CheckField label="What I am asked to take part in or to prepare comes by mail, too" checked={input.invitationsByMail} onChange={(event) => setInput({ ...input, invitationsByMail: event.target.checked })} />
+                <TextField label="No letters at these hours" hint="Such as 22-7. What is within a day comes all the same." value={input.quietHours} error={problem?.field('quietHours')} onChange={(event) => setInput({ ...input, quietHours: event.target.value })} />
                 {problem !== null && problem.fields.length === 0 && <FormProblem>{problem.message}</FormProblem>}
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Cancel</Button>

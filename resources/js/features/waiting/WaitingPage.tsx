@@ -3,6 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useState, type ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
+import { buttonLook } from '@/components/buttonLook';
 import { Mark } from '@/components/Mark';
 import { Page, Section } from '@/components/Page';
 import { Empty, Failed, Loading } from '@/components/States';
@@ -15,6 +16,9 @@ import { JobsList } from '@/features/jobs/JobsList';
 import { jobsQuery } from '@/features/jobs/jobs';
 import { formatMoment } from '@/time/dates';
 import { AskedEvents } from './AskedEvents';
+import { Done } from './Done';
+import { Notices } from './Notices';
+import { noticesQuery, useReading } from './notices';
 import { Replies } from './Replies';
 import { useLookAtShared } from './useLookAtShared';
 import { useWaiting, useWaitingActions } from './useWaiting';
@@ -26,13 +30,20 @@ export function WaitingPage() {
     const look = useLookAtShared();
     const jobs = useQuery(jobsQuery).data ?? [];
     const steps = useOpenSteps().length;
+    const notices = useQuery(noticesQuery).data ?? [];
+    const unread = notices.filter(({ read }) => !read);
+    const reading = useReading();
     if (waiting.isError) return <Failed error={waiting.error} retry={() => void waiting.refetch()} />;
     if (waiting.data === undefined) return <Loading what="what waits for you" />;
-    const { asked, replies, invitations, requests, answers } = waiting.data;
+    const { asked, answered, replies, invitations, requests, answers } = waiting.data;
     return (
-        <Page title="For you" about="What you are asked to take part in, calendars that were shared with you, what others ask of you, and your own long work.">
+        <Page title="For you" about="What you are asked to take part in, what changed with what you follow, what others ask of you, and your own long work." actions={
+                <Link to="/following" className={buttonLook()}>
+                    What you follow
+                </Link>
+            }>
             <FirstStepsEntry />
-            {asked.length + replies.length + invitations.length + requests.length + answers.length + jobs.length + steps === 0 && (
+            {asked.length + replies.length + invitations.length + requests.length + answers.length + jobs.length + unread.length + steps === 0 && (
                 <Empty title="Nothing waits for you">
                     Find more calendars in the{' '}
                     <Link to="/calendars" search={{ in: 'directory' }} className="underline">
@@ -42,6 +53,16 @@ export function WaitingPage() {
                 </Empty>
             )}
             {asked.length > 0 && <AskedEvents asked={asked} />}
+            {unread.length > 0 && (
+                <Section title="Changed" about="With what you follow, or take part in.">
+                    {unread.length > 1 && (
+                        <Button className="mb-2" disabled={reading.all.isPending} onClick={() => reading.all.mutate()}>
+                            I have read all
+                        </Button>
+                    )}
+                    <Notices notices={unread} label="What changed" />
+                </Section>
+            )}
             {replies.length > 0 && <Replies replies={replies} />}
             {jobs.length > 0 && (
                 <Section title="Your long work">
@@ -92,6 +113,7 @@ export function WaitingPage() {
                     </ul>
                 </Section>
             )}
+            <Done answered={answered} notices={notices.filter(({ read }) => read)} />
         </Page>
     );
 }

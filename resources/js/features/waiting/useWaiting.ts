@@ -5,6 +5,7 @@ import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
 import { LEVELS } from '@/api/generated/words';
 import type { Level } from '@/features/access/levels';
+import { unreadQuery } from './notices';
 
 type Invitation = Schemas['InvitationWaiting'];
 type Request = Schemas['RequestWaiting'];
@@ -16,7 +17,8 @@ export function useWaiting() {
 
 export function useWaitingCount(): number {
     const { data } = useWaiting();
-    return data === undefined ? 0 : data.asked.length + data.replies.length + data.invitations.length + data.requests.length + data.answers.length;
+    const unread = useQuery(unreadQuery).data?.unread ?? 0;
+    return unread + (data === undefined ? 0 : data.asked.length + data.replies.length + data.invitations.length + data.requests.length + data.answers.length);
 }
 
 export function useWaitingActions() {
