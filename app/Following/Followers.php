@@ -37,7 +37,7 @@ final class Followers
 
     /**
      * @param  list<SeriesState>  $states
-     * @return list<Followed> those who take part in any of these, or ask others to
+     * @return list<int> ids of those who take part in any of these, or ask others to
      */
     public function involved(array $states): array
     {
@@ -51,7 +51,7 @@ final class Followers
         $this->members += $unknown === [] ? [] : $this->memberships->peopleIn(array_values($unknown));
         array_push($people, ...array_merge([], ...array_values(array_intersect_key($this->members, array_flip($groups)))));
 
-        return $this->of(array_map(intval(...), array_filter(array_unique($people))));
+        return array_values(array_map(intval(...), array_filter(array_unique($people))));
     }
 
     /**

@@ -17,6 +17,7 @@ use PinnedRota\Core\Notices\NoticeLine;
 use PinnedRota\Core\Notices\NoticeWords;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\Zone;
+use WeakMap;
 
 /**
  * Makes the lines of a notice, and leaves of them what whoever it is for may still see when they are told.
@@ -25,14 +26,30 @@ use PinnedRota\Core\Time\Zone;
  */
 final class NoticeLines
 {
+    /** @var WeakMap<Reckoned, array<string, list<Line>>> by zone: of what several have together they are made once */
+    private readonly WeakMap $made;
+
     public function __construct(private readonly SeenSeries $seen)
     {
+        $this->made = new WeakMap;
+    }
+
+    /**
+     * @param  string  $timezone  of whoever is told
+     * @return list<Line>
+     */
+    public function of(Reckoned $reckoned, string $timezone): array
+    {
+        $made = $this->made[$reckoned] ?? [];
+        $made[$timezone] ??= self::make($reckoned, Zone::of($timezone));
+        $this->made[$reckoned] = $made;
+
+        return $made[$timezone];
     }
 
     /** @return list<Line> */
-    public function of(Reckoned $reckoned): array
+    private static function make(Reckoned $reckoned, Zone $zone): array
     {
-        $zone = Zone::of($reckoned->of->person->timezone);
         $today = intdiv($zone->toLocal(now()->getTimestamp()), CivilDate::SECONDS_PER_DAY);
         $byWay = [];
         foreach ($reckoned->items as $each) {

@@ -2,7 +2,7 @@
 
 namespace App\Following;
 
-/** All that somebody is to be told of what was done within some batches. */
+/** What somebody is to be told of changes; those who follow the same and see the same have one together. */
 final class Reckoned
 {
     /** @var array<string, FollowedItem> */
@@ -11,15 +11,20 @@ final class Reckoned
     /** @var list<FollowedAnswers> */
     public array $answers = [];
 
-    /** @var array<int, list<int>> series that were parted from one that is followed, by follow */
+    /** @var array<string, array<int, true>> series that were parted from an event that is followed, by target */
     public array $parted = [];
-
-    public function __construct(public readonly Followed $of)
-    {
-    }
 
     public function isEmpty(): bool
     {
-        return $this->items === [] && $this->answers === [];
+        return $this->items === [] && $this->answers === [] && $this->parted === [];
+    }
+
+    public function add(self $other): void
+    {
+        $this->items += $other->items;
+        array_push($this->answers, ...$other->answers);
+        foreach ($other->parted as $target => $series) {
+            $this->parted[$target] = ($this->parted[$target] ?? []) + $series;
+        }
     }
 }

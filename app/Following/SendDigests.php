@@ -69,10 +69,10 @@ final class SendDigests
             if ($isMine !== 1) {
                 return false;
             }
-            $lines = $reckoned === null ? [] : $this->lines->of($reckoned);
+            $lines = $reckoned === null ? [] : $this->lines->of($reckoned, $digest->person->timezone);
             $notice = $lines === [] ? null : Notice::query()->create(['person_id' => $digest->person_id, 'batch_id' => $upTo, 'pace' => $digest->pace, 'lines' => $lines, 'in_inbox' => in_array(true, array_column($lines, 'inbox'), true)]);
             if ($reckoned !== null) {
-                Parted::follow($reckoned);
+                Parted::follow($digest->person_id, $reckoned);
             }
             if ($digest->by_mail) {
                 $this->outbox->put(LetterKind::Digest, [[

@@ -61,10 +61,10 @@ final class TellFollowers
         $known = DB::table('notices')->where('batch_id', $batch)->where('pace', Pace::Now)->pluck('person_id')->flip()->all();
         $told = 0;
         foreach (array_chunk(array_diff_key($reckoned, $known), self::AT_ONCE, true) as $some) {
-            $told += $this->put($some, $batch);
+            $told += $this->put($some, $batch, $followers);
         }
-        foreach ($reckoned as $each) {
-            Parted::follow($each);
+        foreach ($reckoned as $personId => $each) {
+            Parted::follow($personId, $each);
         }
         DB::table('notice_batches')->where('id', $batch)->update(['told_at' => now()]);
 
@@ -72,17 +72,18 @@ final class TellFollowers
     }
 
     /** @param  array<int, Reckoned>  $some  by person */
-    private function put(array $some, int $batch): int
+    private function put(array $some, int $batch, Followers $followers): int
     {
         $rows = $written = [];
-        foreach ($some as $personId => $each) {
-            $lines = $this->lines->of($each);
+        foreach ($followers->of(array_keys($some)) as $followed) {
+            $personId = $followed->person->id;
+            $lines = $this->lines->of($some[$personId], $followed->person->timezone);
             if ($lines === []) {
                 continue;
             }
             $rows[] = ['person_id' => $personId, 'batch_id' => $batch, 'pace' => Pace::Now->value, 'lines' => json_encode($lines, JSON_THROW_ON_ERROR), 'in_inbox' => in_array(true, array_column($lines, 'inbox'), true), 'created_at' => now()];
             if (in_array(true, array_column($lines, 'mail'), true)) {
-                $written[$personId] = mb_strtolower($each->of->person->email);
+                $written[$personId] = mb_strtolower($followed->person->email);
             }
         }
         if ($rows === []) {
