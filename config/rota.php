@@ -37,7 +37,7 @@ return [
         'key_days' => 2,
         /* Long work that has ended, and what came of it. */
         'job_days' => 7,
-        /* What went out by mail, to whom. */
+        /* What went out by mail, to whom, and what was told under “For you”. */
         'letter_days' => 90,
         /* Who came in and who could not. */
         'sign_in_days' => 180,

@@ -34,6 +34,7 @@ final class Tidy
             'viewers of long ago' => DB::table('live_viewers')->where('opened_at', '<', now()->subHours((int) config('rota.live.viewer_hours')))->delete(),
             'jobs' => BackgroundJob::query()->where('ended_at', '<', now()->subDays((int) config('rota.keep.job_days')))->delete(),
             'letters' => OutboxLetter::query()->where('state', '!=', LetterState::Waiting)->where('created_at', '<', now()->subDays((int) config('rota.keep.letter_days')))->delete(),
+            'what was told' => DB::table('notice_batches')->where('created_at', '<', now()->subDays((int) config('rota.keep.letter_days')))->delete(),
             'invitations to what is gone' => EventInvitation::query()->whereNotExists(static fn ($event) => $event->from('events')->whereColumn('events.id', 'event_invitations.event_id'))->where('updated_at', '<', now()->subDays((int) config('rota.keep.letter_days')))->delete(),
             'sign-ins' => (int) Activity::query()->where('log_name', 'sign-ins')->where('created_at', '<', now()->subDays((int) config('rota.keep.sign_in_days')))->delete(),
             'files that were made' => $this->madeFiles(),

@@ -237,6 +237,22 @@ function steps(): array
                 expect(DB::table('reminders_sent')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000032_following' => [
+            fn () => null,
+            function (): void {
+                $person = DB::table('people')->insertGetId(['name' => 'Cy Mast', 'email' => 'cy.follows@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                $calendar = DB::table('calendars')->value('id');
+                $follow = ['person_id' => $person, 'kind' => 'calendar', 'target' => "calendar {$calendar}", 'calendar_id' => $calendar, 'wanted' => '["moved"]', 'pace' => 'now', 'by_mail' => true, 'in_inbox' => true];
+                DB::table('follows')->insert($follow);
+                expect(fn () => DB::table('follows')->insert($follow))->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
+                $batch = DB::table('notice_batches')->insertGetId(['created_at' => now()]);
+                DB::table('notices')->insert(['person_id' => $person, 'batch_id' => $batch, 'pace' => 'now', 'lines' => '[]', 'in_inbox' => true, 'created_at' => now()]);
+                // Nobody is quiet, and nothing is suggested, until somebody says so; whoever goes takes with them what they follow.
+                expect(DB::table('people')->where('quiet_hours', '!=', '')->count())->toBe(0)->and(DB::table('calendars')->whereNotNull('suggested_pace')->count())->toBe(0);
+                DB::table('people')->delete($person);
+                expect(DB::table('follows')->count() + DB::table('notices')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

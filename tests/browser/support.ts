@@ -95,7 +95,7 @@ export async function addEvent(page: Page, layer: string, date: string, title: s
 type New = { calendar: string; title: string; start: string; [field: string]: unknown };
 
 /** What is sent with a change from outside the page, as whoever is signed in at it. */
-async function headersOf(page: Page): Promise<Record<string, string>> {
+export async function headersOf(page: Page): Promise<Record<string, string>> {
     const token = decodeURIComponent((await page.context().cookies()).find((each) => each.name === 'XSRF-TOKEN')?.value ?? '');
     return { 'X-XSRF-TOKEN': token, Accept: 'application/json', Referer: page.url() };
 }

@@ -224,8 +224,8 @@ describe('an instance that lives on', function () {
         $pack = kept()['pack'];
         $last = basename((string) last(glob("{$pack}/database/migrations/*.php")), '.php');
         // The release before: without the last migration, on a database without it.
-        expect($last)->toBe('2026_11_28_000031_own_reminders');
-        machine()->sql('pinned_rota', "DROP TABLE reminders_sent; DROP TABLE own_reminders; DELETE FROM migrations WHERE migration = '{$last}'");
+        expect($last)->toBe('2026_11_28_000032_following');
+        machine()->sql('pinned_rota', "DROP TABLE digests; DROP TABLE notices; DROP TABLE follows; DROP TABLE operation_steps; DROP TABLE notice_batches; ALTER TABLE people DROP COLUMN quiet_hours; ALTER TABLE calendars DROP COLUMN suggested_pace; DELETE FROM migrations WHERE migration = '{$last}'");
         $before = kept()['before'] = machine()->root.'/srv/pinned-rota/releases/0.9-before';
         $current = machine()->root.'/srv/pinned-rota/current';
         machine()->do(['sh', '-c', "mv $(readlink -f {$current}) {$before} && ln -sfn {$before} {$current} && echo 0.9-before > {$before}/RELEASE && rm {$before}/database/migrations/{$last}.php"]);
