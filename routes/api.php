@@ -35,6 +35,7 @@ use App\Invitations\AskAgainController;
 use App\Invitations\RepliesController;
 use App\Jobs\JobsController;
 use App\Live\LiveController;
+use App\Meetings\MeetingsController;
 use App\Notices\SinceController;
 use App\OneLine\LineController;
 use App\OneLine\PlacesController;
@@ -150,6 +151,8 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('calendars/{slug}/requests', [RequestsController::class, 'destroy']);
     Route::get('calendars/{slug}/log', [ChangeLogController::class, 'calendar']);
     Route::post('calendars/{slug}/log/{id}/revert', [ChangeLogController::class, 'revert']);
+    Route::get('meetings', [MeetingsController::class, 'index']);
+    Route::post('meetings', [MeetingsController::class, 'store'])->middleware('throttle:fetching');
     Route::get('follows', [FollowsController::class, 'index']);
     Route::put('follows', [FollowsController::class, 'put']);
     Route::delete('follows/{id}', [FollowsController::class, 'destroy']);

@@ -8,6 +8,7 @@ require __DIR__.'/tides.php';
 require __DIR__.'/fixtures.php';
 require __DIR__.'/faults.php';
 require __DIR__.'/mailbox.php';
+require __DIR__.'/meetings.php';
 require __DIR__.'/school-site.php';
 
 $path = (string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
@@ -17,6 +18,8 @@ match (true) {
     $path === '/harbour-office/tides.ics' => answer(tides($today)),
     $path === '/regatta-league/fixtures.ics' => answer(fixtures($today)),
     $path === '/mailbox' => mailbox((string) getenv('ROTA_HOME')),
+    $path === '/meetings' => meeting(null),
+    str_starts_with($path, '/meet/') => meeting(substr($path, 6)),
     $path === '/school' => schoolSite((string) ($_GET['frame'] ?? '')),
     str_starts_with($path, '/faults/') => fault(substr($path, 8)),
     str_starts_with($path, '/switch/') => answer(chosen(explode(',', (string) ($_GET['events'] ?? '')), $today)),

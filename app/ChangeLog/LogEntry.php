@@ -23,7 +23,7 @@ final class LogEntry
         'name' => 'its name', 'timezone' => 'its time zone', 'firstMonth' => 'the month in which its year begins',
         'administratorsNeedSecondFactor' => 'administrators need a second factor', 'plainHttp' => 'webcal addresses without encryption', 'dayFirst' => 'the day before the month in dates',
         'morning' => 'the morning begins', 'afternoon' => 'the afternoon begins', 'evening' => 'the evening begins', 'mayAskFor' => 'people may ask for',
-        'schoolYear' => 'the terms', 'closures' => 'the calendar of closed days', 'frameSites' => 'sites on which people may sign in within a frame',
+        'schoolYear' => 'the terms', 'closures' => 'the calendar of closed days', 'frameSites' => 'sites on which people may sign in within a frame', 'meetings' => 'how links of meetings are made',
     ];
 
     /** Events that can be taken back from the log. */

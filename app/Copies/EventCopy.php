@@ -5,6 +5,7 @@ namespace App\Copies;
 use App\Access\Perspective;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
+use App\Meetings\Meetings;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
@@ -15,7 +16,7 @@ use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 /** An independent copy of what a viewer sees of an event. */
 final class EventCopy
 {
-    public function __construct(private readonly SeenSeries $seen)
+    public function __construct(private readonly SeenSeries $seen, private readonly Meetings $meetings)
     {
     }
 
@@ -27,11 +28,11 @@ final class EventCopy
     public function of(EventRecord $head, Series $series, ?Occurrence $occurrence, string $uid, Perspective $perspective): Series
     {
         if ($occurrence === null) {
-            return $this->seen($head, $series, $perspective)->each(static fn (Event $event): Event => $event->copied($uid));
+            return $this->meetings->renewed($this->seen($head, $series, $perspective)->each(static fn (Event $event): Event => $event->copied($uid)));
         }
         $this->seen->demandFull($this->seen->visibility($head, $occurrence->event, $perspective));
 
-        return new Series($occurrence->event->alone($occurrence)->copied($uid));
+        return $this->meetings->renewed(new Series($occurrence->event->alone($occurrence)->copied($uid)));
     }
 
     /**

@@ -19,6 +19,7 @@ use OpenApi\Attributes as OA;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Reminders;
@@ -46,6 +47,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'organiser', type: 'integer', nullable: true, description: 'Id of whoever asks those who take part; null: who added the event'),
     new OA\Property(property: 'place', type: 'string', nullable: true),
     new OA\Property(property: 'link', type: 'string', nullable: true),
+    new OA\Property(property: 'meeting', type: 'string', nullable: true, description: 'Where it meets online: an address; null for nowhere'),
     new OA\Property(property: 'description', type: 'string', nullable: true),
     new OA\Property(property: 'status', type: 'string', enum: Status::class),
     new OA\Property(property: 'busy', type: 'boolean'),
@@ -81,6 +83,7 @@ final class EventInput extends FormRequest
             'tz' => ['sometimes', 'string', new ZoneName],
             'place' => ['sometimes', 'nullable', 'string', 'max:500'],
             'link' => ['sometimes', 'nullable', 'string', 'max:2000', 'url:http,https'],
+            'meeting' => ['sometimes', 'nullable', 'string', 'max:1900', 'url:http,https'],
             'description' => ['sometimes', 'nullable', 'string', 'max:60000'],
             'status' => ['sometimes', Rule::enum(Status::class)],
             'busy' => ['sometimes', 'boolean'],
@@ -111,6 +114,7 @@ final class EventInput extends FormRequest
             'title.max' => 'A title has at most 500 characters.',
             'calendar.required' => 'Choose the calendar it goes on.',
             'start.required' => 'Say when it starts.',
+            'meeting.url' => 'A link begins with http:// or https://.',
             'link.url' => 'A link begins with http:// or https://.',
             'reminders.*.between' => 'A reminder comes at most four weeks before.',
             'priority.between' => 'A priority is a number from 1, the highest, to 9, or 0 for none.',
@@ -148,6 +152,10 @@ final class EventInput extends FormRequest
                 sequence: $before === null ? 0 : $before->sequence + 1,
                 created: $before?->created,
             );
+
+            if ($this->has('meeting')) {
+                $event = MeetingLink::put($event, $this->filled('meeting') ? trim((string) $this->validated('meeting')) : null);
+            }
 
             return $this->has('row') ? RowMoveInput::move($this->validated('row'))->apply($event) : $event;
         } catch (InvalidTime $problem) {

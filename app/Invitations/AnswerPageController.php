@@ -2,12 +2,14 @@
 
 namespace App\Invitations;
 
+use App\Meetings\OngoingMeetings;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\RecurrenceId;
@@ -76,11 +78,19 @@ final class AnswerPageController
 
         return view('asked.page', [
             'code' => $invitation->code(), 'isOn' => $now !== null, 'title' => $event->contents->title ?? '', 'when' => $event === null ? '' : ChangeWords::when($event, $zone),
-            'zone' => $zone === null ? $event?->timing->start->zone?->name : null, 'place' => $event->contents->place ?? '', 'link' => $event->contents->link ?? '', 'description' => $event->contents->description ?? '',
+            'zone' => $zone === null ? $event?->timing->start->zone?->name : null, 'place' => $event->contents->place ?? '', 'link' => $event->contents->link ?? '', 'meeting' => $event === null ? '' : (string) MeetingLink::of($event), 'joins' => $now !== null && self::isOn($now), 'description' => $event->contents->description ?? '',
             'organiser' => $now === null || $invitation->event === null ? '' : $this->series->organiser($invitation->event), 'isWanted' => $them?->isWanted() === true,
             'chosen' => $chosen ?? ($stands === false ? null : $stands), 'stands' => $stands === false ? null : $stands, 'note' => $note ?? $them->note ?? '', 'isNoted' => $isNoted, 'problem' => $problem,
             'times' => $now === null ? [] : $this->times($now, $zone),
         ]);
+    }
+
+    /** Whether it is on, or begins within the minutes before which one can join. */
+    private static function isOn(Series $series): bool
+    {
+        $now = now()->getTimestamp();
+
+        return $series->occurrences($now, $now + OngoingMeetings::BEFORE) !== [];
     }
 
     private function page(View $view, int $status = 200): Response

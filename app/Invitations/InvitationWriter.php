@@ -11,6 +11,7 @@ use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
 use Illuminate\Contracts\View\Factory;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\Method;
@@ -61,7 +62,7 @@ final class InvitationWriter implements WritesLetters
         $organiser = $head === null ? '' : $this->series->organiser($head);
         $words = [
             'kind' => $kind, 'title' => $event->contents->title, 'times' => array_map(static fn (Event $each): string => ChangeWords::when($each, $zone), $message->series->events()),
-            'zone' => $person === null ? $event->timing->start->zone?->name : null, 'place' => $event->contents->place, 'description' => $event->contents->description, 'link' => $event->contents->link,
+            'zone' => $person === null ? $event->timing->start->zone?->name : null, 'place' => $event->contents->place, 'description' => $event->contents->description, 'link' => $event->contents->link, 'meeting' => $kind === 'off' ? '' : (string) MeetingLink::of($event),
             'organiser' => $organiser, 'were' => $kind === 'changed' ? ChangeWords::were($told, $message->series, $zone) : [],
             'asks' => $kind !== 'off' && ($event->participants[0] ?? null)?->isWanted() === true, 'asksAnew' => $kind === 'changed' && $message->asks,
             'isResponsible' => ($event->participants[0]->role ?? null) === ParticipantRole::Responsible, 'invitation' => $invitation,

@@ -10,12 +10,14 @@ use App\Http\IfMatch;
 use App\Http\Rules\ZoneName;
 use App\Occurrences\KeepToSchool;
 use App\SecondFactor\SecondFactors;
+use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Organisation\MeetingPattern;
 use PinnedRota\Core\SchoolYear\InvalidSchoolYear;
 use PinnedRota\Core\SchoolYear\SchoolYear;
 use PinnedRota\Core\SchoolYear\WeekLetter;
@@ -37,6 +39,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'schoolYear', ref: '#/components/schemas/SchoolYear'),
     new OA\Property(property: 'closures', description: 'The calendar whose closing events close days everywhere', type: 'string', nullable: true),
     new OA\Property(property: 'frameSites', description: 'Sites on which people may sign in within a frame', type: 'array', items: new OA\Items(type: 'string'), maxItems: 20),
+    new OA\Property(property: 'meetings', description: 'By what links of meetings are made', type: 'string', nullable: true, maxLength: 500),
     new OA\Property(property: 'mayAskFor', type: 'string', enum: ['none', 'busy', 'see', 'add', 'change']),
 ])]
 final class OrganisationController
@@ -73,6 +76,11 @@ final class OrganisationController
             'evening' => ['sometimes', 'date_format:H:i'],
             'frameSites' => ['sometimes', 'array', 'max:20'],
             'frameSites.*' => ['string', 'max:300'],
+            'meetings' => ['sometimes', 'nullable', 'string', 'max:500', static function (string $name, mixed $value, Closure $fail): void {
+                if ((string) $value !== '' && ! MeetingPattern::isValid(trim((string) $value))) {
+                    $fail('Write an address that begins with https://, with {code} in it, or that of a service.');
+                }
+            }],
             'mayAskFor' => ['sometimes', Rule::enum(Level::class)->except(Level::Manage)],
         ] + self::schoolYear(), ['name.max' => 'A name has at most 120 characters.', 'morning.date_format' => 'Enter an hour, such as 09:00.', 'afternoon.date_format' => 'Enter an hour, such as 13:00.', 'evening.date_format' => 'Enter an hour, such as 18:00.']);
         IfMatch::check($request, $this->organisation->version(), fn (): OrganisationData => OrganisationData::of($this->organisation));
@@ -83,6 +91,9 @@ final class OrganisationController
         }
         if (array_key_exists('name', $input)) {
             $input['name'] = trim((string) $input['name']);
+        }
+        if (array_key_exists('meetings', $input)) {
+            $input['meetings'] = trim((string) $input['meetings']);
         }
         if (isset($input['timezone'])) {
             $input['timezone'] = Zone::of($input['timezone'])->name;

@@ -19,6 +19,7 @@ final readonly class OrganisationData
      * @param  string  $afternoon  The same of “in the afternoon”
      * @param  string  $evening  The same of “in the evening”
      * @param  list<string>  $frameSites  Origins of the sites on which people may sign in within a frame
+     * @param  string  $meetings  By what links of meetings are made: an address with {code} in it, or that of a service; empty where none are
      * @param  Level  $mayAskFor  The highest level that people may ask for; none where nobody asks
      */
     public function __construct(
@@ -35,6 +36,7 @@ final readonly class OrganisationData
         public string $evening,
         public Level $mayAskFor,
         public array $frameSites,
+        public string $meetings,
         public int $version,
     ) {
     }
@@ -45,7 +47,7 @@ final readonly class OrganisationData
 
         return new self(
             $is->name, $organisation->timezone(), $is->firstMonth, SchoolYearData::of($is->year()), $is->closures === null ? null : Calendar::query()->whereKey($is->closures)->value('slug'),
-            $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->afternoon), self::clock($is->habits->evening), $is->mayAskFor, $is->frameSites, $organisation->version(),
+            $is->administratorsNeedSecondFactor, $is->plainHttp, $is->habits->dayFirst, self::clock($is->habits->morning), self::clock($is->habits->afternoon), self::clock($is->habits->evening), $is->mayAskFor, $is->frameSites, $is->meetings, $organisation->version(),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Invitations;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Recurrence\RecurrenceWords;
@@ -67,6 +68,10 @@ final class ChangeWords
             if (trim($before->contents->texts()[$text]) !== trim($after->contents->texts()[$text])) {
                 $lines[] = $words;
             }
+        }
+
+        if (MeetingLink::of($before) !== MeetingLink::of($after)) {
+            $lines[] = MeetingLink::of($after) === null ? 'It does not meet online any more.' : 'It meets online at another address.';
         }
 
         return $lines;

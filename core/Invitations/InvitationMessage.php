@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Invitations;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
@@ -135,7 +136,7 @@ final readonly class InvitationMessage
         }
         $plain = new Event($event->uid, $event->timing->repeating($event->timing->recurrence->put(skippedDates: [])), $event->contents, $event->recurrenceId, $event->andFollowing);
 
-        return Invited::write(new Series($plain));
+        return Invited::write(new Series(MeetingLink::put($plain, MeetingLink::of($event))));
     }
 
     /** Whether any time is at another than they were told, so that what they answered says nothing any more. */

@@ -7,6 +7,7 @@ namespace PinnedRota\Core\Invitations;
 use Closure;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
@@ -21,7 +22,7 @@ use PinnedRota\Core\Time\Zone;
 
 /**
  * What of a series one of those who are asked is told: the times to which they are asked, and of each when, where and what. Who else is
- * asked is not in it, nor what is for those who see the calendar: categories, reminders, what a file said beside.
+ * asked is not in it, nor what is for those who see the calendar: categories, reminders, what a file said beside, but for where it meets online.
  */
 final class Invited
 {
@@ -83,13 +84,15 @@ final class Invited
             return null;
         }
 
-        return new Event(
+        $told = new Event(
             $event->uid, $event->timing,
             new EventContents($contents->title, $contents->place, $contents->description, $contents->link, $contents->status, $contents->busy, $contents->private),
             $event->recurrenceId, $event->andFollowing, $organizer,
             [new Participant($them->address, $them->name, $them->kind, $them->role, $them->answer, true, party: $them->party, note: $them->note, memberOf: $them->memberOf)],
             created: $event->created, stamp: $event->stamp, modified: $event->modified,
         );
+
+        return MeetingLink::put($told, MeetingLink::of($event));
     }
 
     /** @return array<string, EventTime> the dates that are left out of it, by name */

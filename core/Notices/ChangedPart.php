@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Notices;
 
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Participant;
 
@@ -32,7 +33,8 @@ enum ChangedPart: string
 
         return match ($this) {
             self::Time => [$occurrence->startSeconds, $occurrence->endSeconds, $occurrence->start->kind],
-            self::Title, self::Place, self::Description, self::Link => trim($contents->texts()[$this->value]),
+            self::Title, self::Place, self::Description => trim($contents->texts()[$this->value]),
+            self::Link => [trim($contents->link), MeetingLink::of($occurrence->event)],
             self::Categories => $contents->categories,
             self::People => self::people($occurrence->event),
             self::State => $contents->status,

@@ -27,6 +27,7 @@ final readonly class OrganisationSettings
      * @param  ?SchoolYear  $schoolYear  its terms; null where it has said none
      * @param  list<string>  $frameSites  origins of the sites on which people may sign in within a frame
      * @param  ?int  $closures  id of the calendar whose closing events close days everywhere
+     * @param  string  $meetings  by what links of meetings are made (see MeetingPattern); empty where none are
      * @param  Level  $mayAskFor  the highest level that people may ask for; None where nobody asks
      */
     public function __construct(
@@ -40,6 +41,7 @@ final readonly class OrganisationSettings
         public ?SchoolYear $schoolYear = null,
         public ?int $closures = null,
         public array $frameSites = [],
+        public string $meetings = '',
     ) {
     }
 
@@ -69,6 +71,7 @@ final readonly class OrganisationSettings
             self::terms($stored['schoolYear'] ?? null),
             is_int($stored['closures'] ?? null) ? $stored['closures'] : null,
             self::sites($stored['frameSites'] ?? null),
+            is_string($stored['meetings'] ?? null) && MeetingPattern::isValid($stored['meetings']) ? $stored['meetings'] : $known->meetings,
         );
     }
 
@@ -99,7 +102,7 @@ final readonly class OrganisationSettings
         return $year->isEmpty() ? null : $year;
     }
 
-    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, afternoon: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int, schoolYear: ?array<string, mixed>, closures: ?int, frameSites: list<string>} */
+    /** @return array{administratorsNeedSecondFactor: bool, plainHttp: bool, dayFirst: bool, morning: int, afternoon: int, evening: int, mayAskFor: string, name: string, timezone: ?string, firstMonth: ?int, schoolYear: ?array<string, mixed>, closures: ?int, frameSites: list<string>, meetings: string} */
     public function toArray(): array
     {
         return [
@@ -116,6 +119,7 @@ final readonly class OrganisationSettings
             'schoolYear' => $this->schoolYear?->toArray(),
             'closures' => $this->closures,
             'frameSites' => $this->frameSites,
+            'meetings' => $this->meetings,
         ];
     }
 }

@@ -13,7 +13,7 @@ use PinnedRota\Core\Time\Zone;
 use Tests\Support\Make;
 
 test('what is stored is read back; what is not stored is as it is by itself', function () {
-    $decided = new OrganisationSettings(true, true, new Habits(false, 8 * 60, 17 * 60 + 30), Level::See, 'Skerrin Quay', Zone::of('Europe/Oslo'), 9, SchoolYear::fromArray(['alternates' => true, 'terms' => [['name' => 'Autumn', 'from' => '2026-09-07', 'to' => '2026-12-18', 'startsWith' => 'B']]]), 7, ['https://www.school.example']);
+    $decided = new OrganisationSettings(true, true, new Habits(false, 8 * 60, 17 * 60 + 30), Level::See, 'Skerrin Quay', Zone::of('Europe/Oslo'), 9, SchoolYear::fromArray(['alternates' => true, 'terms' => [['name' => 'Autumn', 'from' => '2026-09-07', 'to' => '2026-12-18', 'startsWith' => 'B']]]), 7, ['https://www.school.example'], 'https://meet.example/{code}');
     expect(OrganisationSettings::fromArray($decided->toArray()))->toEqual($decided)
         ->and(OrganisationSettings::fromArray([]))->toEqual(new OrganisationSettings)
         ->and(OrganisationSettings::fromArray(['dayFirst' => false]))->toEqual(new OrganisationSettings(habits: new Habits(false)));
@@ -21,7 +21,7 @@ test('what is stored is read back; what is not stored is as it is by itself', fu
 
 test('what is no setting, or none that can be, is as though it were not there', function (array $stored) {
     expect(OrganisationSettings::fromArray($stored))->toEqual(new OrganisationSettings);
-})->with([[['morning' => -1]], [['morning' => 1440]], [['morning' => '9:00']], [['plainHttp' => 'yes']], [['mayAskFor' => 'manage']], [['mayAskFor' => 'all']], [['mayAskFor' => 7]], [['name' => 3]], [['timezone' => 'Europe/Nowhere']], [['firstMonth' => 0]], [['firstMonth' => 13]], [['firstMonth' => '9']], [['closures' => '7']], [['frameSites' => 'school.example']], [['frameSites' => ['*']]], [['frameSites' => [7]]], [['schoolYear' => 'autumn']], [['schoolYear' => ['terms' => [['name' => 'Autumn', 'from' => 'september', 'to' => 'december']]]]], [['of another time' => true]]]);
+})->with([[['morning' => -1]], [['morning' => 1440]], [['morning' => '9:00']], [['plainHttp' => 'yes']], [['mayAskFor' => 'manage']], [['mayAskFor' => 'all']], [['mayAskFor' => 7]], [['name' => 3]], [['timezone' => 'Europe/Nowhere']], [['firstMonth' => 0]], [['firstMonth' => 13]], [['firstMonth' => '9']], [['meetings' => 'meet me']], [['closures' => '7']], [['frameSites' => 'school.example']], [['frameSites' => ['*']]], [['frameSites' => [7]]], [['schoolYear' => 'autumn']], [['schoolYear' => ['terms' => [['name' => 'Autumn', 'from' => 'september', 'to' => 'december']]]]], [['of another time' => true]]]);
 
 test('people ask for no more than the organisation lets them', function () {
     expect(Asking::may(Level::BusyTimes, Level::Change))->toBeTrue()

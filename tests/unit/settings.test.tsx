@@ -46,7 +46,7 @@ const press = (name: string) => fireEvent.click(screen.getByRole('button', { nam
 const ready = (name: string) => waitFor(() => expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(false));
 
 describe('what the organisation decides', () => {
-    const organisation: Schemas['Organisation'] = { name: '', timezone: 'Europe/London', firstMonth: null, schoolYear: { terms: [], alternates: false, halfTermCounts: false }, closures: null, administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, afternoon: '13:00', morning: '09:00', evening: '18:00', mayAskFor: 'change', frameSites: [], version: 4 };
+    const organisation: Schemas['Organisation'] = { name: '', timezone: 'Europe/London', firstMonth: null, schoolYear: { terms: [], alternates: false, halfTermCounts: false }, closures: null, administratorsNeedSecondFactor: false, plainHttp: false, dayFirst: true, afternoon: '13:00', morning: '09:00', evening: '18:00', mayAskFor: 'change', frameSites: [], meetings: '', version: 4 };
     function Form() {
         const { save } = useOrganisation();
         return <OrganisationForm organisation={organisation} save={save} />;

@@ -27,7 +27,7 @@ const event: Event = {
 test('an event goes through the form unchanged', () => {
     const input = inputOf(valuesOf(event), true);
     expect(input).toEqual({
-        calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', description: '',
+        calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', meeting: null, description: '',
         categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }, { kind: 'address', address: 'guest@example.org', name: 'A guest', part: 'required' }], organiser: null, status: 'provisional', busy: false, private: true,
         priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { pick: PICK, until: '2026-12-17', count: null, within: null },
     });

@@ -17,6 +17,7 @@ use App\Overlays\Overlay;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Notices\Pace;
 use PinnedRota\Core\Time\EventTime;
@@ -48,6 +49,17 @@ final class DemoFollowing
         Digest::of($ines, Pace::Daily)->update(['hour' => 7]);
         $this->calendars['Assessments']->update(['suggested_pace' => Pace::Now->value]);
         $this->moveTours();
+        $this->meet();
+    }
+
+    /** A talk online that is on for an hour from the moment at which the demo is laid. */
+    private function meet(): void
+    {
+        $kofi = $this->people['Kofi Arnesen'];
+        $start = EventTime::instant(intdiv(now()->getTimestamp(), 300) * 300, Zone::of('Europe/London'));
+        $talk = new Event(uid: 'sail-plan-talk@skerrin-quay.example', timing: EventTiming::between($start, $start->plusExactSeconds(3600)), contents: new EventContents('Talk about the sail plan'));
+        $own = Calendar::query()->where('own_of', $kofi->id)->sole();
+        $this->changes->carryOut(Actor::person($kofi), Cause::Script, OperationKind::Add, [new AddSeries($own->id, new Series(MeetingLink::put($talk, config('rota.standins.url').'/meet/sail-plan')))]);
     }
 
     /** @param  array<string, int>  $what */

@@ -42,7 +42,7 @@ final class DemoSeeder
         }
         [$calendars, $people] = DB::transaction(function (): array {
             ['people' => $people, 'groups' => $groups] = (new DemoPeople)->lay();
-            $this->organisation->put(['name' => 'Skerrin Quay School of Boatbuilding', 'timezone' => 'Europe/London', 'frameSites' => DemoPublications::sites()], $people['Bertil Acheng']);
+            $this->organisation->put(['name' => 'Skerrin Quay School of Boatbuilding', 'timezone' => 'Europe/London', 'frameSites' => DemoPublications::sites(), 'meetings' => config('rota.standins.url').'/meetings'], $people['Bertil Acheng']);
             $demo = new DemoCalendars;
             $calendars = $demo->lay($people, $groups);
             $sources = $this->sources($groups['Coordination']->id);

@@ -43,6 +43,8 @@ export const queryKeys = {
     calendarDirectory: (...asked: unknown[]) => events('calendar directory', ...asked),
     sources: events('sources'),
 
+    meetings: events('meetings'),
+
     calendars: access('calendars'),
     overlays: access('overlays'),
     overlaySharing: (slug: string) => access('overlay sharing', slug),

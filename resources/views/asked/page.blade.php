@@ -15,6 +15,9 @@
 @if ($place !== '')
         <dt class="text-soft">Where</dt><dd>{{ $place }}</dd>
 @endif
+@if ($meeting !== '')
+        <dt class="text-soft">Online</dt><dd class="break-all"><a class="underline" href="{{ $meeting }}" rel="noopener noreferrer">{{ $meeting }}</a></dd>
+@endif
 @if ($link !== '')
         <dt class="text-soft">Link</dt><dd class="break-all"><a class="underline" href="{{ $link }}" rel="noopener noreferrer">{{ $link }}</a></dd>
 @endif
@@ -22,6 +25,9 @@
         <dt class="text-soft">Asked by</dt><dd>{{ $organiser }}</dd>
 @endif
     </dl>
+@if ($meeting !== '' && $joins)
+    <p class="mt-5"><a class="inline-flex min-h-11 items-center rounded-sm bg-ink px-6 font-semibold text-paper" href="{{ $meeting }}" rel="noopener noreferrer">Join</a></p>
+@endif
 @if ($description !== '')
     <p class="mt-4 whitespace-pre-line">{{ $description }}</p>
 @endif

@@ -14,6 +14,9 @@ When: {!! $when !!}@if ($zone !== null) ({!! $zone !!})@endif
 @if ($place !== '')
 Where: {!! $place !!}
 @endif
+@if ($meeting !== '')
+Online: {!! $meeting !!}
+@endif
 @if ($link !== '')
 Link: {!! $link !!}
 @endif

@@ -13,6 +13,9 @@
 @if ($place !== '')
 <tr><td valign="top" style="padding:0 16px 4px 0;color:#5b6470">Where</td><td style="padding:0 0 4px">{{ $place }}</td></tr>
 @endif
+@if ($meeting !== '')
+<tr><td valign="top" style="padding:0 16px 4px 0;color:#5b6470">Online</td><td style="padding:0 0 4px"><a href="{{ $meeting }}" style="color:#1d2733">{{ $meeting }}</a></td></tr>
+@endif
 @if ($link !== '')
 <tr><td valign="top" style="padding:0 16px 4px 0;color:#5b6470">Link</td><td style="padding:0 0 4px"><a href="{{ $link }}" style="color:#1d2733">{{ $link }}</a></td></tr>
 @endif

@@ -12,6 +12,7 @@ import { CategoryPicker } from './CategoryPicker';
 import { changesOf, endAfter, inputOf, valuesOf, weekdaysAt, type EventValues } from './eventValues';
 import { isTouched, KEPT, keptLabel, keptName, type KeptEvent } from './keptEvent';
 import { KindNote } from './KindNote';
+import { MeetingField } from './MeetingField';
 import { MoreFields } from './MoreFields';
 import { RepeatFields } from '@/features/recurrence/RepeatFields';
 import { OrganiserField } from '@/features/participants/OrganiserField';
@@ -153,6 +154,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
                 )}
                 {event === null && <ShowsNote values={values} onChoose={(slug) => setValue('calendar', slug)} />}
                 <PlaceField error={problem?.field('place')} />
+                <MeetingField problem={problem} />
                 <CategoryPicker calendar={calendar} chosen={values.categories} onChange={(categories) => setValue('categories', categories)} error={problem?.field('categories')} />
                 <ParticipantsPicker onRoom={(name) => getValues('place') === '' && setValue('place', name)} chosen={participants} onChange={(chosen) => setValue('participants', chosen)} error={problem?.fields.find((each) => each.field.startsWith('participants'))?.message} />
                 <UnseeingNote calendar={calendar} people={participants.flatMap((each) => (each.kind === 'person' && each.id !== null ? [each.id] : []))} />

@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { frameKey } from '@/api/frame';
@@ -14,6 +15,8 @@ import { useEventSaves } from './useEventSaves';
 import { Answer } from '@/features/participants/Answer';
 import { EventFiles } from '@/features/attachments/EventFiles';
 import { FollowButton } from '@/features/following/FollowButton';
+import { JoinLink } from '@/features/meetings/JoinLink';
+import { meetingsQuery } from '@/features/meetings/meetings';
 import { EventHistory } from '@/features/history/EventHistory';
 import { EventPlaces } from '@/features/pins/EventPlaces';
 import { byMonday, schoolWeekOf } from '@/features/sheet/schoolWeeks';
@@ -59,6 +62,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
         focusAfter(event.id);
         remove.mutate({ event, scope }, { onSuccess: () => rota.go({ event: undefined, occurrence: undefined }) });
     };
+    const meeting = useQuery({ ...meetingsQuery, enabled: frameKey === null && event.links.some(({ kind }) => kind === 'conference') }).data?.find((each) => each.event === event.id && each.occurrence === event.occurrence);
     const targets = calendars.data?.filter((each) => each.mayAdd && each.slug !== event.calendar) ?? [];
     return (
         <article aria-labelledby="event-title">
@@ -89,6 +93,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 </p>
             )}
             <div role="group" aria-label="What can be done with it" className="mt-2.5 flex flex-wrap gap-1.5 empty:hidden">
+                {meeting !== undefined && <JoinLink meeting={meeting} />}
                 {event.mayChange && (
                     <>
                         <Button look="primary" data-first onClick={() => (series ? setAsking('change') : onEdit(null))}>

@@ -21,6 +21,8 @@ export type EventValues = RepeatValues & {
     timezone: string;
     place: string;
     link: string;
+    /** Where it meets online; empty for nowhere. */
+    meeting: string;
     description: string;
     categories: string[];
     participants: Participant[];
@@ -53,6 +55,7 @@ export function valuesOf(event: Event | Draft): EventValues {
         timezone: '',
         place: full?.place ?? begun?.place ?? '',
         link: full?.link ?? '',
+        meeting: full?.links.find(({ kind, address }) => kind === 'conference' && /^https?:/i.test(address))?.address ?? '',
         description: full?.description ?? begun?.description ?? '',
         categories: full?.categories ?? begun?.categories ?? [],
         participants: full?.participants ?? begun?.participants ?? [],
@@ -89,6 +92,7 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         ...(values.timezone === '' || allDay ? {} : { timezone: values.timezone }),
         place: values.place,
         link: values.link,
+        meeting: values.meeting === '' ? null : values.meeting,
         description: values.description,
         categories: values.categories,
         participants: namedOf(values.participants),
@@ -118,6 +122,7 @@ export const FIELDS: { name: string; keys: (keyof EventInput)[] }[] = [
     { name: 'Private', keys: ['private'] },
     { name: 'Repeat', keys: ['repeat'] },
     { name: 'Link', keys: ['link'] },
+    { name: 'Online', keys: ['meeting'] },
     { name: 'Priority', keys: ['priority'] },
     { name: 'Colour', keys: ['colour'] },
     { name: 'Reminders', keys: ['reminders'] },

@@ -22,7 +22,7 @@ type Props = { organisation: Organisation; save: ReturnType<typeof useOrganisati
 export function OrganisationForm({ organisation, save }: Props) {
     const [input, setInput] = useState<OrganisationInput>({});
     const [settingUp, setSettingUp] = useState(false);
-    const is = { ...organisation, ...input, schoolYear: input.schoolYear ?? organisation.schoolYear, frameSites: input.frameSites ?? organisation.frameSites };
+    const is = { ...organisation, ...input, meetings: input.meetings ?? organisation.meetings, schoolYear: input.schoolYear ?? organisation.schoolYear, frameSites: input.frameSites ?? organisation.frameSites };
     const put = (part: OrganisationInput) => setInput({ ...input, ...part });
     const problem = problemOf(save);
     const lost = problem?.status === 412;
@@ -84,6 +84,9 @@ export function OrganisationForm({ organisation, save }: Props) {
                 <Field label="Sites, one a line" className="max-w-96" error={problem?.field('frameSites')} hint="Such as https://www.school.example. On any other it shows nothing.">
                     {(control) => <textarea rows={2} {...control} value={is.frameSites.join('\n')} onChange={(event) => put({ frameSites: event.target.value.split('\n') })} />}
                 </Field>
+            </Section>
+            <Section title="Meeting online" about="With an address here, one click on the form of an event gives it a link of its own.">
+                <TextField label="Address" fieldClassName="max-w-96" error={problem?.field('meetings')} hint="Such as https://meet.school.example/{code}, where {code} is another for each event; or the address of a service that answers with a link, as JSON: {&quot;url&quot;: …}." value={is.meetings} onChange={(event) => put({ meetings: event.target.value })} />
             </Section>
             {problem !== null && problem.fields.length === 0 && (
                 <FormProblem>

@@ -20,6 +20,7 @@ import { lazily } from '@/components/lazily';
 // Its place is kept: nothing moves away under a pointer when it comes.
 const CalendarNotice = lazily(() => import('@/features/sharing/CalendarNotice'), 'CalendarNotice', <div className="h-[45px] shrink-0 border-b border-line bg-wash" />);
 const SharedNotice = lazily(() => import('@/features/waiting/SharedNotice'), 'SharedNotice');
+const JoinNotice = lazily(() => import('@/features/meetings/JoinNotice'), 'JoinNotice');
 const FramedHeader = lazily(() => import('./FramedHeader'), 'FramedHeader', <div className="h-12 shrink-0 border-b-2 border-ink" />);
 const KeptEvents = lazily(() => import('@/features/events/KeptEvents'), 'KeptEvents');
 const EventAside = lazily(() => import('@/features/events/EventAside'), 'EventAside', <TitleMeanwhile />);
@@ -59,6 +60,7 @@ export function RotaPage() {
                         <main tabIndex={-1} className={clsx('flex min-w-0 flex-1 flex-col', search.as !== undefined && 'border-8 border-ink')} aria-label="Rota">
                             {search.calendar !== undefined && frameKey === null && <CalendarNotice />}
                             {frameKey === null && <SharedNotice />}
+                            {frameKey === null && search.as === undefined && <JoinNotice />}
                             <KeptEvents />
                             <Ruler through={rota.through} enabled={overlays.isSuccess} />
                             <SheetControls />

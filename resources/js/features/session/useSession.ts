@@ -17,7 +17,7 @@ export function usePerson(): Schemas['Person'] {
 
 /** What everybody is told of the organisation; empty while nobody knows. */
 export function useOrganisationName(): Schemas['OrganisationName'] {
-    return useSession().data?.organisation ?? { name: '', firstMonth: null, terms: false, alternates: false };
+    return useSession().data?.organisation ?? { name: '', firstMonth: null, terms: false, alternates: false, meetings: false };
 }
 
 /** Whether groups, rooms and common categories are the person's to keep. */

@@ -14,6 +14,7 @@ import { FirstStepsEntry } from '@/features/first-steps/FirstStepsEntry';
 import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { JobsList } from '@/features/jobs/JobsList';
 import { jobsQuery } from '@/features/jobs/jobs';
+import { JoinNotice } from '@/features/meetings/JoinNotice';
 import { formatMoment } from '@/time/dates';
 import { AskedEvents } from './AskedEvents';
 import { Done } from './Done';
@@ -42,6 +43,7 @@ export function WaitingPage() {
                     What you follow
                 </Link>
             }>
+            <JoinNotice />
             <FirstStepsEntry />
             {asked.length + replies.length + invitations.length + requests.length + answers.length + jobs.length + unread.length + steps === 0 && (
                 <Empty title="Nothing waits for you">
