@@ -20,7 +20,7 @@ test('an event meets online by one click, and is joined from the sheet, the even
     await expectAccessible(page);
     const room = await form.getByLabel('Meets online at').inputValue();
     await form.getByLabel('People, groups and rooms').fill('Nadia Thornquist');
-    await page.getByRole('option', { name: /^Nadia Thornquist/ }).click();
+    await page.getByRole('listbox', { name: 'People and groups' }).getByRole('option', { name: /^Nadia Thornquist/ }).click();
     await form.getByRole('button', { name: ADD }).click();
     await expect(form).toHaveCount(0);
 
