@@ -60,6 +60,7 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'tasks', description: 'The preparation list as it is to be; of the series, whatever time of it is changed', type: 'array', items: new OA\Items(ref: '#/components/schemas/TaskInput')),
     new OA\Property(property: 'participants', description: 'All who take part, but for what a file names by no mail address', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
     new OA\Property(property: 'tell', description: 'Whether those whom it concerns are told by mail; they are unless it says no', type: 'boolean'),
+    new OA\Property(property: 'soon', description: 'Whether they are told as soon as it can no longer be undone at once, as of what was dragged, rather than with what else is changed within some minutes', type: 'boolean'),
     new OA\Property(property: 'row', allOf: [new OA\Schema(ref: '#/components/schemas/RowMoveInput')]),
     new OA\Property(property: 'repeat', nullable: true, allOf: [new OA\Schema(ref: '#/components/schemas/RepeatInput')]),
 ])]
@@ -98,6 +99,7 @@ final class EventInput extends FormRequest
             'participants.*.part' => ['required', Rule::in(ParticipantsInput::PARTS)],
             'organiser' => ['sometimes', 'nullable', 'integer', Rule::exists('people', 'id')],
             'tell' => ['sometimes', 'boolean'],
+            'soon' => ['sometimes', 'boolean'],
             'priority' => ['sometimes', 'integer', 'between:0,9'],
             'colour' => ['sometimes', 'nullable', Rule::enum(Colour::class)],
             'joinable' => ['sometimes', 'boolean'],

@@ -21,6 +21,7 @@ use App\Events\Write\Done;
 use App\Events\Write\NewSeries;
 use App\Events\Write\OperationKind;
 use App\Events\Write\OutdatedSeries;
+use App\Events\Write\Telling;
 use App\History\Operation;
 use App\Http\Answer;
 use App\Http\IfMatch;
@@ -44,7 +45,7 @@ final class EventsController
     /** @var array<int, int> versions of the series that were read, by head */
     private array $read = [];
 
-    private bool $tells = true;
+    private Telling $telling = Telling::Gathered;
 
     public function __construct(
         private readonly CurrentViewer $viewer,
@@ -60,7 +61,7 @@ final class EventsController
         responses: [new Answers(EventData::class, 'The event', 201)])]
     public function store(EventInput $input): JsonResponse
     {
-        $this->tells = $input->boolean('tell', true);
+        $this->telling = Telling::of($input->boolean('tell', true), $input->boolean('soon'));
         $target = $this->targets->named($input->validated('calendar'));
         $event = $input->event(null, Str::uuid()->toString(), $target->calendar->timezone);
         $this->targets->demandCategories($target, $event->contents->categories);
@@ -87,7 +88,7 @@ final class EventsController
     public function update(EventInput $input, int $id): JsonResponse
     {
         $occurrence = $this->occurrenceOf($input);
-        $this->tells = $input->boolean('tell', true);
+        $this->telling = Telling::of($input->boolean('tell', true), $input->boolean('soon'));
         $following = $occurrence !== null && $input->boolean('following');
         $head = $this->changeable($id, $input);
         $target = $input->has('calendar') ? $this->targets->named($input->validated('calendar')) : null;
@@ -114,7 +115,7 @@ final class EventsController
         $head = $this->changeable($id, $request);
         $series = $this->seen->load($head);
         $found = $occurrence === null ? null : $this->find($series, $occurrence);
-        $this->tells = $request->boolean('tell', true);
+        $this->telling = Telling::of($request->boolean('tell', true), false);
         $following = $request->boolean('following');
         $all = $found === null || ($following && $series->master !== null && $occurrence->indexSeconds() <= $series->master->timing->start->indexSeconds());
 
@@ -188,7 +189,7 @@ final class EventsController
     private function carryOut(OperationKind $kind, Command ...$commands): Done
     {
         try {
-            return $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, $kind, array_values($commands), $this->read, tell: $this->tells);
+            return $this->changes->carryOut(Actor::person($this->viewer->person()), Cause::Screen, $kind, array_values($commands), $this->read, telling: $this->telling);
         } catch (OutdatedSeries $problem) {
             throw new VersionConflict($this->tell($problem->heads[0], null));
         }

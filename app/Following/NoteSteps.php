@@ -5,6 +5,7 @@ namespace App\Following;
 use App\Events\Write\Cause;
 use App\Events\Write\EventsChanged;
 use App\Events\Write\SeriesChanged;
+use App\Events\Write\Telling;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -13,6 +14,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class NoteSteps
 {
+    /** Of more it is not looked whether any begins soon. */
+    private const FEW = 50;
+
     public function handle(EventsChanged $changed): void
     {
         $first = $changed->series[0] ?? null;
@@ -24,10 +28,10 @@ final class NoteSteps
         if ($last !== null && (bool) $last->back === $changed->isBack) {
             return;
         }
-        $isSoon = count($changed->series) < 50 && array_filter($changed->series, static fn (SeriesChanged $each): bool => $each->isSoon()) !== [];
+        $isSoon = $changed->telling === Telling::Soon || (count($changed->series) < self::FEW && array_filter($changed->series, static fn (SeriesChanged $each): bool => $each->isSoon()) !== []);
         $due = now()->addSeconds((int) config($isSoon ? 'rota.letters.undo_seconds' : 'rota.letters.gather_seconds'));
         DB::table('operation_steps')->insert([
-            'operation_id' => $changed->operationId, 'person_id' => $first->actor->personId, 'back' => $changed->isBack, 'quiet' => ! $changed->isTold, 'due_at' => $due, 'created_at' => now(),
+            'operation_id' => $changed->operationId, 'person_id' => $first->actor->personId, 'back' => $changed->isBack, 'quiet' => ! $changed->isTold(), 'due_at' => $due, 'created_at' => now(),
         ]);
         TellFollowersSoon::dispatch()->delay($due);
     }

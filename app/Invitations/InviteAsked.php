@@ -9,6 +9,7 @@ use App\Events\Write\Cause;
 use App\Events\Write\EventsChanged;
 use App\Events\Write\SeriesChanged;
 use App\Events\Write\SeriesState;
+use App\Events\Write\Telling;
 use App\Outbox\LetterKind;
 use App\Outbox\Outbox;
 use Illuminate\Support\Carbon;
@@ -33,7 +34,7 @@ final class InviteAsked
 
     public function handle(EventsChanged $changed): void
     {
-        $series = array_filter($changed->series, static fn (SeriesChanged $each): bool => $changed->isTold && self::tells($each));
+        $series = array_filter($changed->series, static fn (SeriesChanged $each): bool => $changed->isTold() && self::tells($each));
         if ($series === []) {
             return;
         }
@@ -44,7 +45,7 @@ final class InviteAsked
             foreach ($people as $address => $personId) {
                 // Nobody is told of what they did themselves.
                 if ($personId === null || $personId !== $each->actor->personId) {
-                    $each->isSoon() ? $soon[] = [$each->seriesId, $address, $personId] : $later[] = [$each->seriesId, $address, $personId];
+                    $changed->telling === Telling::Soon || $each->isSoon() ? $soon[] = [$each->seriesId, $address, $personId] : $later[] = [$each->seriesId, $address, $personId];
                 }
             }
         }

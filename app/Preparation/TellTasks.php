@@ -16,7 +16,7 @@ final class TellTasks
 
     public function handle(EventsChanged $changed): void
     {
-        foreach ($changed->isTold ? $changed->series : [] as $series) {
+        foreach ($changed->isTold() ? $changed->series : [] as $series) {
             if (! in_array($series->cause, [Cause::Screen, Cause::Undo], true) || ($series->before->tasks ?? []) === ($series->after->tasks ?? [])) {
                 continue;
             }

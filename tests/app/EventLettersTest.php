@@ -76,6 +76,17 @@ test('several changes are one letter, which says what it was, and asks anew only
         ->and($letters[0]->events()[0]->sequence)->toBe(1)->and($letters[0]->events()[0]->participants[0]->answer->value)->toBe('NEEDS-ACTION');
 });
 
+test('what is dragged is told once it can no longer be undone at once', function () {
+    $id = ($this->asking)();
+    ($this->after)();
+    ($this->change)($id, ['start' => '2026-12-03T14:00', 'soon' => true]);
+    expect(($this->after)(5))->toBe([])->and(($this->after)(6)[0]->subject())->toBe('Changed: Oar test, Thu 3 December 2026, 14:00–15:00');
+    // Undone within that time, it is not told at all.
+    $operation = ($this->change)($id, ['start' => '2026-12-04T14:00', 'soon' => true])->headers->get('Operation');
+    $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertSuccessful();
+    expect(($this->after)(11))->toBe([])->and(($this->after)())->toBe([]);
+});
+
 test('what was undone, or is as they know it, is not told', function () {
     $id = ($this->asking)();
     ($this->after)();

@@ -38,15 +38,14 @@ final class ChangeEvents
      * @param  non-empty-list<Command>  $commands  carried out in this order
      * @param  array<int, int>  $basedOn  versions that the commands were made from, by head
      * @param  ?callable(int, int): void  $progress  told how many of how many commands are carried out; what it throws takes all of it back
-     * @param  bool  $tell  whether those whom it concerns are told by mail; what they see here they see anyway
      *
      * @throws OutdatedSeries where a series is of another version
      * @throws ModelNotFoundException where a series is not there any more
      * @throws ConflictHttpException where a calendar would have two events of one UID
      */
-    public function carryOut(Actor $actor, Cause $cause, OperationKind $kind, array $commands, array $basedOn = [], ?callable $progress = null, bool $tell = true): Done
+    public function carryOut(Actor $actor, Cause $cause, OperationKind $kind, array $commands, array $basedOn = [], ?callable $progress = null, Telling $telling = Telling::Gathered): Done
     {
-        return $this->within($actor, $cause, $commands, $basedOn, fn (array $before, array $after): Operation => $this->log->write($actor, $cause, $kind, $before, $after), $progress, $tell);
+        return $this->within($actor, $cause, $commands, $basedOn, fn (array $before, array $after): Operation => $this->log->write($actor, $cause, $kind, $before, $after), $progress, $telling);
     }
 
     /**
@@ -102,13 +101,13 @@ final class ChangeEvents
      * @param  callable(array<int, ?SeriesState>, array<int, ?SeriesState>): Operation  $written
      * @param  ?callable(int, int): void  $progress
      */
-    private function within(Actor $actor, Cause $cause, array $commands, array $basedOn, callable $written, ?callable $progress = null, bool $tell = true): Done
+    private function within(Actor $actor, Cause $cause, array $commands, array $basedOn, callable $written, ?callable $progress = null, Telling $telling = Telling::Gathered): Done
     {
-        return $this->inOne(function () use ($actor, $cause, $commands, $basedOn, $written, $progress, $tell): Done {
+        return $this->inOne(function () use ($actor, $cause, $commands, $basedOn, $written, $progress, $telling): Done {
             $this->lockCalendars($this->calendarsOf($commands));
             $part = $this->part($commands, $actor, $basedOn, $progress);
             $operation = $written($part->before, $part->after);
-            $this->tell($part, $actor, $cause, $operation, $tell);
+            $this->tell($part, $actor, $cause, $operation, $telling);
 
             return new Done($operation, $part->changed);
         });
@@ -163,13 +162,13 @@ final class ChangeEvents
         return new CarriedOut($changed, array_replace($touched, array_intersect_key($before, $touched)), array_replace($touched, array_intersect_key($after, $touched)));
     }
 
-    private function tell(CarriedOut $part, Actor $actor, Cause $cause, Operation $operation, bool $tell = true): void
+    private function tell(CarriedOut $part, Actor $actor, Cause $cause, Operation $operation, Telling $telling = Telling::Gathered): void
     {
         if ($part->before !== []) {
             $this->events->dispatch(new EventsChanged(array_map(
                 static fn (int $id): SeriesChanged => new SeriesChanged($id, $part->before[$id], $part->after[$id], $actor, $cause),
                 array_keys($part->before),
-            ), $tell, $operation->id, $operation->undone_at !== null));
+            ), $telling, $operation->id, $operation->undone_at !== null));
         }
     }
 

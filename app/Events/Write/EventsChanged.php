@@ -10,11 +10,16 @@ final readonly class EventsChanged
 {
     /**
      * @param  list<SeriesChanged>  $series  each series once, in the order in which they were first named
-     * @param  bool  $isTold  whether those whom it concerns are told by mail
      * @param  ?int  $operationId  under which it is written down, where it is
      * @param  bool  $isBack  whether that operation is undone by it
      */
-    public function __construct(public array $series, public bool $isTold = true, public ?int $operationId = null, public bool $isBack = false)
+    public function __construct(public array $series, public Telling $telling = Telling::Gathered, public ?int $operationId = null, public bool $isBack = false)
     {
+    }
+
+    /** Whether those whom it concerns are told by mail. */
+    public function isTold(): bool
+    {
+        return $this->telling !== Telling::Quietly;
     }
 }

@@ -14,6 +14,7 @@ use App\Events\Write\Commands\AddSeries;
 use App\Events\Write\Commands\DeleteSeries;
 use App\Events\Write\Commands\ReplaceSeries;
 use App\Events\Write\OperationKind;
+use App\Events\Write\Telling;
 use App\Notices\Visit;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Event;
@@ -78,7 +79,7 @@ final class DemoNews
     private function change(string $person, OperationKind $kind, ?Command $command): void
     {
         if ($command !== null) {
-            $this->changes->carryOut(Actor::person($this->people[$person]), Cause::Screen, $kind, [$command], tell: false);
+            $this->changes->carryOut(Actor::person($this->people[$person]), Cause::Screen, $kind, [$command], telling: Telling::Quietly);
         }
     }
 }

@@ -47,6 +47,7 @@ export function useEventActions() {
             const part: EventChange = {
                 ...(move.startBy === 0 && move.endBy === 0 ? {} : { start: shifted(event.start, move.startBy), end: shifted(event.end, move.endBy) }),
                 ...(move.rows === null ? {} : rowChange(move.rows)),
+                soon: true,
             };
             return done(api.PATCH('/events/{id}', { params: { path: { id: move.item.id }, query: scopeQuery(scope), header: ifMatch(event.version) }, body: part }));
         },
