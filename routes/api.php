@@ -175,6 +175,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('events/{id}', [EventsController::class, 'destroy']);
     Route::post('events/{id}/restore', [EventsController::class, 'restore']);
 
+    Route::get('reminders', [RemindersController::class, 'index']);
     Route::put('events/{id}/reminders', [RemindersController::class, 'update']);
     Route::post('events/{id}/asked-again', [AskAgainController::class, 'store']);
     Route::get('events/{id}/file', [EventFileController::class, 'show']);

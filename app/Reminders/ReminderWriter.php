@@ -2,17 +2,11 @@
 
 namespace App\Reminders;
 
-use App\Access\AccessReader;
-use App\Directory\Person;
-use App\Events\Read\Scope;
-use App\Events\Read\SeenOccurrence;
-use App\Events\Read\SeenOccurrences;
 use App\Outbox\NothingToSend;
 use App\Outbox\OutboxLetter;
 use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
 use Illuminate\Contracts\View\Factory;
-use Illuminate\Support\Carbon;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -26,7 +20,7 @@ final class ReminderWriter implements WritesLetters
     /** By so many seconds it is not said to be late. */
     private const PATIENCE = 300;
 
-    public function __construct(private readonly SeenOccurrences $occurrences, private readonly AccessReader $access, private readonly Factory $views)
+    public function __construct(private readonly RemindedOf $reminded, private readonly Factory $views)
     {
     }
 
@@ -37,7 +31,7 @@ final class ReminderWriter implements WritesLetters
             throw new NothingToSend('They are no longer active.');
         }
         $zone = Zone::of($person->timezone);
-        $seen = $this->seen($letter, $person, $zone) ?? throw new NothingToSend('It is not at that time any more, or they do not see it.');
+        $seen = $this->reminded->find($letter->about ?? [], $person) ?? throw new NothingToSend('It is not at that time any more, or they do not see it.');
         $occurrence = $seen->occurrence;
         [$start, $end] = $occurrence->on($zone);
         if ($occurrence->status === Status::Cancelled) {
@@ -57,20 +51,5 @@ final class ReminderWriter implements WritesLetters
             address: $person->email, name: $person->name, from: (string) config('mail.from.name'), subject: "{$occurrence->title}, {$words['when']}",
             text: $this->views->make('letters.reminder-text', $words)->render(), html: $this->views->make('letters.reminder', $words)->render(), thread: "event-{$occurrence->seriesId}",
         );
-    }
-
-    /** The time that is meant, as they see it in full; null where they do not, or it is at another time. */
-    private function seen(OutboxLetter $letter, Person $person, Zone $zone): ?SeenOccurrence
-    {
-        $perspective = $this->access->eyesOf($person);
-        $starts = Carbon::parse((string) ($letter->about['starts'] ?? ''), 'UTC')->getTimestamp();
-        $day = LocalDateTime::midnight((new LocalDateTime($starts))->day());
-        foreach ($this->occurrences->in($perspective, new Scope($perspective->calendars->keys()->all(), $day->plusDays(-1), $day->plusDays(2), $zone, seriesIds: [(int) ($letter->about['series'] ?? 0)])) as $each) {
-            if ($each->isFull && $each->occurrence->starts === $starts && $each->occurrence->recurrenceId === ($letter->about['occurrence'] ?? null)) {
-                return $each;
-            }
-        }
-
-        return null;
     }
 }

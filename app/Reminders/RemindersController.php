@@ -3,7 +3,9 @@
 namespace App\Reminders;
 
 use App\Access\CurrentViewer;
+use App\Api\Answers;
 use App\Events\Read\SeenSeries;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
@@ -22,6 +24,13 @@ final class RemindersController
 
     public function __construct(private readonly CurrentViewer $viewer, private readonly SeenSeries $seen)
     {
+    }
+
+    #[OA\Get(path: '/reminders', operationId: 'listReminders', summary: 'Of what one is reminded now, beside by mail: of the last ten minutes.', tags: ['events'],
+        responses: [new Answers(ReminderNowData::class, 'Newest first', many: true)])]
+    public function index(RemindersNow $reminders): JsonResponse
+    {
+        return new JsonResponse($reminders->of($this->viewer->person(), $this->viewer->perspective()));
     }
 
     #[OA\Put(path: '/events/{id}/reminders', operationId: 'putOwnReminders', summary: 'Says when one wants to be reminded of an event oneself, by mail; of a series, of each time of it.', tags: ['events'],

@@ -264,6 +264,7 @@ const OTHERS = [
     'PUT visit' => [401, 204, 204],
     'PUT requests/{id}/seen' => [401, 404, 404],
     'PUT replies/{id}' => [401, 422, 422],
+    'GET reminders' => [401, 200, 200],
     'GET meetings' => [401, 200, 200],
     'POST meetings' => [401, 409, 409],
     'GET follows' => [401, 200, 200],

@@ -33,6 +33,19 @@ test('somebody is reminded when they want to be, each time once', function () {
         ->and(($this->at)('2026-11-03 13:00:30'))->toBe([$this->letter])->and(($this->at)('2026-11-03 14:00:00'))->toBe([$this->letter])->and(($this->at)('2026-11-03 16:00:00'))->toBe([]);
 });
 
+test('who has the product open is told there, for some minutes, and only of what they see', function () {
+    ($this->remind)($this->ben, $this->event->id, 60);
+    ($this->at)('2026-11-03 13:00:10');
+    $now = fn ($person): array => $this->as($person, 'GET', '/reminders')->assertOk()->json();
+    expect($now($this->ada))->toBe([])->and($now($this->ben))->toHaveCount(1)
+        ->and($now($this->ben)[0])->toMatchArray(['event' => $this->event->id, 'title' => 'Oar test', 'place' => 'Slip 2', 'start' => '2026-11-03T14:00', 'end' => '2026-11-03T15:00', 'allDay' => false, 'calendar' => $this->slip->slug]);
+    $this->give($this->slip, $this->ben, Level::BusyTimes);
+    expect($now($this->ben))->toBe([]);
+    $this->give($this->slip, $this->ben, Level::See);
+    $this->travelTo('2026-11-03 13:10:11');
+    expect($now($this->ben))->toBe([]);
+});
+
 test('what is taken back reminds no more, and what stays is not sent again', function () {
     ($this->remind)($this->ben, $this->event->id, 60, 1440);
     ($this->at)('2026-11-02 14:00:00');

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { Temporal } from 'temporal-polyfill';
 import { expectAccessible } from './accessible';
 import { ADD, enter, laneCell, makeCalendar, standins, unique } from './support';
 
@@ -7,14 +8,14 @@ test('an event meets online by one click, and is joined from the sheet, the even
     const title = unique('Rigging talk');
     await enter(page, 'Nadia Thornquist');
     await makeCalendar(page, name);
-    const now = new Date(Date.now() + 3 * 60_000).toLocaleString('sv-SE', { timeZone: 'Europe/London' });
-    const [today = '', time = ''] = now.split(' ');
+    const soon = Temporal.Now.zonedDateTimeISO('Europe/London').add({ minutes: 3 });
+    const [today, time] = [soon.toPlainDate().toString(), soon.toPlainTime().toString({ smallestUnit: 'minute' })];
     await page.goto(`/?overlay=all&view=lanes&date=${today}`);
 
     await laneCell(page, name, today).click();
     await page.getByLabel('Title').fill(title);
     const form = page.getByRole('form', { name: 'New event' });
-    await form.getByLabel('at', { exact: true }).first().fill(time.slice(0, 5));
+    await form.getByLabel('at', { exact: true }).first().fill(time);
     await form.getByRole('button', { name: 'Meet online' }).click();
     await expect(form.getByLabel('Meets online at')).toHaveValue(new RegExp(`^${standins}/meet/[0-9a-f]{16}$`));
     await expectAccessible(page);

@@ -21,6 +21,7 @@ export const queryKeys = {
     /** What one is told of what changed: asked for now and then. */
     notices: ['notices'] as const,
     unread: ['notices', 'unread'] as const,
+    remindersNow: ['reminders'] as const,
     repeat: (asked: string) => ['repeat', asked] as const,
 
     sheets: events('sheet'),

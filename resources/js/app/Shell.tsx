@@ -18,6 +18,8 @@ const OneLineField = lazily(() => import('@/features/oneline/OneLineField'), 'On
 const SecondFactorNotice = lazily(() => import('@/features/second-factor/SecondFactorNotice'), 'SecondFactorNotice');
 const SiteNotice = lazily(() => import('@/features/site/SiteNotice'), 'SiteNotice');
 
+const Reminded = lazily(() => import('@/features/reminders/Reminded'), 'Reminded');
+
 type Place = { to: string; label: string; icon: LucideIcon };
 
 const PLACES: Place[] = [
@@ -42,6 +44,7 @@ export function Shell() {
     const onRota = useLocation({ select: ({ pathname }) => pathname === '/' });
     return (
         <div className="flex h-full flex-col-reverse sm:flex-row">
+            <Reminded />
             <a
                 href="#content"
                 className="sr-only z-50 border-2 border-ink bg-sheet px-3 py-1.5 font-semibold focus:not-sr-only focus:fixed focus:top-2 focus:left-2"
