@@ -15,7 +15,7 @@ for (const theme of ['light', 'dark'] as const) {
             await expect(page.getByRole('heading', { name: 'Pinned Rota' })).toBeVisible();
             await expectAccessible(page);
             await enter(page, 'Bertil Acheng', { unseen: true });
-            for (const path of ['/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=week&side=true', '/?view=lanes&beside=all', '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps']) {
+            for (const path of ['/?view=lanes', '/?view=month', '/?view=week', '/?view=day', '/?view=year', '/?view=list', '/?view=table', '/?view=lanes&event=1', '/?view=lanes&group=person&weeks=8', '/?view=week&side=true', '/?view=lanes&beside=all', '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/following', '/people', '/organisation', '/first-steps']) {
                 await page.goto(path);
                 await expect(page.getByText(/^Fetching /)).toHaveCount(0);
                 await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
