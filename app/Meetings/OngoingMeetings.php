@@ -33,9 +33,9 @@ final class OngoingMeetings
     public function of(Perspective $perspective, Zone $zone): array
     {
         $now = now()->getTimestamp();
-        // Asked each minute: of what is on at all, that has such a link, which is little.
+        // Asked each minute: of what is on at all and lasts no more than a day (see OccurrenceSpan), that has such a link, which is little.
         $series = DB::table('occurrences as o')->join('events as e', 'e.id', '=', 'o.event_id')->whereIntegerInRaw('o.calendar_id', $perspective->calendars->keys())
-            ->where('o.starts_at', '<=', now()->addSeconds(self::BEFORE))->where('o.starts_at', '>', now()->subDays(2))->where('o.ends_at', '>', now())
+            ->where('o.starts_at', '<=', now()->addSeconds(self::BEFORE))->where('o.span', 0)->where('o.starts_at', '>', now()->subDay())->where('o.ends_at', '>', now())
             ->where('e.time_kind', TimeKind::Zoned->value)->where('e.details', 'like', '%CONFERENCE%')->distinct()->pluck('o.series_id')->map(intval(...))->all();
         if ($series === []) {
             return [];
