@@ -3,6 +3,8 @@
 namespace App\Following;
 
 use App\Directory\Person;
+use App\Outbox\LetterKind;
+use App\Outbox\OutboxLetter;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -26,12 +28,31 @@ final class Digest extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['hour' => 7, 'weekday' => 0, 'by_mail' => true];
+    /** At which it comes where nobody has said. */
+    private const HOUR = 7;
+
+    protected $attributes = ['hour' => self::HOUR, 'weekday' => 0, 'by_mail' => true];
 
     /** Theirs, which is begun where there is none: what changed before is in none. */
     public static function of(Person $person, Pace $pace): self
     {
-        return self::query()->firstOrCreate(['person_id' => $person->id, 'pace' => $pace], ['last_batch' => (int) DB::table('notice_batches')->max('id'), 'last_on' => now($person->timezone)->subDay()->toDateString()]);
+        return self::query()->firstOrCreate(['person_id' => $person->id, 'pace' => $pace], ['last_batch' => (int) DB::table('notice_batches')->max('id'), 'last_on' => self::before($person, self::HOUR)]);
+    }
+
+    /** Comes at another hour from now on: today still, where that is to come and none has come today. */
+    public function moveTo(int $hour, int $weekday): void
+    {
+        $today = now($this->person->timezone)->startOfDay();
+        $hasCome = OutboxLetter::query()->where('person_id', $this->person_id)->where('kind', LetterKind::Digest)->where('about->pace', $this->pace->value)->where('created_at', '>=', $today->utc())->exists();
+        $this->update(['hour' => $hour, 'weekday' => $weekday] + ($hasCome ? [] : ['last_on' => self::before($this->person, $hour)]));
+    }
+
+    /** The day of the last that came, or would have. */
+    private static function before(Person $person, int $hour): string
+    {
+        $now = now($person->timezone);
+
+        return ($now->hour >= $hour ? $now : $now->subDay())->toDateString();
     }
 
     /** @return BelongsTo<Person, $this> */

@@ -80,7 +80,9 @@ final class FollowsController
     public function digest(Request $request, string $pace): JsonResponse
     {
         $input = $request->validate(['hour' => ['required', 'integer', 'between:0,23'], 'weekday' => ['sometimes', 'integer', 'between:0,6'], 'byMail' => ['required', 'boolean']]);
-        Digest::of($this->viewer->person(), Pace::from($pace))->update(['hour' => (int) $input['hour'], 'by_mail' => (bool) $input['byMail']] + (isset($input['weekday']) ? ['weekday' => (int) $input['weekday']] : []));
+        $digest = Digest::of($this->viewer->person(), Pace::from($pace));
+        $digest->update(['by_mail' => (bool) $input['byMail']]);
+        $digest->moveTo((int) $input['hour'], (int) ($input['weekday'] ?? $digest->weekday));
 
         return new JsonResponse($this->all());
     }

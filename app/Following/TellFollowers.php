@@ -22,7 +22,7 @@ final class TellFollowers
     /** @return int how many people were told something */
     public function run(): int
     {
-        $name = DB::getDatabaseName().' followers';
+        $name = 'followers '.md5(DB::getDatabaseName());
         if ((int) DB::scalar('SELECT GET_LOCK(?, 0)', [$name]) !== 1) {
             return 0;
         }

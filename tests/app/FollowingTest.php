@@ -271,6 +271,28 @@ test('a digest tells what changed since the last, what is on, and what waits, on
     expect($at('2026-11-04 06:00:00'))->toBe([]);
 });
 
+test('a digest begins with the next, and another hour of the same day is one only where none has come', function () {
+    $this->write = fn () => $this->as($this->ada, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'Sweeping', 'start' => '2026-12-01T14:00'])->assertCreated();
+    ($this->followSlip)(['pace' => 'daily']);
+    ($this->write)();
+    $come = function (string $moment): int {
+        $this->travelTo($moment);
+        app(TellFollowers::class)->run();
+        app(SendDigests::class)->run();
+
+        return count(SentLetter::all());
+    };
+    // It was seven already when it was begun.
+    expect($come('2026-11-02 10:30:00'))->toBe(0);
+    $this->as($this->ben, 'PUT', '/digests/daily', ['hour' => 9, 'byMail' => true])->assertOk();
+    expect($come('2026-11-02 10:31:00'))->toBe(0);
+    $this->as($this->ben, 'PUT', '/digests/daily', ['hour' => 12, 'byMail' => true])->assertOk();
+    expect($come('2026-11-02 12:00:00'))->toBe(1);
+    ($this->write)();
+    $this->as($this->ben, 'PUT', '/digests/daily', ['hour' => 13, 'byMail' => true])->assertOk();
+    expect($come('2026-11-02 13:00:00'))->toBe(0)->and($come('2026-11-03 13:00:00'))->toBe(1);
+});
+
 test('a digest over a clock change comes once, with the times of the clock', function () {
     $this->travelTo('2026-10-24 10:00:00');
     ($this->followSlip)(['pace' => 'daily']);

@@ -36,7 +36,7 @@ beforeEach(function () {
         ($this->follow)(Pace::Now);
     }, 'digest' => function (): void {
         ($this->follow)(Pace::Daily);
-        Digest::of($this->ben, Pace::Daily)->update(['hour' => 12]);
+        Digest::of($this->ben, Pace::Daily)->moveTo(12, 0);
     }, 'reminder' => fn () => null];
     /** What is put together, and waits. */
     $this->reckon = function (string $way, int $id): void {

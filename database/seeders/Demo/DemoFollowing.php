@@ -46,7 +46,8 @@ final class DemoFollowing
             $this->follow($ines, FollowedKind::Calendar, ['calendar_id' => $this->calendars[$name]->id], Pace::Now);
         }
         $this->follow($ines, FollowedKind::Overlay, ['overlay_id' => Overlay::query()->where('slug', 'the-term-at-a-glance')->sole()->id], Pace::Daily);
-        Digest::of($ines, Pace::Daily)->update(['hour' => 7]);
+        // That of this morning is still to come, so that there is one to read.
+        Digest::of($ines, Pace::Daily)->update(['last_on' => now($ines->timezone)->subDay()->toDateString()]);
         $this->calendars['Assessments']->update(['suggested_pace' => Pace::Now->value]);
         $this->moveTours();
         $this->meet();
