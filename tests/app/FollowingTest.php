@@ -188,6 +188,18 @@ test('who takes part is told under For you without saying so, and by mail where 
     expect(array_slice(($this->lines)(), -1))->toBe(['Open day moved from Tue 1 to Fri 4 December, same time (Ada Quill)']);
 });
 
+test('who is asked on a calendar that they do not see is told of it on their own', function () {
+    App\Directory\OwnThings::of($this->ben);
+    $hidden = $this->calendar($this->ada, 'Hidden');
+    $id = ($this->write)(['calendar' => $hidden->slug, 'participants' => [['kind' => 'person', 'id' => $this->ben->id, 'part' => 'required']]]);
+    ($this->write)(['calendar' => $hidden->slug, 'title' => 'Not his']);
+    ($this->after)();
+    ($this->change)($id, ['start' => '2026-12-02T14:00']);
+    ($this->after)();
+    [$notice] = ($this->inbox)();
+    expect(array_column($notice['lines'], 'words'))->toBe(['Oar test moved from Tue 1 to Wed 2 December, same time (Ada Quill)'])->and($notice['lines'][0]['calendar']['name'])->not->toBe('Hidden')->and($notice['lines'][0]['event'])->toBe($id);
+});
+
 test('answers are told to who asks, and to who wants them', function () {
     $cy = $this->person('Cy Mast');
     $this->give($this->slip, $cy, Level::See);
