@@ -62,12 +62,10 @@ final class AnsweredEvents
         $series = $this->series->load($head);
         $event = ($occurrence->recurrenceId === null ? null : $series->find(RecurrenceId::parse($occurrence->recurrenceId))?->event) ?? $series->events()[0];
         $answer = self::answer($event, (int) $perspective->viewer->personId);
-        [$start, $end] = $occurrence->on($zone);
-        $isAllDay = $occurrence->kind === TimeKind::Date;
-        $written = static fn (LocalDateTime $time): string => $isAllDay ? $time->toDate() : $time->toMinute();
+        [$start, $end] = $occurrence->written($zone);
 
         return $answer === null || $answer === ParticipantAnswer::Unanswered ? null : new AnsweredEventData(
-            $head->id, $occurrence->recurrenceId, $occurrence->title, $written($start), $written($end), $isAllDay, strtolower($answer->name), CalendarNameData::of($perspective->calendars[$occurrence->calendarId]->calendar),
+            $head->id, $occurrence->recurrenceId, $occurrence->title, $start, $end, $occurrence->kind === TimeKind::Date, strtolower($answer->name), CalendarNameData::of($perspective->calendars[$occurrence->calendarId]->calendar),
         );
     }
 

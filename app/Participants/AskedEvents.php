@@ -57,12 +57,10 @@ final class AskedEvents
     private function told(SeenOccurrence $seen, int $times, EventRecord $head, Perspective $perspective, Zone $zone): AskedEventData
     {
         $occurrence = $seen->occurrence;
-        $allDay = $occurrence->kind === TimeKind::Date;
-        [$start, $end] = $occurrence->on($zone);
-        $written = static fn (LocalDateTime $time): string => $allDay ? $time->toDate() : $time->toMinute();
+        [$start, $end] = $occurrence->written($zone);
 
         return new AskedEventData(
-            $head->id, $occurrence->recurrenceId, $occurrence->title, $occurrence->place, $written($start), $written($end), $allDay, $times,
+            $head->id, $occurrence->recurrenceId, $occurrence->title, $occurrence->place, $start, $end, $occurrence->kind === TimeKind::Date, $times,
             OrganiserData::of($head, $this->series->load($head)->events()[0])->name ?? '', CalendarNameData::of($perspective->calendars[$occurrence->calendarId]->calendar),
         );
     }

@@ -6,7 +6,6 @@ use App\Access\Perspective;
 use App\Directory\Person;
 use App\Outbox\LetterKind;
 use App\Outbox\OutboxLetter;
-use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
 
@@ -32,9 +31,8 @@ final class RemindersNow
                 continue;
             }
             $occurrence = $seen->occurrence;
-            $isAllDay = $occurrence->kind === TimeKind::Date;
-            [$start, $end] = array_map(static fn (LocalDateTime $time): string => $isAllDay ? $time->toDate() : $time->toMinute(), $occurrence->on($zone));
-            $told[] = new ReminderNowData($letter->id, $occurrence->seriesId, $occurrence->recurrenceId, $calendar->calendar->slug, $occurrence->title, $start, $end, $isAllDay, $occurrence->place);
+            [$start, $end] = $occurrence->written($zone);
+            $told[] = new ReminderNowData($letter->id, $occurrence->seriesId, $occurrence->recurrenceId, $calendar->calendar->slug, $occurrence->title, $start, $end, $occurrence->kind === TimeKind::Date, $occurrence->place);
         }
 
         return $told;

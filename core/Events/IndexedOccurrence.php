@@ -70,6 +70,16 @@ final readonly class IndexedOccurrence
     }
 
     /**
+     * The same as it is written: dates where it is all day, else wall times to the minute.
+     *
+     * @return array{string, string} the end is exclusive
+     */
+    public function written(Zone $zone): array
+    {
+        return array_map(fn (LocalDateTime $time): string => $this->kind === TimeKind::Date ? $time->toDate() : $time->toMinute(), $this->on($zone));
+    }
+
+    /**
      * The days that it takes up on the wall of a zone, as day numbers.
      *
      * @return array{int, int} first and last, both included
