@@ -87,7 +87,7 @@ test('to another row alone, its time is not told; what was done is said and can 
     const row = (key: string, name: string) => ({ kind: 'place', key, name, target: undefined, refusal: null, calendars: null }) as LaneRow;
     act(() => result.current.move.mutate({ move: move(item(1, '2026-11-10T09:00'), { startBy: 0, endBy: 0, rows: { from: row('', 'No place'), to: row('loft', 'Loft') } }), scope: null }));
     await waitFor(() => expect(said.words).toEqual(['“Haul out” is now at Loft.']));
-    expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ row: { by: 'place', from: '', to: 'Loft' } });
+    expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ row: { by: 'place', from: '', to: 'Loft' }, soon: true });
     expect(lastDone()).toBe(77);
 });
 
