@@ -16,7 +16,7 @@ export function FollowButton({ what, plain = false }: { what: Followable; /** Wi
         <>
             {plain ? (
                 <button type="button" className="hit text-left underline" onClick={() => setOpen(true)}>
-                    {known === undefined ? 'tell me when it changes…' : known.pace === 'off' ? 'never told' : `told ${howWords(known)}`}
+                    {known === undefined ? 'follow it…' : known.pace === 'off' ? 'never told' : `told ${howWords(known)}`}
                 </button>
             ) : (
                 <Button onClick={() => setOpen(true)} title={known === undefined ? undefined : `You are told ${howWords(known)}`}>
