@@ -71,7 +71,7 @@ final class PersonInput extends FormRequest
             'groups.*' => ['integer', Rule::exists('groups', 'id')],
             'invite' => ['sometimes', 'boolean'],
             'invitationsByMail' => ['sometimes', 'boolean'],
-            'quietHours' => ['sometimes', 'nullable', 'string', 'max:20', static function (string $name, mixed $value, Closure $fail): void {
+            'quietHours' => ['bail', 'sometimes', 'nullable', 'string', 'max:20', static function (string $name, mixed $value, Closure $fail): void {
                 if ((string) $value !== '' && QuietHours::parse((string) $value) === null) {
                     $fail('Write the hours like “22-7” or “21:30-6:45”.');
                 }

@@ -76,7 +76,7 @@ final class OrganisationController
             'evening' => ['sometimes', 'date_format:H:i'],
             'frameSites' => ['sometimes', 'array', 'max:20'],
             'frameSites.*' => ['string', 'max:300'],
-            'meetings' => ['sometimes', 'nullable', 'string', 'max:500', static function (string $name, mixed $value, Closure $fail): void {
+            'meetings' => ['bail', 'sometimes', 'nullable', 'string', 'max:500', static function (string $name, mixed $value, Closure $fail): void {
                 if ((string) $value !== '' && ! MeetingPattern::isValid(trim((string) $value))) {
                     $fail('Write an address that begins with https://, with {code} in it, or that of a service.');
                 }

@@ -569,7 +569,7 @@ test('what is about no one calendar is answered as the table says', function (st
         DB::beginTransaction();
         [$method, $path] = explode(' ', $operation);
         $id = str_contains($path, 'groups') ? $group->id : $member->id;
-        $answer = $this->as($person, $method, '/'.strtr($path, ['{id}' => (string) $id, '{step}' => 'name', '{key}' => '6f1c2d3e-0000-4000-8000-000000000000', '{device}' => str_repeat('a', 24)]));
+        $answer = $this->as($person, $method, '/'.strtr($path, ['{id}' => (string) $id, '{step}' => 'name', '{pace}' => 'daily', '{key}' => '6f1c2d3e-0000-4000-8000-000000000000', '{device}' => str_repeat('a', 24)]));
         DB::rollBack();
         expect($answer->getStatusCode())->toBe($answers[$index], "{$operation} by ".($person?->role->value ?? 'an outsider').": {$answer->getContent()}");
     }

@@ -49,7 +49,7 @@ test('the name is told to whoever signs in, and in invitations; the zone is that
     Mail::fake();
     $this->as($this->root, 'PATCH', '/organisation', ['name' => 'Skerrin Quay', 'timezone' => 'europe/oslo', 'firstMonth' => 9], 0)->assertOk()->assertJsonPath('timezone', 'Europe/Oslo');
     $this->app['auth']->forgetGuards();
-    $this->getJson('/api/v1/session')->assertJsonPath('organisation', ['name' => 'Skerrin Quay', 'firstMonth' => 9, 'terms' => false, 'alternates' => false]);
+    $this->getJson('/api/v1/session')->assertJsonPath('organisation', ['name' => 'Skerrin Quay', 'firstMonth' => 9, 'terms' => false, 'alternates' => false, 'meetings' => false]);
     $this->as($this->root, 'POST', '/people', ['name' => 'Ben Oar', 'email' => 'ben@example.org', 'invite' => true])->assertCreated()->assertJsonPath('timezone', 'Europe/Oslo');
     Mail::assertQueued(Letter::class, fn (Letter $letter): bool => $letter->envelope()->subject === 'Root Ada invites you to the calendars of Skerrin Quay');
 });

@@ -14,7 +14,7 @@ beforeEach(function () {
 
 test('before anything is decided it is as it is by itself', function () {
     $this->as($this->root, 'GET', '/organisation')->assertExactJson([
-        'name' => '', 'timezone' => 'Europe/London', 'firstMonth' => null, 'schoolYear' => ['terms' => [], 'alternates' => false, 'halfTermCounts' => false], 'closures' => null, 'administratorsNeedSecondFactor' => false, 'plainHttp' => false, 'dayFirst' => true, 'morning' => '09:00', 'afternoon' => '13:00', 'evening' => '18:00', 'mayAskFor' => 'change', 'frameSites' => [], 'version' => 0,
+        'name' => '', 'meetings' => '', 'timezone' => 'Europe/London', 'firstMonth' => null, 'schoolYear' => ['terms' => [], 'alternates' => false, 'halfTermCounts' => false], 'closures' => null, 'administratorsNeedSecondFactor' => false, 'plainHttp' => false, 'dayFirst' => true, 'morning' => '09:00', 'afternoon' => '13:00', 'evening' => '18:00', 'mayAskFor' => 'change', 'frameSites' => [], 'version' => 0,
     ]);
 });
 
