@@ -67,9 +67,8 @@ final class NoticeWriter implements WritesLetters
     /** @param  Line  $line */
     private static function url(array $line, Perspective $perspective): string
     {
-        $calendar = $perspective->calendars[$line['calendar']]->calendar ?? null;
-        $isThere = $line['names'] && $line['was'] === null;
+        $told = NoticeLineData::of($line, $perspective);
 
-        return url('/').'?'.http_build_query(array_filter(['calendar' => $calendar?->slug, 'date' => $line['on'], 'event' => $isThere ? $line['series'][0] : null, 'occurrence' => $isThere ? $line['times'][0] ?? null : null], static fn ($value): bool => $value !== null));
+        return url('/').'?'.http_build_query(array_filter(['calendar' => $told->calendar?->slug, 'date' => $told->date, 'event' => $told->event, 'occurrence' => $told->occurrence], static fn ($value): bool => $value !== null));
     }
 }

@@ -45,7 +45,9 @@ final class SeenSeries
     /** What of a series a viewer sees in full, as though what is only busy to them were not there; null where that is nothing. */
     public function inFull(EventRecord $head, Perspective $perspective): ?Series
     {
-        return Redaction::series($this->load($head), fn (Event $event): Visibility => $this->visibility($head, $event, $perspective) === Visibility::Full ? Visibility::Full : Visibility::Hidden);
+        $whole = $this->load($head);
+
+        return $this->inFullBy($whole, $this->fullness($head, $whole, $perspective));
     }
 
     /**
