@@ -33,6 +33,7 @@ use App\Organisation\SchoolDays;
 use App\Organisation\SchoolYearChanged;
 use App\Participants\PeopleAtAddresses;
 use App\Participants\TellAsked;
+use App\Participants\TellPlaces;
 use App\Preparation\TellTasks;
 use App\Publishing\Kept\ForgetKept;
 use App\Publishing\Kept\KeptAnswers;
@@ -101,6 +102,7 @@ final class RotaServiceProvider extends ServiceProvider
         Event::listen(EventsChanged::class, [TellAsked::class, 'handle']);
         Event::listen(EventsChanged::class, [InviteAsked::class, 'handle']);
         Event::listen(EventsChanged::class, [TellTasks::class, 'handle']);
+        Event::listen(EventsChanged::class, [TellPlaces::class, 'handle']);
         Event::listen(EventsChanged::class, [NoteSteps::class, 'handle']);
         Event::listen(GroupsChanged::class, [InviteMembers::class, 'handle']);
         foreach ([EventsMarked::class => 'events', AccessMarked::class => 'access', ListsMarked::class => 'lists'] as $change => $told) {
@@ -122,7 +124,7 @@ final class RotaServiceProvider extends ServiceProvider
         URL::useOrigin((string) config('app.url'));
 
         // A number that is none of ours is a place where there is nothing.
-        Route::patterns(array_fill_keys(['id', 'attachment', 'operation', 'task', 'pin', 'link'], '[0-9]{1,18}'));
+        Route::patterns(array_fill_keys(['id', 'attachment', 'operation', 'task', 'pin', 'link', 'remark'], '[0-9]{1,18}'));
 
         // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
         RateLimiter::for('sign-in', fn (Request $request): array => [

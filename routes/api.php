@@ -49,6 +49,7 @@ use App\Overlays\OverlaySharingController;
 use App\Overlays\SheetController;
 use App\Overlays\ShowsController;
 use App\Participants\AnswersController;
+use App\Participants\GuestsController;
 use App\Pins\PinsController;
 use App\Preparation\TasksController;
 use App\Publishing\EventPagesController;
@@ -57,6 +58,7 @@ use App\Publishing\PublicationLinksController;
 use App\Publishing\PublicationPreviewController;
 use App\Publishing\PublicationsController;
 use App\Recurrence\RepeatController;
+use App\Remarks\RemarksController;
 use App\Reminders\RemindersController;
 use App\Rooms\RoomsController;
 use App\SecondFactor\SecondFactorController;
@@ -177,6 +179,11 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('reminders', [RemindersController::class, 'index']);
     Route::put('events/{id}/reminders', [RemindersController::class, 'update']);
+    Route::get('events/{id}/remarks', [RemarksController::class, 'index']);
+    Route::post('events/{id}/remarks', [RemarksController::class, 'store']);
+    Route::put('events/{id}/remarks/muted', [RemarksController::class, 'mute']);
+    Route::delete('events/{id}/remarks/{remark}', [RemarksController::class, 'destroy']);
+    Route::post('events/{id}/guests', [GuestsController::class, 'store']);
     Route::post('events/{id}/asked-again', [AskAgainController::class, 'store']);
     Route::get('events/{id}/file', [EventFileController::class, 'show']);
     Route::get('events/{id}/pages', [EventPagesController::class, 'index']);

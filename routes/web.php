@@ -28,6 +28,7 @@ Route::get('p/{address}/{date}/{name}', [PublishedEventController::class, 'show'
 Route::get('members/{key}', [FramePageController::class, 'show'])->where('key', '[0-9a-f]{32}')->middleware('throttle:published');
 Route::get('asked/{code}', [AnswerPageController::class, 'show'])->where('code', '[0-9A-Za-z-]+')->middleware('throttle:published');
 Route::post('asked/{code}', [AnswerPageController::class, 'store'])->where('code', '[0-9A-Za-z-]+')->middleware('throttle:published');
+Route::post('asked/{code}/guests', [AnswerPageController::class, 'bring'])->where('code', '[0-9A-Za-z-]+')->middleware('throttle:published');
 Route::get('unsubscribe/{person}/{pace}', [StopLetters::class, 'show'])->where(['person' => '\d+', 'pace' => 'now|daily|weekly'])->middleware(['throttle:published', 'signed:relative'])->name('letters.stop');
 Route::post('unsubscribe/{person}/{pace}', [StopLetters::class, 'store'])->where(['person' => '\d+', 'pace' => 'now|daily|weekly'])->middleware(['throttle:published', 'signed:relative']);
 Route::get('sitemap.xml', [SitemapController::class, 'show'])->middleware('throttle:feeds');

@@ -59,7 +59,7 @@ final class BulkPlan
         try {
             // A copy takes no right to change what is copied.
             if (! $input->filled('copyDays')) {
-                $this->seen->demandChange($head, $this->viewer->perspective());
+                $this->seen->demandChangeByCalendar($head, $this->viewer->perspective());
             }
             if ($head->version !== $asked->version) {
                 return Planned::refused($id, $head, 'Somebody changed it since it was shown here.', true);

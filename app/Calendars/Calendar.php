@@ -11,6 +11,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 use PinnedRota\Core\Access\Subject;
 use PinnedRota\Core\Access\SubjectKind;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Overlay\Mark;
 
@@ -29,6 +30,8 @@ use PinnedRota\Core\Overlay\Mark;
  * @property bool $free_categories whether who adds events may add categories, too
  * @property bool $offered whether it is on the list of everyone who may read it
  * @property ?string $suggested_pace how those who manage it would have others told of changes: a word to who follows it, which binds nobody
+ * @property bool $asks_provisional whether its provisional events ask those who are to take part, unless they say otherwise
+ * @property bool $remarks whether those who see its events may remark on them
  * @property ?int $own_of  the person whose own it is, from the first day on
  * @property ?Carbon $archived_at
  * @property int $version
@@ -42,7 +45,7 @@ final class Calendar extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['description' => '', 'first_day' => null, 'opening_view' => null, 'free_categories' => true, 'offered' => true, 'suggested_pace' => null, 'own_of' => null, 'archived_at' => null, 'version' => 1];
+    protected $attributes = ['description' => '', 'first_day' => null, 'opening_view' => null, 'free_categories' => true, 'offered' => true, 'suggested_pace' => null, 'asks_provisional' => false, 'remarks' => false, 'own_of' => null, 'archived_at' => null, 'version' => 1];
 
     /** @return HasOne<Source, $this> */
     public function source(): HasOne
@@ -59,6 +62,12 @@ final class Calendar extends Model
     public function keeper(): Subject
     {
         return new Subject($this->keeper_kind, $this->keeper_id);
+    }
+
+    /** From when on its events ask those who are to take part, unless they say otherwise. */
+    public function askWhen(): AskWhen
+    {
+        return $this->asks_provisional ? AskWhen::Provisional : AskWhen::Confirmed;
     }
 
     public function isArchived(): bool
@@ -87,6 +96,8 @@ final class Calendar extends Model
             'keeper_id' => 'integer',
             'free_categories' => 'boolean',
             'offered' => 'boolean',
+            'asks_provisional' => 'boolean',
+            'remarks' => 'boolean',
             'archived_at' => 'datetime',
             'own_of' => 'integer',
             'revision' => 'integer',

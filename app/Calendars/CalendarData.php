@@ -21,6 +21,8 @@ final readonly class CalendarData
      * @param  Colour  $givenColour  In which everybody sees it who has chosen no other
      * @param  bool  $own  Whether it is the viewer’s own, from the first day on
      * @param  list<string>  $reasons
+     * @param  bool  $asksProvisional  Whether its provisional events ask those who are to take part, unless they say otherwise
+     * @param  bool  $remarks  Whether those who see its events may remark on them
      * @param  ?Pace  $suggestedPace  When others are told of changes who follow it, as those who manage it would have it
      * @param  'MO'|'TU'|'WE'|'TH'|'FR'|'SA'|'SU'|null  $firstDay
      * @param  'lanes'|'day'|'week'|'month'|'year'|'list'|null  $openingView
@@ -46,6 +48,8 @@ final readonly class CalendarData
         public ?string $openingView,
         public bool $freeCategories,
         public bool $offered,
+        public bool $asksProvisional,
+        public bool $remarks,
         public ?Pace $suggestedPace,
         public int $version,
     ) {
@@ -100,6 +104,8 @@ final readonly class CalendarData
             openingView: $calendar->opening_view,
             freeCategories: $calendar->free_categories,
             offered: $calendar->offered,
+            asksProvisional: $calendar->asks_provisional,
+            remarks: $calendar->remarks,
             suggestedPace: $calendar->suggested_pace === null ? null : Pace::tryFrom($calendar->suggested_pace),
             version: $calendar->version,
         );

@@ -29,6 +29,8 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'openingView', type: 'string', nullable: true, enum: Sheet::VIEWS),
     new OA\Property(property: 'freeCategories', type: 'boolean'),
     new OA\Property(property: 'offered', type: 'boolean'),
+    new OA\Property(property: 'asksProvisional', description: 'Whether its provisional events ask those who are to take part, unless they say otherwise', type: 'boolean'),
+    new OA\Property(property: 'remarks', description: 'Whether those who see its events may remark on them', type: 'boolean'),
     new OA\Property(property: 'suggestedPace', description: 'When others are told of changes who follow it and choose nothing else', type: 'string', nullable: true, enum: [Pace::Now, Pace::Daily, Pace::Weekly]),
 ])]
 final class CalendarInput extends FormRequest
@@ -48,6 +50,8 @@ final class CalendarInput extends FormRequest
             'openingView' => ['sometimes', 'nullable', Rule::in(Sheet::VIEWS)],
             'freeCategories' => ['sometimes', 'boolean'],
             'offered' => ['sometimes', 'boolean'],
+            'asksProvisional' => ['sometimes', 'boolean'],
+            'remarks' => ['sometimes', 'boolean'],
             'suggestedPace' => ['sometimes', 'nullable', Rule::enum(Pace::class)->except(Pace::Off)],
             'keeper' => ['sometimes', 'array'],
             'keeper.kind' => ['required_with:keeper', Rule::in(['person', 'group'])],
@@ -76,9 +80,9 @@ final class CalendarInput extends FormRequest
             $settings['timezone'] = Zone::of($settings['timezone'])->name;
         }
 
-        foreach (['firstDay' => 'first_day', 'openingView' => 'opening_view', 'freeCategories' => 'free_categories', 'offered' => 'offered', 'suggestedPace' => 'suggested_pace'] as $name => $column) {
+        foreach (['firstDay' => 'first_day', 'openingView' => 'opening_view', 'freeCategories' => 'free_categories', 'offered' => 'offered', 'asksProvisional' => 'asks_provisional', 'remarks' => 'remarks', 'suggestedPace' => 'suggested_pace'] as $name => $column) {
             if ($this->has($name)) {
-                $settings[$column] = in_array($column, ['free_categories', 'offered'], true) ? $this->boolean($name) : $this->validated($name);
+                $settings[$column] = in_array($column, ['free_categories', 'offered', 'asks_provisional', 'remarks'], true) ? $this->boolean($name) : $this->validated($name);
             }
         }
 

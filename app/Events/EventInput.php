@@ -16,14 +16,18 @@ use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\GuestRight;
 use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
+use PinnedRota\Core\Events\Places;
 use PinnedRota\Core\Events\Reminders;
 use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Events\TravelTime;
 use PinnedRota\Core\ICalendar\ForeignContent;
 use PinnedRota\Core\Overlay\Colour;
 use PinnedRota\Core\Recurrence\InvalidRule;
@@ -59,6 +63,10 @@ use PinnedRota\Core\Time\Zone;
     new OA\Property(property: 'reminders', description: 'Minutes before the start; others that a file brought stay', type: 'array', items: new OA\Items(type: 'integer')),
     new OA\Property(property: 'tasks', description: 'The preparation list as it is to be; of the series, whatever time of it is changed', type: 'array', items: new OA\Items(ref: '#/components/schemas/TaskInput')),
     new OA\Property(property: 'participants', description: 'All who take part, but for what a file names by no mail address', type: 'array', items: new OA\Items(ref: '#/components/schemas/ParticipantInput')),
+    new OA\Property(property: 'places', description: 'How many may come; null: no end to them', type: 'integer', nullable: true),
+    new OA\Property(property: 'travel', description: 'Minutes that it takes to get there', type: 'integer', nullable: true),
+    new OA\Property(property: 'guests', description: 'What those who are asked may do beyond answering', type: 'array', items: new OA\Items(type: 'string', enum: GuestRight::class)),
+    new OA\Property(property: 'askWhen', description: 'From when on they are asked; null: as its calendar has it', type: 'string', enum: AskWhen::class, nullable: true),
     new OA\Property(property: 'tell', description: 'Whether those whom it concerns are told by mail; they are unless it says no', type: 'boolean'),
     new OA\Property(property: 'soon', description: 'Whether they are told as soon as it can no longer be undone at once, as of what was dragged, rather than with what else is changed within some minutes', type: 'boolean'),
     new OA\Property(property: 'row', allOf: [new OA\Schema(ref: '#/components/schemas/RowMoveInput')]),
@@ -103,6 +111,11 @@ final class EventInput extends FormRequest
             'priority' => ['sometimes', 'integer', 'between:0,9'],
             'colour' => ['sometimes', 'nullable', Rule::enum(Colour::class)],
             'joinable' => ['sometimes', 'boolean'],
+            'places' => ['sometimes', 'nullable', 'integer', 'between:1,'.Places::MOST],
+            'travel' => ['sometimes', 'nullable', 'integer', 'between:0,'.TravelTime::MOST],
+            'guests' => ['sometimes', 'array', 'max:3'],
+            'guests.*' => [Rule::enum(GuestRight::class)],
+            'askWhen' => ['sometimes', 'nullable', Rule::enum(AskWhen::class)],
             'reminders' => ['sometimes', 'array', 'max:10'],
             'reminders.*' => ['integer', 'between:0,'.self::LONGEST_REMINDER],
         ] + RepeatInput::rules() + RowMoveInput::rules() + TasksInput::RULES;
@@ -119,6 +132,8 @@ final class EventInput extends FormRequest
             'meeting.url' => 'A link begins with http:// or https://.',
             'link.url' => 'A link begins with http:// or https://.',
             'reminders.*.between' => 'A reminder comes at most four weeks before.',
+            'places.between' => 'There are from 1 to 10,000 places; leave it empty where there is no end to them.',
+            'travel.between' => 'The way there takes a day at most.',
             'priority.between' => 'A priority is a number from 1, the highest, to 9, or 0 for none.',
             'participants.*.address.email' => 'This is no mail address.',
             'participants.*.address.required_if' => 'Give the mail address.',
@@ -155,6 +170,7 @@ final class EventInput extends FormRequest
                 created: $before?->created,
             );
 
+            $event = $this->withTerms($event);
             if ($this->has('meeting')) {
                 $event = MeetingLink::put($event, $this->filled('meeting') ? trim((string) $this->validated('meeting')) : null);
             }
@@ -163,6 +179,23 @@ final class EventInput extends FormRequest
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(['end' => $problem->getMessage()]);
         }
+    }
+
+    /** What it says of taking part in it. */
+    private function withTerms(Event $event): Event
+    {
+        $number = fn (string $name): ?int => $this->filled($name) ? $this->integer($name) : null;
+        if ($this->has('places')) {
+            $event = Places::put($event, $number('places'));
+        }
+        if ($this->has('travel')) {
+            $event = TravelTime::put($event, $number('travel'));
+        }
+        if ($this->has('guests')) {
+            $event = GuestRight::put($event, array_map(GuestRight::from(...), array_values($this->validated('guests'))));
+        }
+
+        return $this->has('askWhen') ? AskWhen::put($event, $this->filled('askWhen') ? AskWhen::from($this->validated('askWhen')) : null) : $event;
     }
 
     private function contents(?EventContents $before): EventContents

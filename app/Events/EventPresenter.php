@@ -18,11 +18,17 @@ use App\Recurrence\ScopeWordsData;
 use App\Reminders\OwnReminder;
 use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Visibility;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventLink;
+use PinnedRota\Core\Events\GuestRight;
 use PinnedRota\Core\Events\Occurrence;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\Party;
+use PinnedRota\Core\Events\Places;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Reminders;
+use PinnedRota\Core\Events\TravelTime;
 use PinnedRota\Core\Recurrence\ExceptionWords;
 use PinnedRota\Core\Recurrence\ExtraDate;
 use PinnedRota\Core\Recurrence\RecurrenceWords;
@@ -58,6 +64,7 @@ final class EventPresenter
         $start = $occurrence->start ?? $event->timing->start;
         $end = $occurrence === null ? $seen->timing->end : $start->at($occurrence->localEnd());
         $mayChange = $full && $this->seen->mayChange($head, $perspective);
+        $home = $full ? $head->loadMissing('calendar')->calendar : null;
 
         $pins = $whole ? EventPins::of($head, $ways, $perspective, $mayChange) : EventPins::none();
         $contents = $seen->contents;
@@ -82,10 +89,21 @@ final class EventPresenter
             busy: $contents->busy,
             private: $full && $contents->private,
             categories: $contents->categories,
-            participants: $full ? EventParticipantData::ofEvent($head, $event, $mayChange) : [],
+            participants: $full ? EventParticipantData::ofEvent($head, $this->seen->askedOf($head, $event, $perspective), $mayChange) : [],
             answer: $full ? $this->answer($event, $perspective) : null,
             ownReminders: $full ? OwnReminder::of($perspective->viewer->personId, $head->id) : [],
             organiser: $full ? OrganiserData::of($head, $event) : null,
+            places: $full ? Places::of($event) : null,
+            placesTaken: $full ? Places::taken($event) : 0,
+            waitsAt: $full && $perspective->viewer->personId !== null ? Places::position($event, Participant::standingFor(Party::person($perspective->viewer->personId))) : null,
+            travel: $full ? TravelTime::of($event) : null,
+            leave: $full && TravelTime::of($event) !== null ? self::time($start->plusExactSeconds(-60 * TravelTime::of($event))) : null,
+            guests: $full ? GuestRight::of($event) : [],
+            askWhen: $full ? AskWhen::of($event) : null,
+            asks: $full && AskWhen::asks($event, $home?->askWhen() ?? AskWhen::Confirmed),
+            mayBring: $whole && ! $mayChange && $this->seen->mayAsGuest(GuestRight::Bring, $head, $perspective),
+            seesAsked: $full && $this->seen->seesAsked($head, $event, $perspective),
+            remarks: $whole && $home?->remarks === true ? ! $perspective->readOnly && $perspective->viewer->personId !== null : null,
             repeat: $whole ? $this->repeat($head, (string) $time) : null,
             priority: $contents->priority,
             colour: $contents->colour,
@@ -105,6 +123,7 @@ final class EventPresenter
             changedBy: $full ? ($people[$row->updated_by] ?? null) : null,
             changedAt: $full ? $row->updated_at->toIso8601ZuluString() : null,
             mayChange: $mayChange,
+            mayDelete: $full && $this->seen->mayChangeByCalendar($head, $perspective),
             version: $head->version,
         );
     }

@@ -2,10 +2,12 @@
 
 namespace App\Events;
 
+use App\Calendars\Calendar;
 use App\Calendars\Category;
 use App\Participants\ParticipantRecord;
 use App\Pins\Pin;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
@@ -44,6 +46,8 @@ use PinnedRota\Core\Time\TimeKind;
  * @property bool $joinable whether whoever may read it may join it; on the head
  * @property int $sequence
  * @property ?string $details content lines of reminders and what is kept as it came
+ * @property ?string $ask_when as AskWhen has it; of the details, for looking for it
+ * @property ?int $travel_minutes likewise
  * @property ?string $fingerprint
  * @property ?int $import_id
  * @property ?int $copied_from the event that this one is a copy of
@@ -52,6 +56,7 @@ use PinnedRota\Core\Time\TimeKind;
  * @property int $version of the whole series, on its head
  * @property Carbon $created_at
  * @property Carbon $updated_at
+ * @property ?Calendar $calendar
  */
 final class EventRecord extends Model
 {
@@ -67,7 +72,7 @@ final class EventRecord extends Model
     protected $attributes = [
         'series_id' => null, 'recurrence_id' => null, 'and_following' => false, 'indexed' => true, 'timezone' => null, 'end_timezone' => null, 'duration' => null, 'repeats' => false, 'recurrence' => null,
         'place' => '', 'description' => '', 'link' => '', 'status' => 'confirmed', 'busy' => true, 'private' => false, 'has_participants' => false,
-        'priority' => 0, 'colour' => null, 'joinable' => false, 'sequence' => 0, 'details' => null, 'fingerprint' => null, 'import_id' => null, 'copied_from' => null,
+        'priority' => 0, 'colour' => null, 'joinable' => false, 'sequence' => 0, 'details' => null, 'ask_when' => null, 'travel_minutes' => null, 'fingerprint' => null, 'import_id' => null, 'copied_from' => null,
         'created_by' => null, 'updated_by' => null, 'version' => 1,
     ];
 
@@ -75,6 +80,12 @@ final class EventRecord extends Model
     public function categories(): BelongsToMany
     {
         return $this->belongsToMany(Category::class, 'event_category', 'event_id', 'category_id');
+    }
+
+    /** @return BelongsTo<Calendar, $this> on which it is */
+    public function calendar(): BelongsTo
+    {
+        return $this->belongsTo(Calendar::class);
     }
 
     /** @return HasMany<EventRecord, $this> the changed occurrences of a head */

@@ -4,12 +4,14 @@ namespace App\Events;
 
 use App\Organisation\SchoolDays;
 use App\Participants\ParticipantRecord;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\TravelTime;
 use PinnedRota\Core\ICalendar\DetailsText;
 use PinnedRota\Core\ICalendar\RecurrenceText;
 use PinnedRota\Core\Overlay\Colour;
@@ -134,6 +136,9 @@ final class EventTranslator
             'colour' => $contents->colour?->value,
             'sequence' => $event->sequence,
             'details' => DetailsText::write($event),
+            // What is looked for by them; the event itself has it among its details.
+            'ask_when' => AskWhen::of($event)?->value,
+            'travel_minutes' => TravelTime::of($event),
         ];
     }
 

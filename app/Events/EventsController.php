@@ -2,9 +2,11 @@
 
 namespace App\Events;
 
+use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Access\Perspective;
 use App\Api\Answers;
+use App\Calendars\Calendar;
 use App\Events\Read\SeenSeries;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
@@ -33,6 +35,8 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\Decision;
+use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\RecurrenceId;
@@ -92,10 +96,14 @@ final class EventsController
         $following = $occurrence !== null && $input->boolean('following');
         $head = $this->changeable($id, $input);
         $target = $input->has('calendar') ? $this->targets->named($input->validated('calendar')) : null;
+        if ($target !== null && $target->calendar->id !== $head->calendar_id) {
+            $this->seen->demandChangeByCalendar($head, $this->viewer->perspective());
+        }
         if ($occurrence !== null && $target !== null && $target->calendar->id !== $head->calendar_id) {
             throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
         }
-        $home = $this->viewer->calendars()[$head->calendar_id];
+        // Who changes it as one who is asked may not see its calendar.
+        $home = $this->viewer->calendars()[$head->calendar_id] ?? new AccessibleCalendar(Calendar::query()->with('source')->findOrFail($head->calendar_id), new Decision(Level::None, []));
         $this->targets->demandCategories($target ?? $home, $input->namedCategories());
         $series = $this->seen->load($head);
         $commands = $following
@@ -113,6 +121,7 @@ final class EventsController
     {
         $occurrence = $this->occurrenceOf($request);
         $head = $this->changeable($id, $request);
+        $this->seen->demandChangeByCalendar($head, $this->viewer->perspective());
         $series = $this->seen->load($head);
         $found = $occurrence === null ? null : $this->find($series, $occurrence);
         $this->telling = Telling::of($request->boolean('tell', true), false);
@@ -131,7 +140,7 @@ final class EventsController
     {
         $occurrence = $this->occurrenceOf($request);
         $head = EventRecord::withTrashed()->whereNull('series_id')->findOrFail($id);
-        $this->seen->demandChange($head, $this->viewer->perspective());
+        $this->seen->demandChangeByCalendar($head, $this->viewer->perspective());
         $this->read[$id] = $head->version;
         $done = $this->carryOut(OperationKind::Restore, $occurrence === null ? new RestoreSeries($id) : new ReplaceSeries($id, OccurrenceChanges::unskip($this->seen->load($head), $occurrence)));
 

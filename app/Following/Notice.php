@@ -15,7 +15,7 @@ use PinnedRota\Core\Notices\Pace;
  * @property int $person_id
  * @property int $batch_id the last batch that is in it
  * @property Pace $pace
- * @property list<array{words: string, change: string, calendar: int, series: list<int>, times: list<string>, on: ?string, names: bool, inbox: bool, mail: bool, was: ?array{int, bool}}> $lines as they were reckoned; what is told of them see NoticeLines
+ * @property list<array{words: string, change: string, calendar: int, series: list<int>, times: list<string>, on: ?string, names: bool, inbox: bool, mail: bool, was: ?array{int, bool}, remark?: int}> $lines as they were reckoned; what is told of them see NoticeLines
  * @property bool $in_inbox
  * @property ?Carbon $read_at
  * @property Carbon $created_at

@@ -7,6 +7,7 @@ use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
 use App\History\OperationSeries;
 use App\History\RecordOfState;
+use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\RecurrenceId;
@@ -22,7 +23,7 @@ use WeakMap;
 /**
  * Makes the lines of a notice, and leaves of them what whoever it is for may still see when they are told.
  *
- * @phpstan-type Line array{words: string, change: string, calendar: int, series: list<int>, times: list<string>, on: ?string, names: bool, inbox: bool, mail: bool, was: ?array{int, bool}}
+ * @phpstan-type Line array{words: string, change: string, calendar: int, series: list<int>, times: list<string>, on: ?string, names: bool, inbox: bool, mail: bool, was: ?array{int, bool}, remark?: int}
  */
 final class NoticeLines
 {
@@ -82,7 +83,14 @@ final class NoticeLines
         $heads = EventRecord::withTrashed()->whereNull('series_id')->with(EventRecord::WHOLE)->findMany(array_unique(array_merge([], ...array_map(static fn (array $line): array => $line['names'] ? $line['series'] : [], $lines))))->keyBy('id');
         $were = OperationSeries::query()->findMany(array_filter(array_map(static fn (array $line): ?int => $line['was'][0] ?? null, $lines)))->keyBy('id');
 
-        return array_values(array_filter($lines, function (array $line) use ($heads, $were, $perspective): bool {
+        $remarks = array_filter(array_column($lines, 'remark'));
+        $remarks = $remarks === [] ? [] : DB::table('event_remarks')->whereIntegerInRaw('id', $remarks)->pluck('id')->all();
+
+        return array_values(array_filter($lines, function (array $line) use ($heads, $were, $remarks, $perspective): bool {
+            // What somebody has taken back is told no more.
+            if (isset($line['remark']) && ! in_array($line['remark'], $remarks, true)) {
+                return false;
+            }
             if (! $perspective->eventLevel($line['calendar'])->includes($line['names'] && $line['was'] === null ? Level::BusyTimes : Level::See)) {
                 return false;
             }

@@ -5,6 +5,7 @@ namespace App\Following;
 use App\Events\EventRecord;
 use App\Events\Read\FactsOfEvent;
 use App\Events\Read\SeenSeries;
+use App\Events\Read\StandingTime;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Series;
@@ -82,7 +83,7 @@ final class SeenChanges
     {
         $series = $this->side($together, $id, 1, $seen[1]);
 
-        return $series === null ? [] : $this->answers["{$id} {$seen[0]} {$seen[1]}"] ??= AnswerGiven::between($this->side($together, $id, 0, $seen[0]), $series, static fn (Event $event): ?Occurrence => self::next($series, $event));
+        return $series === null ? [] : $this->answers["{$id} {$seen[0]} {$seen[1]}"] ??= AnswerGiven::between($this->side($together, $id, 0, $seen[0]), $series, static fn (Event $event): ?Occurrence => StandingTime::of($series, $event));
     }
 
     public function facts(EventRecord $head, Event $event): EventFacts
@@ -114,27 +115,6 @@ final class SeenChanges
         $whole = $together->sides[$id][$side][1] ?? null;
 
         return $whole === null ? null : $this->seen->inFullBy($whole, $fullness);
-    }
-
-    /** The time that stands for an event: of a series the next. */
-    private static function next(Series $series, Event $event): ?Occurrence
-    {
-        if ($event->recurrenceId !== null) {
-            return $series->find($event->recurrenceId);
-        }
-        $start = $event->timing->start->indexSeconds();
-        [$from, $to] = $event->timing->repeats() ? [now()->getTimestamp(), now()->addDays(self::AHEAD_DAYS)->getTimestamp()] : [$start - 1, $start + 1];
-        try {
-            foreach ($series->occurrences($from, $to, self::budget()) as $each) {
-                if ($each->event === $event || ! $event->timing->repeats()) {
-                    return $each;
-                }
-            }
-        } catch (TooMuchWork) {
-            // Of such an event no time stands for all.
-        }
-
-        return null;
     }
 
     private static function budget(): WorkBudget

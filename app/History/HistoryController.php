@@ -95,7 +95,7 @@ final class HistoryController
     {
         $head = EventRecord::withTrashed()->whereNull('series_id')->findOrFail($id);
         $perspective = $this->viewer->perspective();
-        if ($this->seen->mayChange($head, $perspective)) {
+        if ($this->seen->mayChangeByCalendar($head, $perspective)) {
             return $head;
         }
         // What is hidden from the viewer is told of as though it were not there; a pin shows nothing of what was done.

@@ -16,6 +16,7 @@ use App\Events\Write\SeriesState;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\EventRights;
 use PinnedRota\Core\Access\Visibility;
+use PinnedRota\Core\Events\GuestRight;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
@@ -104,7 +105,8 @@ final class Undo
             return;
         }
         $calendar = $perspective->calendars[$state->calendarId()] ?? null;
-        if ($calendar === null || ! EventRights::mayChange($calendar->eventLevel(), $perspective->viewer->isAuthor($state->authorId()))) {
+        $byCalendar = $calendar !== null && EventRights::mayChange($calendar->eventLevel(), $perspective->viewer->isAuthor($state->authorId()));
+        if (! $byCalendar && ! $this->seen->mayAsGuest(GuestRight::Change, RecordOfState::head($state), $perspective)) {
             throw new AccessDeniedHttpException('You may not change this event any more.');
         }
     }

@@ -2,7 +2,10 @@
 
 namespace App\Invitations;
 
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
 use App\Meetings\OngoingMeetings;
+use App\Participants\BringGuests;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -33,7 +36,7 @@ final class AnswerPageController
 
     private const AHEAD_DAYS = 366;
 
-    public function __construct(private readonly InvitedSeries $series, private readonly InvitationAnswers $answers)
+    public function __construct(private readonly InvitedSeries $series, private readonly InvitationAnswers $answers, private readonly InvitedTerms $terms, private readonly BringGuests $guests)
     {
     }
 
@@ -68,6 +71,27 @@ final class AnswerPageController
         return redirect('/asked/'.$invitation->code().'?noted=1', 303);
     }
 
+    /** Asks somebody else to it, where it lets those who are asked. */
+    public function bring(Request $request, string $code): Response|RedirectResponse
+    {
+        $invitation = EventInvitation::ofCode($code) ?? abort(404);
+        try {
+            $input = validator($request->all(), ['address' => ['required', 'string', 'email', 'max:180'], 'name' => ['nullable', 'string', 'max:120']], [
+                'address.required' => 'Give the mail address.', 'address.email' => 'This is no mail address.', 'name.max' => 'A name has at most 120 characters.',
+            ])->validate();
+            $head = $invitation->event;
+            if ($head === null || ! $this->terms->of($invitation)->mayBring) {
+                throw ValidationException::withMessages(['address' => 'Who is asked to this does not ask others.']);
+            }
+            $actor = $invitation->person === null ? Actor::nobody() : Actor::person($invitation->person);
+            $this->guests->ask($head, $this->terms->time($invitation), [['kind' => 'address', 'address' => $input['address'], 'name' => $input['name'] ?? '']], $actor, Cause::Letter);
+        } catch (ValidationException $problem) {
+            return $this->page($this->view($invitation, null, false, $problem->validator->errors()->first()), 422);
+        }
+
+        return redirect('/asked/'.$invitation->code().'?brought=1', 303);
+    }
+
     private function view(EventInvitation $invitation, ?string $chosen, bool $isNoted, string $problem = '', ?string $note = null): View
     {
         $now = $this->series->now($invitation);
@@ -81,7 +105,7 @@ final class AnswerPageController
             'zone' => $zone === null ? $event?->timing->start->zone?->name : null, 'place' => $event->contents->place ?? '', 'link' => $event->contents->link ?? '', 'meeting' => $event === null ? '' : (string) MeetingLink::of($event), 'joins' => $now !== null && self::isOn($now), 'description' => $event->contents->description ?? '',
             'organiser' => $now === null || $invitation->event === null ? '' : $this->series->organiser($invitation->event), 'isWanted' => $them?->isWanted() === true,
             'chosen' => $chosen ?? ($stands === false ? null : $stands), 'stands' => $stands === false ? null : $stands, 'note' => $note ?? $them->note ?? '', 'isNoted' => $isNoted, 'problem' => $problem,
-            'times' => $now === null ? [] : $this->times($now, $zone),
+            'times' => $now === null ? [] : $this->times($now, $zone), 'terms' => $this->terms->of($invitation),
         ]);
     }
 

@@ -10,6 +10,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Status;
 
 /** Asks those once more who have not answered. */
@@ -26,8 +27,8 @@ final class AskAgainController
     {
         $perspective = $this->viewer->perspective();
         $head = $this->seen->full($id, $perspective);
-        $this->seen->demandChange($head, $perspective);
-        if ($head->status !== Status::Confirmed) {
+        $this->seen->demandChangeByCalendar($head, $perspective);
+        if (! AskWhen::asks($this->seen->load($head)->events()[0], $head->loadMissing('calendar')->calendar?->askWhen() ?? AskWhen::Confirmed)) {
             throw ValidationException::withMessages(['event' => $head->status === Status::Provisional ? 'What is provisional asks nobody until it is confirmed.' : 'It is called off.']);
         }
         $state = $this->states->of($id);

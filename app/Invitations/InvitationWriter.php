@@ -14,6 +14,7 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\MeetingLink;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
+use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\ICalendar\Method;
 use PinnedRota\Core\Invitations\ChangeWords;
 use PinnedRota\Core\Invitations\InvitationMessage;
@@ -63,7 +64,7 @@ final class InvitationWriter implements WritesLetters
         $words = [
             'kind' => $kind, 'title' => $event->contents->title, 'times' => array_map(static fn (Event $each): string => ChangeWords::when($each, $zone), $message->series->events()),
             'zone' => $person === null ? $event->timing->start->zone?->name : null, 'place' => $event->contents->place, 'description' => $event->contents->description, 'link' => $event->contents->link, 'meeting' => $kind === 'off' ? '' : (string) MeetingLink::of($event),
-            'organiser' => $organiser, 'were' => $kind === 'changed' ? ChangeWords::were($told, $message->series, $zone) : [],
+            'isProvisional' => $event->contents->status === Status::Provisional, 'organiser' => $organiser, 'were' => $kind === 'changed' ? ChangeWords::were($told, $message->series, $zone) : [],
             'asks' => $kind !== 'off' && ($event->participants[0] ?? null)?->isWanted() === true, 'asksAnew' => $kind === 'changed' && $message->asks,
             'isResponsible' => ($event->participants[0]->role ?? null) === ParticipantRole::Responsible, 'invitation' => $invitation,
         ];

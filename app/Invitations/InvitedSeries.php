@@ -7,6 +7,7 @@ use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Participants\AskedAs;
 use App\Participants\OrganiserData;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Participants;
@@ -31,7 +32,7 @@ final class InvitedSeries
         $groups = $invitation->person === null ? [] : $this->memberships->of($invitation->person);
         $organizer = new Participant('mailto:'.$invitation->answerAddress(), $this->organiser($head));
 
-        return Invited::of($this->translator->series($head), static fn (Event $event): ?Participant => self::asked($event, $invitation, $groups), $organizer, $invitation->told !== null);
+        return Invited::of($this->translator->series($head), static fn (Event $event): ?Participant => self::asked($event, $invitation, $groups), $organizer, $head->loadMissing('calendar')->calendar?->askWhen() ?? AskWhen::Confirmed, $invitation->told !== null);
     }
 
     /**

@@ -45,7 +45,7 @@ final class TakeReply
         $answer = static fn (ParticipantAnswer $answer): Command => $found?->recurrenceId === null
             ? new AnswerSeries($head->id, $who, $answer, $reply->note) : new AnswerOccurrence($head->id, $found->recurrenceId, $who, $answer, $reply->note);
         if ($reply->kind === ReplyKind::Proposal && $reply->starts !== null && $reply->ends !== null) {
-            $this->seen->demandChange($head, $perspective);
+            $this->seen->demandChangeByCalendar($head, $perspective);
             // Whoever proposed the time comes to it.
             $this->changes->carryOut(Actor::person($person), Cause::Screen, OperationKind::Change, [
                 new ReplaceSeries($head->id, self::moved($series, $occurrence, RecurrenceId::parse($reply->starts), RecurrenceId::parse($reply->ends))), $answer(ParticipantAnswer::Accepted),

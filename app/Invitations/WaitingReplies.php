@@ -83,7 +83,7 @@ final class WaitingReplies
         }
 
         return match ($reply->kind) {
-            ReplyKind::Proposal => $this->seen->mayChange($head, $perspective),
+            ReplyKind::Proposal => $this->seen->mayChangeByCalendar($head, $perspective),
             ReplyKind::Answer => $reply->reason !== ReplyReason::Delegated,
             ReplyKind::Message => false,
         };

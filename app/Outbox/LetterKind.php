@@ -23,6 +23,9 @@ enum LetterKind: string
     /** To who is responsible: how the preparation of an event stands. */
     case PreparationChanged = 'preparation-changed';
 
+    /** That somebody has a place at an event now, or waits for one. */
+    case Place = 'place';
+
     /** What changed with what somebody follows, as it happens. */
     case Notice = 'notice';
 

@@ -5,6 +5,7 @@ namespace App\Outbox;
 use App\Following\DigestWriter;
 use App\Following\NoticeWriter;
 use App\Invitations\InvitationWriter;
+use App\Invitations\PlaceWriter;
 use App\Invitations\ProposalDeclinedWriter;
 use App\Preparation\TasksWriter;
 use App\Reminders\ReminderWriter;
@@ -36,6 +37,7 @@ final class SendOutbox
     private const WRITERS = [
         LetterKind::Invitation->value => InvitationWriter::class, LetterKind::ProposalDeclined->value => ProposalDeclinedWriter::class, LetterKind::Reminder->value => ReminderWriter::class,
         LetterKind::TasksAssigned->value => TasksWriter::class, LetterKind::TasksDue->value => TasksWriter::class, LetterKind::PreparationChanged->value => TasksWriter::class,
+        LetterKind::Place->value => PlaceWriter::class,
         LetterKind::Notice->value => NoticeWriter::class, LetterKind::Digest->value => DigestWriter::class,
     ];
 

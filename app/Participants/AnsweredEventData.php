@@ -12,7 +12,7 @@ final readonly class AnsweredEventData
      * @param  ?string  $occurrence  The next time, where it is one of a series
      * @param  string  $start  of that time, as a clock in the zone of the person shows it
      * @param  string  $end  Exclusive
-     * @param  'unanswered'|'accepted'|'declined'|'tentative'|'delegated'  $answer  That they gave
+     * @param  'unanswered'|'accepted'|'declined'|'tentative'|'delegated'|'waiting'  $answer  That they gave
      */
     public function __construct(public int $id, public ?string $occurrence, public string $title, public string $start, public string $end, public bool $allDay, public string $answer, public CalendarNameData $calendar)
     {

@@ -14,8 +14,9 @@ final readonly class AskedEventData
      * @param  string  $end  Exclusive
      * @param  int  $times  How many times of the coming year are asked for
      * @param  string  $by  Who asks
+     * @param  ?int  $places  How many may come; null: no end to them
      */
-    public function __construct(public int $id, public ?string $occurrence, public string $title, public string $place, public string $start, public string $end, public bool $allDay, public int $times, public string $by, public CalendarNameData $calendar)
+    public function __construct(public int $id, public ?string $occurrence, public string $title, public string $place, public string $start, public string $end, public bool $allDay, public int $times, public string $by, public CalendarNameData $calendar, public bool $provisional, public ?int $places, public int $placesTaken)
     {
     }
 }

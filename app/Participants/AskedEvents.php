@@ -10,13 +10,16 @@ use App\Events\Read\SeenOccurrence;
 use App\Events\Read\SeenOccurrences;
 use App\Events\Read\SeenSeries;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\Places;
+use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\TimeKind;
 use PinnedRota\Core\Time\Zone;
 
-/** What somebody is asked to take part in, and has not answered: of what is settled and still to come, each series once, the next first. */
+/** What somebody is asked to take part in, and has not answered: of what is settled, or asks before it is, and still to come, each series once, the next first. */
 final class AskedEvents
 {
     private const AHEAD_DAYS = 366;
@@ -34,11 +37,13 @@ final class AskedEvents
         if ($series === []) {
             return [];
         }
+        $early = DB::table('events as e')->join('calendars as c', 'c.id', '=', 'e.calendar_id')->where('e.status', Status::Provisional)->whereRaw(AsksEarly::sql('e', 'c'))
+            ->where(static fn ($of) => $of->whereIntegerInRaw('e.id', $series)->orWhereIntegerInRaw('e.series_id', $series))->pluck('e.id')->flip()->all();
         $now = LocalDateTime::parse(Carbon::now($zone->name)->format('Y-m-d\TH:i:s'));
         $today = LocalDateTime::midnight($now->day());
         $first = $times = [];
         foreach ($this->occurrences->in($perspective, new Scope($perspective->calendars->keys()->all(), $today, $today->plusDays(self::AHEAD_DAYS), $zone, seriesIds: $series)) as $seen) {
-            if (! $seen->isUnanswered || $seen->occurrence->status !== Status::Confirmed || $seen->occurrence->on($zone)[1]->seconds <= $now->seconds) {
+            if (! $seen->isUnanswered || ! self::asks($seen, $early) || $seen->occurrence->on($zone)[1]->seconds <= $now->seconds) {
                 continue;
             }
             $id = $seen->occurrence->seriesId;
@@ -54,14 +59,23 @@ final class AskedEvents
         return array_values(array_map(fn (SeenOccurrence $seen): AskedEventData => $this->told($seen, count($times[$seen->occurrence->seriesId]), $heads[$seen->occurrence->seriesId], $perspective, $zone), $first));
     }
 
+    /** @param  array<int, mixed>  $early  ids of events that ask while they are provisional */
+    private static function asks(SeenOccurrence $seen, array $early): bool
+    {
+        return $seen->occurrence->status === Status::Confirmed || isset($early[$seen->occurrence->eventId]);
+    }
+
     private function told(SeenOccurrence $seen, int $times, EventRecord $head, Perspective $perspective, Zone $zone): AskedEventData
     {
         $occurrence = $seen->occurrence;
         [$start, $end] = $occurrence->written($zone);
+        $series = $this->series->load($head);
+        $event = ($occurrence->recurrenceId === null ? null : $series->find(RecurrenceId::parse($occurrence->recurrenceId))?->event) ?? $series->events()[0];
 
         return new AskedEventData(
             $head->id, $occurrence->recurrenceId, $occurrence->title, $occurrence->place, $start, $end, $occurrence->kind === TimeKind::Date, $times,
-            OrganiserData::of($head, $this->series->load($head)->events()[0])->name ?? '', CalendarNameData::of($perspective->calendars[$occurrence->calendarId]->calendar),
+            OrganiserData::of($head, $series->events()[0])->name ?? '', CalendarNameData::of($perspective->calendars[$occurrence->calendarId]->calendar),
+            $occurrence->status === Status::Provisional, Places::of($event), Places::taken($event),
         );
     }
 }

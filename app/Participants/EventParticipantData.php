@@ -18,7 +18,7 @@ final readonly class EventParticipantData
      * @param  ?int  $id  Where they are in the directory
      * @param  'person'|'group'|'room'|'other'  $kind
      * @param  'responsible'|'required'|'optional'|'informed'  $part
-     * @param  'unanswered'|'accepted'|'declined'|'tentative'|'delegated'  $answer
+     * @param  'unanswered'|'accepted'|'declined'|'tentative'|'delegated'|'waiting'  $answer
      * @param  ?string  $address  The mail address of somebody whom the directory does not know, for those who may change the event
      * @param  string  $note  What they wrote with their answer, for those who may change the event
      * @param  ?int  $memberOf  The group by which they are asked, where they are not asked themselves

@@ -6,6 +6,7 @@ use App\Access\AccessReader;
 use App\Calendars\Calendar;
 use App\Directory\GroupMemberships;
 use App\Directory\Person;
+use App\Participants\AsksEarly;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Status;
@@ -50,7 +51,7 @@ final class AskedPins
     }
 
     /**
-     * Who is asked to series that ask anybody: what is settled, and comes from nowhere else.
+     * Who is asked to series that ask anybody: what is settled, or asks before it is, and comes from nowhere else.
      *
      * @param  list<int>  $seriesIds
      * @return array<int, array<int, list<int>>> ids of people by calendar and series
@@ -59,7 +60,7 @@ final class AskedPins
     {
         $times = DB::table('events')->whereIntegerInRaw('series_id', $seriesIds)->where('has_participants', true)->pluck('id')->all();
         $rows = DB::table('event_participants as p')->join('events as e', 'e.id', '=', 'p.event_id')->join('events as head', 'head.id', '=', DB::raw('COALESCE(e.series_id, e.id)'))
-            ->whereIntegerInRaw('p.event_id', [...$seriesIds, ...$times])->whereNull('head.deleted_at')->where('head.status', '!=', Status::Provisional->value)->whereNull('head.import_id')->whereNull('head.fingerprint')
+            ->whereIntegerInRaw('p.event_id', [...$seriesIds, ...$times])->whereNull('head.deleted_at')->join('calendars as c', 'c.id', '=', 'head.calendar_id')->where(static fn ($asks) => $asks->where('head.status', '!=', Status::Provisional->value)->orWhereRaw(AsksEarly::sql('head', 'c')))->whereNull('head.import_id')->whereNull('head.fingerprint')
             ->where('p.organizer', false)->where(static fn ($whom) => $whom->whereNotNull('p.person_id')->orWhereNotNull('p.group_id'))
             ->get(['head.id', 'head.calendar_id', 'p.person_id', 'p.group_id', 'p.member_of']);
         $groups = $rows->pluck('group_id')->filter()->unique()->map(intval(...))->values()->all();

@@ -64,7 +64,7 @@ final class PinsController
         $perspective = $this->viewer->perspective();
         // Who has nothing to do with the calendar sees what they see of the event, and no more by trying.
         $mayEdit = $found !== null && EventRights::mayChange($perspective->eventLevel($found->calendar_id), false);
-        if ($found === null || ($found->pinned_by !== $this->viewer->person()->id && ! $mayEdit && ! $this->seen->mayChange($head, $perspective))) {
+        if ($found === null || ($found->pinned_by !== $this->viewer->person()->id && ! $mayEdit && ! $this->seen->mayChangeByCalendar($head, $perspective))) {
             $this->seen->partly($id, $perspective);
             throw $found === null || ! isset($perspective->calendars[$found->calendar_id]) ? new ConflictHttpException('It is not pinned there.') : new AccessDeniedHttpException('Somebody else pinned it there.');
         }

@@ -59,7 +59,7 @@ final class TasksController
     {
         $head = $this->seen->full($id, $this->viewer->perspective());
         $found = Task::query()->where('event_id', $head->id)->findOrFail($task);
-        if ($found->doer_id !== $this->viewer->person()->id && ! $this->seen->mayChange($head, $this->viewer->perspective())) {
+        if ($found->doer_id !== $this->viewer->person()->id && ! $this->seen->mayChangeByCalendar($head, $this->viewer->perspective())) {
             throw new AccessDeniedHttpException('Somebody else does this.');
         }
         $input = $request->validate(['done' => ['required', 'boolean'], 'occurrence' => ['sometimes', 'nullable', 'string', 'max:20']]);

@@ -31,7 +31,7 @@ final class DueReminders
         foreach ($this->candidates() as $row) {
             $starts = (int) strtotime("{$row->starts_at} UTC");
             $zone = Zone::of($row->timezone);
-            $moment = ReminderMoment::of(new LocalDateTime($row->time_kind === TimeKind::Zoned->value ? $zone->toLocal($starts) : $starts), $zone, (int) $row->minutes);
+            $moment = ReminderMoment::of(new LocalDateTime($row->time_kind === TimeKind::Zoned->value ? $zone->toLocal($starts) : $starts), $zone, (int) $row->minutes, (int) $row->travel_minutes);
             if ($moment > $now || $moment <= $now - self::LATEST * 60 || $moment < (int) strtotime("{$row->created_at} UTC")) {
                 continue;
             }
@@ -54,8 +54,8 @@ final class DueReminders
     private function candidates(): iterable
     {
         return DB::table('own_reminders as r')->join('people as p', 'p.id', '=', 'r.person_id')->join('occurrences as o', 'o.series_id', '=', 'r.event_id')->join('events as e', 'e.id', '=', 'o.event_id')
-            ->where('p.status', 'active')->whereRaw('o.starts_at > DATE_ADD(?, INTERVAL r.minutes MINUTE)', [now()->subMinutes(self::LATEST + self::ZONES)])->whereRaw('o.starts_at < DATE_ADD(?, INTERVAL r.minutes MINUTE)', [now()->addMinutes(self::ZONES)])
+            ->where('p.status', 'active')->whereRaw('o.starts_at > DATE_ADD(?, INTERVAL r.minutes MINUTE)', [now()->subMinutes(self::LATEST + self::ZONES)])->whereRaw('o.starts_at < DATE_ADD(?, INTERVAL r.minutes + COALESCE(e.travel_minutes, 0) MINUTE)', [now()->addMinutes(self::ZONES)])
             ->whereNotExists(static fn ($sent) => $sent->from('reminders_sent as s')->whereColumn('s.reminder_id', 'r.id')->whereRaw("s.recurrence_id = COALESCE(o.recurrence_id, '')")->whereColumn('s.starts_at', 'o.starts_at'))
-            ->distinct()->orderBy('r.id')->orderBy('o.starts_at')->get(['r.id', 'r.person_id', 'r.event_id', 'r.minutes', 'r.created_at', 'p.timezone', 'p.email', 'o.recurrence_id', 'o.starts_at', 'e.time_kind']);
+            ->distinct()->orderBy('r.id')->orderBy('o.starts_at')->get(['r.id', 'r.person_id', 'r.event_id', 'r.minutes', 'r.created_at', 'p.timezone', 'p.email', 'o.recurrence_id', 'o.starts_at', 'e.time_kind', 'e.travel_minutes']);
     }
 }

@@ -4,6 +4,7 @@ namespace App\Reminders;
 
 use App\Access\AccessReader;
 use App\Directory\Person;
+use App\Events\EventRecord;
 use App\Events\Read\Scope;
 use App\Events\Read\SeenOccurrence;
 use App\Events\Read\SeenOccurrences;
@@ -35,6 +36,14 @@ final class RemindedOf
         }
 
         return null;
+    }
+
+    /** @return ?string when one leaves for it, as the clock of somebody shows it: HH:MM; null where the way takes no time */
+    public static function leave(SeenOccurrence $seen, Zone $zone): ?string
+    {
+        $minutes = (int) EventRecord::query()->whereKey($seen->occurrence->eventId)->value('travel_minutes');
+
+        return $minutes === 0 ? null : substr((new LocalDateTime($seen->occurrence->on($zone)[0]->seconds - 60 * $minutes))->toMinute(), 11);
     }
 
     /** Whether it is called off, or over: nobody is reminded of that any more. */

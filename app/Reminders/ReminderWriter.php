@@ -42,7 +42,7 @@ final class ReminderWriter implements WritesLetters
         }
         $at = static fn (LocalDateTime $time): EventTime => $occurrence->kind === TimeKind::Date ? EventTime::date($time) : EventTime::floating($time);
         $words = [
-            'title' => $occurrence->title, 'when' => WhenWords::between($at($start), $at($end)), 'place' => $occurrence->place,
+            'title' => $occurrence->title, 'when' => WhenWords::between($at($start), $at($end)), 'place' => $occurrence->place, 'leave' => RemindedOf::leave($seen, $zone),
             'isLate' => now()->getTimestamp() - (int) ($letter->about['moment'] ?? 0) > self::PATIENCE,
             'url' => url('/').'?'.http_build_query(['date' => $start->toDate(), 'event' => $occurrence->seriesId] + ($occurrence->recurrenceId === null ? [] : ['occurrence' => $occurrence->recurrenceId])),
         ];

@@ -32,7 +32,7 @@ final class RemindersNow
             }
             $occurrence = $seen->occurrence;
             [$start, $end] = $occurrence->written($zone);
-            $told[] = new ReminderNowData($letter->id, $occurrence->seriesId, $occurrence->recurrenceId, $calendar->calendar->slug, $occurrence->title, $start, $end, $occurrence->kind === TimeKind::Date, $occurrence->place);
+            $told[] = new ReminderNowData($letter->id, $occurrence->seriesId, $occurrence->recurrenceId, $calendar->calendar->slug, $occurrence->title, $start, $end, $occurrence->kind === TimeKind::Date, $occurrence->place, RemindedOf::leave($seen, $zone));
         }
 
         return $told;

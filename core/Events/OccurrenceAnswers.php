@@ -10,12 +10,14 @@ namespace PinnedRota\Core\Events;
  */
 final class OccurrenceAnswers
 {
-    /** The series with what one of those who are asked answered to one of its times. */
-    public static function answered(Series $series, Occurrence $occurrence, Participant $who, ParticipantAnswer $answer, string $note = ''): Series
+    /**
+     * The series with what one of those who are asked answered to one of its times.
+     *
+     * @param  int  $at  when they answered, UTC seconds
+     */
+    public static function answered(Series $series, Occurrence $occurrence, Participant $who, ParticipantAnswer $answer, string $note, int $at): Series
     {
-        $single = OccurrenceChanges::single($occurrence);
-
-        return OccurrenceChanges::one($series, $single->with(participants: Participants::answered($single->participants, $who, $answer, $note)));
+        return OccurrenceChanges::one($series, Places::answered(OccurrenceChanges::single($occurrence), $who, $answer, $note, $at));
     }
 
     /** Whether a changed time is as its series has it, but for what was answered. */

@@ -7,6 +7,9 @@ namespace PinnedRota\Core\Events;
 /** Somebody, or something, that takes part in an event (ATTENDEE, RFC 5545, 3.8.4.1). */
 final readonly class Participant
 {
+    /** Since when somebody waits for a place (see Places): UTC, as RFC 3339 writes it. */
+    public const SINCE = 'X-ROTA-SINCE';
+
     /**
      * @param  string  $address  a URI, most often `mailto:…`
      * @param  string  $name  empty where none is given
@@ -73,10 +76,14 @@ final readonly class Participant
         return new self('mailto:'.mb_strtolower($mailAddress), $name, ParticipantKind::Person, $role);
     }
 
-    /** The same with another part, answer, place in the directory or note; what is left out stays as it is. */
-    public function with(?ParticipantRole $role = null, ?ParticipantAnswer $answer = null, ?Party $party = null, ?string $note = null): self
+    /**
+     * The same with another part, answer, place in the directory or note; what is left out stays as it is.
+     *
+     * @param  ?array<string, list<string>>  $parameters
+     */
+    public function with(?ParticipantRole $role = null, ?ParticipantAnswer $answer = null, ?Party $party = null, ?string $note = null, ?array $parameters = null): self
     {
-        return new self($this->address, $this->name, $this->kind, $role ?? $this->role, $answer ?? $this->answer, $this->asked, $this->parameters, $party ?? $this->party, $note ?? $this->note, $this->memberOf);
+        return new self($this->address, $this->name, $this->kind, $role ?? $this->role, $answer ?? $this->answer, $this->asked, $parameters ?? $this->parameters, $party ?? $this->party, $note ?? $this->note, $this->memberOf);
     }
 
     /** Whether an answer is wanted of them: not of who is responsible, nor of who is only told. */
@@ -88,7 +95,15 @@ final readonly class Participant
     /** The same as one who has not answered. */
     public function unanswered(): self
     {
-        return $this->with(answer: ParticipantAnswer::Unanswered, note: '');
+        return $this->with(answer: ParticipantAnswer::Unanswered, note: '')->waitingSince(null);
+    }
+
+    /** @param  ?string  $since  UTC; null: they wait for nothing */
+    public function waitingSince(?string $since): self
+    {
+        $parameters = ($since === null ? [] : [self::SINCE => [$since]]) + array_diff_key($this->parameters, [self::SINCE => true]);
+
+        return $parameters === $this->parameters ? $this : $this->with(parameters: $parameters);
     }
 
     /** Whether it is the same one, whatever part they take. */

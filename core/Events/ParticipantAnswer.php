@@ -12,4 +12,7 @@ enum ParticipantAnswer: string
     case Declined = 'DECLINED';
     case Tentative = 'TENTATIVE';
     case Delegated = 'DELEGATED';
+
+    /** Would come, and waits for a place (see Places). Who does not know it takes it for no answer. */
+    case Waiting = 'X-WAITING';
 }

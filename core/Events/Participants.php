@@ -104,7 +104,7 @@ final class Participants
 
     private static function answeredLike(Participant $each, ?Participant $other): Participant
     {
-        return $each->with(answer: $other?->answer, note: $other?->note);
+        return $other === null ? $each : $each->with(answer: $other->answer, note: $other->note)->waitingSince($other->parameters[Participant::SINCE][0] ?? null);
     }
 
     /** @param  list<Participant>  $before */

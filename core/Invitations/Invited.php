@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PinnedRota\Core\Invitations;
 
 use Closure;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\MeetingLink;
@@ -29,12 +30,13 @@ final class Invited
     /**
      * @param  Closure(Event): ?Participant  $asked  as whom they are asked to an event; null where they are not
      * @param  Participant  $organizer  as they are told who asks them
-     * @param  bool  $alsoProvisional  whether they are told of what is not settled: who was asked to it before
+     * @param  AskWhen  $ofCalendar  from when on its calendar asks
+     * @param  bool  $alsoProvisional  whether they are told of what is not settled, whatever it says: who was asked to it before
      * @return ?Series null where they are asked to nothing
      */
-    public static function of(Series $series, Closure $asked, Participant $organizer, bool $alsoProvisional = false): ?Series
+    public static function of(Series $series, Closure $asked, Participant $organizer, AskWhen $ofCalendar, bool $alsoProvisional = false): ?Series
     {
-        $told = static fn (Event $event): ?Event => self::told($event, $asked, $organizer, $alsoProvisional);
+        $told = static fn (Event $event): ?Event => self::told($event, $asked, $organizer, $alsoProvisional || AskWhen::asks($event, $ofCalendar));
         $master = $series->master === null ? null : $told($series->master);
         $overrides = $skipped = [];
         foreach ($series->overrides as $override) {
@@ -76,11 +78,11 @@ final class Invited
     }
 
     /** @param  Closure(Event): ?Participant  $asked */
-    private static function told(Event $event, Closure $asked, Participant $organizer, bool $alsoProvisional): ?Event
+    private static function told(Event $event, Closure $asked, Participant $organizer, bool $asks): ?Event
     {
         $them = $asked($event);
         $contents = $event->contents;
-        if ($them === null || $contents->status === Status::Cancelled || ($contents->status === Status::Provisional && ! $alsoProvisional)) {
+        if ($them === null || $contents->status === Status::Cancelled || ! $asks) {
             return null;
         }
 

@@ -16,6 +16,9 @@ final class NoticeWords
 {
     private const HOUR = 3600;
 
+    /** Of a remark so many characters are told in a line. */
+    private const REMARK = 160;
+
     private const DAY = 86_400;
 
     private readonly int $year;
@@ -62,15 +65,35 @@ final class NoticeWords
         $what = $answers[0]->time->title.', '.$this->when($answers[0]->time);
         if (count($answers) <= 2) {
             return implode('; ', array_map(static fn (AnswerGiven $each): string => "{$each->name} ".match ($each->answer) {
-                ParticipantAnswer::Accepted => 'comes', ParticipantAnswer::Declined => 'does not come', ParticipantAnswer::Tentative => 'comes perhaps', default => 'has taken back their answer',
+                ParticipantAnswer::Accepted => 'comes', ParticipantAnswer::Declined => 'does not come', ParticipantAnswer::Tentative => 'comes perhaps', ParticipantAnswer::Waiting => 'waits for a place', default => 'has taken back their answer',
             }, $answers))." to {$what}";
         }
         $count = static fn (ParticipantAnswer $answer): int => count(array_filter($answers, static fn (AnswerGiven $each): bool => $each->answer === $answer));
         $counts = array_filter([
-            [$count(ParticipantAnswer::Accepted), 'come', 'comes'], [$count(ParticipantAnswer::Tentative), 'perhaps', 'perhaps'], [$count(ParticipantAnswer::Declined), 'do not', 'does not'],
+            [$count(ParticipantAnswer::Accepted), 'come', 'comes'], [$count(ParticipantAnswer::Tentative), 'perhaps', 'perhaps'], [$count(ParticipantAnswer::Declined), 'do not', 'does not'], [$count(ParticipantAnswer::Waiting), 'wait for a place', 'waits for a place'],
         ], static fn (array $each): bool => $each[0] > 0);
 
         return count($answers)." answers to {$what}: ".implode(', ', array_map(static fn (array $each): string => "{$each[0]} ".($each[0] === 1 ? $each[2] : $each[1]), $counts));
+    }
+
+    /** What somebody remarked, its beginning. */
+    public function remark(NoticeTime $time, string $by, string $text): string
+    {
+        $line = trim((string) preg_replace('/\s+/u', ' ', $text));
+
+        return "{$by} on {$time->title}, {$this->when($time)}: “".mb_strimwidth($line, 0, self::REMARK, '…').'”';
+    }
+
+    /** That somebody who waited has a place now. */
+    public function place(NoticeTime $time): string
+    {
+        return "You have a place: {$time->title}, {$this->when($time)}";
+    }
+
+    /** @param  int  $at  at which place of those who wait, from 1 */
+    public function waits(NoticeTime $time, int $at): string
+    {
+        return "All places are taken: you wait as number {$at} for {$time->title}, {$this->when($time)}";
     }
 
     /** @param  non-empty-list<NoticeItem>  $items */

@@ -14,13 +14,15 @@ final class ReminderMoment
 
     /**
      * @param  LocalDateTime  $start  on the wall of whoever is reminded
-     * @param  int  $minutes  before it
+     * @param  int  $minutes  before it, or before one leaves for it
+     * @param  int  $travel  minutes that it takes to get there: what comes less than a day before comes so long before one leaves
      * @return int UTC seconds
      */
-    public static function of(LocalDateTime $start, Zone $zone, int $minutes): int
+    public static function of(LocalDateTime $start, Zone $zone, int $minutes, int $travel = 0): int
     {
-        return $minutes % self::DAY === 0
+        // When it starts is when one leaves.
+        return $minutes % self::DAY === 0 && ($minutes > 0 || $travel === 0)
             ? $zone->toUtc($start->plusDays(-intdiv($minutes, self::DAY))->seconds)
-            : $zone->toUtc($start->seconds) - $minutes * 60;
+            : $zone->toUtc($start->seconds) - ($minutes + ($minutes < self::DAY ? $travel : 0)) * 60;
     }
 }

@@ -34,8 +34,8 @@ test('who is told is counted: of a group each, and not oneself, a room, or who i
 
 describe('how a form ends', () => {
     const sent = vi.fn();
-    function Form({ now, was = [], status = 'confirmed' }: { now: Participant[]; was?: Schemas['EventParticipant'][]; status?: Schemas['Event']['status'] }) {
-        const telling = useTelling(was.length === 0 ? null : madeEvent({ participants: was }), now, status);
+    function Form({ now, was = [], status = 'confirmed', early = false }: { now: Participant[]; was?: Schemas['EventParticipant'][]; status?: Schemas['Event']['status']; early?: boolean }) {
+        const telling = useTelling(was.length === 0 ? null : madeEvent({ participants: was }), now, status, early);
         return (
             <form
                 onSubmit={(event) => {

@@ -5,16 +5,16 @@ import type { Schemas } from '@/api/client';
 export function madeCalendar(more: Partial<Schemas['Calendar']> = {}): Schemas['Calendar'] {
     return {
         slug: 'slip', name: 'Slipway', description: '', colour: 'sea', mark: 'disc', givenColour: 'sea', givenMark: 'disc', own: false, timezone: 'Europe/London', keeper: { kind: 'person', id: 1, name: 'Ada Quill' }, level: 'manage', reasons: [],
-        mayAdd: true, subscribed: false, onList: true, archived: false, firstDay: null, openingView: null, freeCategories: true, offered: false, suggestedPace: null, version: 1, ...more,
+        mayAdd: true, subscribed: false, onList: true, archived: false, firstDay: null, openingView: null, freeCategories: true, offered: false, asksProvisional: false, remarks: false, suggestedPace: null, version: 1, ...more,
     };
 }
 
 export function madeEvent(more: Partial<Schemas['Event']> = {}): Schemas['Event'] {
     return {
         id: 7, occurrence: null, calendar: 'slip', title: 'Haul out', busyOnly: false, allDay: false, start: '2026-11-10T09:00', end: '2026-11-10T10:00', timezone: 'Europe/London', endTimezone: null, endThere: null, links: [], startsAt: null, endsAt: null,
-        place: '', link: '', description: '', status: 'confirmed', busy: true, private: false, categories: [], participants: [], answer: null, ownReminders: [], organiser: null, repeat: null, priority: 0, colour: null, reminders: [],
+        place: '', link: '', description: '', status: 'confirmed', busy: true, private: false, categories: [], participants: [], answer: null, ownReminders: [], organiser: null, places: null, placesTaken: 0, waitsAt: null, travel: null, leave: null, guests: [], askWhen: null, asks: true, mayBring: false, seesAsked: true, remarks: null, repeat: null, priority: 0, colour: null, reminders: [],
         attachments: [], tasks: [], joinable: false, copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [], addedBy: null, addedAt: null, changedBy: null, changedAt: null,
-        mayChange: true, version: 3, ...more,
+        mayChange: true, mayDelete: true, version: 3, ...more,
     };
 }
 

@@ -15,7 +15,7 @@ beforeEach(() => {
     told.mockClear();
 });
 
-const reminder: Schemas['ReminderNow'] = { id: 4, event: 7, occurrence: null, calendar: 'slip', title: 'Oar test', start: '2026-11-03T14:00', end: '2026-11-03T15:00', allDay: false, place: 'Slip 2' };
+const reminder: Schemas['ReminderNow'] = { id: 4, event: 7, occurrence: null, calendar: 'slip', title: 'Oar test', start: '2026-11-03T14:00', end: '2026-11-03T15:00', allDay: false, place: 'Slip 2', leave: null };
 
 function open(reminders: Schemas['ReminderNow'][]) {
     const asked = fakeServer(() => ({ body: reminders }));

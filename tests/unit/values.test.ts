@@ -17,18 +17,18 @@ const event: Event = {
         madeParticipant({ id: 4, name: 'Esi Marchetti', part: 'responsible', answer: 'accepted' }), madeParticipant({ kind: 'group', id: 5, name: 'Rigging', part: 'optional', size: 2 }), madeParticipant({ kind: 'other', id: null, name: 'A boat' }),
         madeParticipant({ kind: 'other', id: null, name: 'A guest', address: 'guest@example.org', answer: 'declined' }), madeParticipant({ id: 9, name: 'Ben Oar', memberOf: 5 }),
     ],
-    answer: null, ownReminders: [],
+    answer: null, ownReminders: [], places: 8, placesTaken: 2, waitsAt: null, travel: 20, leave: '2026-11-03T09:10', guests: ['bring'], askWhen: 'provisional', asks: true, mayBring: false, seesAsked: true, remarks: null,
     repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, within: null, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],
     attachments: [], copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [],
-    addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, version: 3,
+    addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, mayDelete: true, version: 3,
 };
 
 test('an event goes through the form unchanged', () => {
     const input = inputOf(valuesOf(event), true);
     expect(input).toEqual({
         calendar: 'slip', title: 'Rowing', allDay: false, start: '2026-11-03T09:30', end: '2026-11-03T11:00', place: 'Pontoon', link: '', meeting: null, description: '',
-        categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }, { kind: 'address', address: 'guest@example.org', name: 'A guest', part: 'required' }], organiser: null, status: 'provisional', busy: false, private: true,
+        categories: ['safety'], participants: [{ kind: 'person', id: 4, part: 'responsible' }, { kind: 'group', id: 5, part: 'optional' }, { kind: 'address', address: 'guest@example.org', name: 'A guest', part: 'required' }], organiser: null, places: 8, travel: 20, guests: ['bring'], askWhen: 'provisional', status: 'provisional', busy: false, private: true,
         priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, doer: 4 }], repeat: { pick: PICK, until: '2026-12-17', count: null, within: null },
     });
     expect(inputOf(valuesOf(event), false)).not.toHaveProperty('repeat');

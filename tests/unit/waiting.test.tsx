@@ -13,7 +13,7 @@ vi.mock('@tanstack/react-router', () => ({ Link: ({ children, search }: { childr
 
 afterEach(cleanup);
 
-const asked: Schemas['AskedEvent'] = { id: 7, occurrence: null, title: 'Haul out', place: 'Slip', start: '2026-11-03T09:00', end: '2026-11-03T10:30', allDay: false, times: 1, by: 'Ada Quill', calendar: { slug: 'slipway', name: 'Slipway', colour: 'sea', mark: 'disc' } };
+const asked: Schemas['AskedEvent'] = { id: 7, occurrence: null, title: 'Haul out', place: 'Slip', start: '2026-11-03T09:00', end: '2026-11-03T10:30', allDay: false, times: 1, by: 'Ada Quill', calendar: { slug: 'slipway', name: 'Slipway', colour: 'sea', mark: 'disc' }, provisional: false, places: null, placesTaken: 0 };
 
 describe('events that one is asked to take part in', () => {
     const show = (events: Schemas['AskedEvent'][], answer: { status?: number; body?: unknown } = { status: 204 }) => {

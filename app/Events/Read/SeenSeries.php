@@ -4,6 +4,7 @@ namespace App\Events\Read;
 
 use App\Access\AccessibleCalendar;
 use App\Access\Perspective;
+use App\Calendars\Calendar;
 use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Pins\Pin;
@@ -15,6 +16,7 @@ use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Access\Redaction;
 use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\GuestRight;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Party;
@@ -39,7 +41,9 @@ final class SeenSeries
     /** What a viewer sees of a series; null where that is nothing. */
     public function of(EventRecord $head, Perspective $perspective): ?Series
     {
-        return Redaction::series($this->load($head), fn (Event $event): Visibility => $this->visibility($head, $event, $perspective));
+        $seen = Redaction::series($this->load($head), fn (Event $event): Visibility => $this->visibility($head, $event, $perspective));
+
+        return $seen?->each(fn (Event $event): Event => $this->askedOf($head, $event, $perspective));
     }
 
     /** What of a series a viewer sees in full, as though what is only busy to them were not there; null where that is nothing. */
@@ -112,6 +116,24 @@ final class SeenSeries
         return $perspective->looker === null ? $seen : $seen->atMost($this->visibility($head, $event, $perspective->looker));
     }
 
+    /** Of those who take part, the ones that somebody sees: all by a calendar that is open to them, or where the event lets them; else themselves. */
+    public function askedOf(EventRecord $head, Event $event, Perspective $perspective): Event
+    {
+        return $event->participants === [] || $this->seesAsked($head, $event, $perspective) ? $event : Redaction::othersAsked($event, $perspective->viewer);
+    }
+
+    public function seesAsked(EventRecord $head, Event $event, Perspective $perspective): bool
+    {
+        foreach (array_keys($this->ways($head, $perspective)) as $id) {
+            $isByBeingAsked = $id !== $head->calendar_id && $head->pins->firstWhere('calendar_id', $id)?->asked === true;
+            if (! $isByBeingAsked && $perspective->eventLevel($id)->includes(Level::See)) {
+                return true;
+            }
+        }
+
+        return GuestRight::See->isGivenBy($event);
+    }
+
     /**
      * An event of which somebody sees the contents of one time at least.
      *
@@ -161,6 +183,11 @@ final class SeenSeries
         return $found ?? throw (new ModelNotFoundException)->setModel(EventRecord::class);
     }
 
+    public function isFull(EventRecord $head, Event $event, Perspective $perspective): bool
+    {
+        return $this->visibility($head, $event, $perspective) === Visibility::Full;
+    }
+
     /** How much is seen of a series as such, whatever is seen of single times of it. */
     public function asSuch(EventRecord $head, Perspective $perspective): Visibility
     {
@@ -207,8 +234,26 @@ final class SeenSeries
         };
     }
 
-    /** Whether somebody may change an event: by its own calendar, never by one that it is pinned to. */
+    /** Whether somebody may change an event: by its own calendar, never by one that it is pinned to; or as one who is asked, where it lets them. */
     public function mayChange(EventRecord $head, Perspective $perspective): bool
+    {
+        return $this->mayChangeByCalendar($head, $perspective) || $this->mayAsGuest(GuestRight::Change, $head, $perspective);
+    }
+
+    /** Whether somebody who is asked to an event may do more with it, as it stands. What comes from elsewhere gives nothing. */
+    public function mayAsGuest(GuestRight $right, EventRecord $head, Perspective $perspective): bool
+    {
+        $event = $perspective->readOnly || $perspective->viewer->personId === null ? null : $this->load($head)->events()[0];
+        if ($event === null || ! $right->isGivenBy($event) || ! Involvement::of($perspective->viewer, null, self::parties($event), []) || $this->asSuch($head, $perspective) !== Visibility::Full) {
+            return false;
+        }
+        $calendar = Calendar::query()->with('source')->find($head->calendar_id);
+
+        return $calendar !== null && ! $calendar->isSubscribed() && ! $calendar->isArchived();
+    }
+
+    /** Whether its calendar lets somebody change an event, delete it and put it elsewhere. */
+    public function mayChangeByCalendar(EventRecord $head, Perspective $perspective): bool
     {
         return ! $perspective->readOnly && EventRights::mayChange($perspective->eventLevel($head->calendar_id), $perspective->viewer->isAuthor($head->created_by));
     }
@@ -219,7 +264,18 @@ final class SeenSeries
      */
     public function demandChange(EventRecord $head, Perspective $perspective): void
     {
-        if ($this->mayChange($head, $perspective)) {
+        if (! $this->mayAsGuest(GuestRight::Change, $head, $perspective)) {
+            $this->demandChangeByCalendar($head, $perspective);
+        }
+    }
+
+    /**
+     * @throws ModelNotFoundException where they see nothing of it
+     * @throws AccessDeniedHttpException where its calendar does not let them change it
+     */
+    public function demandChangeByCalendar(EventRecord $head, Perspective $perspective): void
+    {
+        if ($this->mayChangeByCalendar($head, $perspective)) {
             return;
         }
         // What is hidden from the viewer is told of as though it were not there.
@@ -228,6 +284,7 @@ final class SeenSeries
         }
         $calendar = $perspective->calendars[$head->calendar_id] ?? null;
         throw new AccessDeniedHttpException(match (true) {
+            $this->mayAsGuest(GuestRight::Change, $head, $perspective) => 'Who is asked may change this event, not delete it or put it elsewhere.',
             $calendar === null => 'This event is pinned here; it is changed on its own calendar.',
             $calendar->calendar->isSubscribed() && $calendar->level()->includes(Level::See) => 'This event comes from outside and is changed there.',
             default => 'You may look at this event, not change it.',

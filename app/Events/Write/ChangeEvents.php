@@ -154,6 +154,7 @@ final class ChangeEvents
         $this->table->flush();
         $ids = array_values(array_unique([...$known, ...$changed]));
         $this->table->showAsked($ids);
+        $this->table->giveOutPlaces($ids, $actor);
         $before += array_fill_keys($ids, null);
         $after = $this->states->all($ids);
         // What is as it was is no part of the operation.

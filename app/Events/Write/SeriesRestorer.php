@@ -4,6 +4,7 @@ namespace App\Events\Write;
 
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use PinnedRota\Core\Events\ParticipantAnswer;
 
 /** Puts the rows of a series back as a state has them. */
 final class SeriesRestorer
@@ -79,19 +80,24 @@ final class SeriesRestorer
         return $rows;
     }
 
-    /** @return list<array<string, mixed>> the participants as they were, each with what they have answered by now to an event at the same time */
+    /** @return list<array<string, mixed>> the participants as they were, each with what they have answered by now to an event at the same time, and who of the groups among them has */
     private function answered(?SeriesState $current, SeriesState $state): array
     {
         $key = static fn (array $row): string => implode('|', [$row['event_id'], $row['organizer'], $row['person_id'], $row['group_id'], $row['room_id'], mb_strtolower($row['address'])]);
         $times = static fn (?SeriesState $of): array => array_map(static fn (array $row): array => array_intersect_key($row, self::TIME), array_column($of->rows ?? [], null, 'id'));
         [$now, $then] = [$times($current), $times($state)];
-        $answers = [];
+        $answers = $members = [];
+        $there = array_map($key, $state->participants);
+        $groups = array_map(static fn (array $row): string => "{$row['event_id']} {$row['group_id']}", $state->participants);
         foreach ($current->participants ?? [] as $row) {
             if (($now[$row['event_id']] ?? null) === ($then[$row['event_id']] ?? null)) {
-                $answers[$key($row)] = ['answer' => $row['answer'], 'note' => $row['note']];
+                $answers[$key($row)] = ['answer' => $row['answer'], 'note' => $row['note']] + ($row['answer'] === ParticipantAnswer::Waiting->value ? ['parameters' => $row['parameters']] : []);
+                if ($row['member_of'] !== null && ! in_array($key($row), $there, true) && in_array("{$row['event_id']} {$row['member_of']}", $groups, true)) {
+                    $members[] = $row;
+                }
             }
         }
 
-        return array_map(static fn (array $row): array => ($answers[$key($row)] ?? []) + $row, $state->participants);
+        return [...array_map(static fn (array $row): array => ($answers[$key($row)] ?? []) + $row, $state->participants), ...$members];
     }
 }

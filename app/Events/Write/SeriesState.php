@@ -11,7 +11,7 @@ namespace App\Events\Write;
 final readonly class SeriesState
 {
     /** Of how it is stored: a state of an earlier form is made one of this form when it is read. */
-    public const FORM = 3;
+    public const FORM = 4;
 
     /** Columns that say nothing of what the series is: they come about by themselves, or count its changes. */
     private const BESIDE = ['version' => true, 'indexed' => true, 'live_uid' => true];

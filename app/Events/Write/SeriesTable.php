@@ -13,6 +13,8 @@ use App\Pins\Pin;
 use App\Preparation\Task;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\ParticipantAnswer;
+use PinnedRota\Core\Events\Places;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 
@@ -191,6 +193,26 @@ final class SeriesTable
         }
     }
 
+    /**
+     * Gives the places that are free to those who wait for one.
+     *
+     * @param  list<int>  $seriesIds
+     */
+    public function giveOutPlaces(array $seriesIds, Actor $actor): void
+    {
+        $times = DB::table('events')->whereIntegerInRaw('series_id', $seriesIds)->where('has_participants', true)->pluck('id')->all();
+        $waiting = DB::table('event_participants as p')->join('events as e', 'e.id', '=', 'p.event_id')->where('p.answer', ParticipantAnswer::Waiting)
+            ->whereIntegerInRaw('p.event_id', [...$seriesIds, ...$times])->selectRaw('DISTINCT COALESCE(e.series_id, e.id) AS id')->pluck('id');
+        foreach ($waiting as $id) {
+            $series = $this->series($this->head((int) $id));
+            $given = $series->each(Places::givenOut(...));
+            if ($given != $series) {
+                $this->replace((int) $id, $given, $actor, isNewVersion: false);
+                $this->flush();
+            }
+        }
+    }
+
     /** @param  array{name: string, type: string, size: int, path: string}  $file */
     public function attach(int $seriesId, array $file, Actor $actor): void
     {
@@ -221,7 +243,7 @@ final class SeriesTable
         }
     }
 
-    /** What hangs on a series hangs on the one that goes on from it, too: files, what is to be prepared, pins. */
+    /** What hangs on a series hangs on the one that goes on from it, too: files, what is to be prepared, pins, what was remarked. */
     public function continueFrom(int $seriesId, int $fromId): void
     {
         foreach ([Task::query()->orderBy('position'), Attachment::query()->orderBy('id')] as $query) {
@@ -231,6 +253,9 @@ final class SeriesTable
         }
         foreach (Pin::query()->where('event_id', $fromId)->get() as $pin) {
             $pin->replicate()->fill(['event_id' => $seriesId])->save();
+        }
+        foreach (['event_remarks' => ['recurrence_id', 'person_id', 'text', 'created_at'], 'event_remark_mutes' => ['person_id']] as $table => $columns) {
+            DB::table($table)->insertUsing(['event_id', ...$columns], DB::table($table)->where('event_id', $fromId)->select([DB::raw((string) $seriesId), ...$columns]));
         }
     }
 

@@ -14,7 +14,7 @@ final class StoredForms
      */
     private static function steps(): array
     {
-        return [1 => self::withEndZone(...), 2 => self::withNotes(...)];
+        return [1 => self::withEndZone(...), 2 => self::withNotes(...), 3 => self::withTerms(...)];
     }
 
     /**
@@ -45,6 +45,19 @@ final class StoredForms
         $stored['participants'] = array_map(static fn (array $row): array => $row + ['note' => '', 'member_of' => null], $stored['participants']);
 
         $stored['pins'] = array_map(static fn (array $row): array => $row + ['asked' => 0], $stored['pins']);
+
+        return $stored;
+    }
+
+    /**
+     * Until then no event said when it asks, nor how long it takes to get there.
+     *
+     * @param  array<string, mixed>  $stored
+     * @return array<string, mixed>
+     */
+    private static function withTerms(array $stored): array
+    {
+        $stored['rows'] = array_map(static fn (array $row): array => $row + ['ask_when' => null, 'travel_minutes' => null], $stored['rows']);
 
         return $stored;
     }

@@ -32,6 +32,7 @@ export const queryKeys = {
     ruler: (...asked: unknown[]) => events('ruler', ...asked),
     event: (id: number, ...asked: unknown[]) => events('event', id, ...asked),
     eventHistory: (id: number, version: number) => events('history', id, version),
+    remarks: (id: number) => events('remarks', id),
     dueTasks: (...asked: unknown[]) => events('tasks', ...asked),
     calendarPins: (slug: string) => events('pins', slug),
     deletedEvents: (slug: string) => events('deleted', slug),

@@ -11,6 +11,9 @@
 When: {!! $when !!}@if ($zone !== null) ({!! $zone !!})@endif
 
 @endforeach
+@if ($isProvisional)
+State: provisional, it may still change
+@endif
 @if ($place !== '')
 Where: {!! $place !!}
 @endif

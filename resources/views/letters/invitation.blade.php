@@ -10,6 +10,9 @@
 @foreach ($times as $when)
 <tr><td valign="top" style="padding:0 16px 4px 0;color:#5b6470">When</td><td style="padding:0 0 4px"><b>{{ $when }}</b>@if ($zone !== null) ({{ $zone }})@endif</td></tr>
 @endforeach
+@if ($isProvisional)
+<tr><td valign="top" style="padding:0 16px 4px 0;color:#5b6470">State</td><td style="padding:0 0 4px">Provisional: it may still change</td></tr>
+@endif
 @if ($place !== '')
 <tr><td valign="top" style="padding:0 16px 4px 0;color:#5b6470">Where</td><td style="padding:0 0 4px">{{ $place }}</td></tr>
 @endif

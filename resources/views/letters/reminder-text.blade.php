@@ -3,6 +3,9 @@ When: {!! $when !!}
 @if ($place !== '')
 Where: {!! $place !!}
 @endif
+@if ($leave !== null)
+Leave at: {!! $leave !!}
+@endif
 @if ($isLate)
 
 This reminder is late: it could not be sent when it was due.

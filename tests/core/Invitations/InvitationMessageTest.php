@@ -1,5 +1,6 @@
 <?php
 
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
@@ -20,7 +21,7 @@ beforeEach(function () {
     $this->ben = Participant::ofPerson(2, 'ben@example.org', 'Ben', ParticipantRole::Required);
     $this->cy = Participant::ofPerson(3, 'cy@example.org', 'Cy', ParticipantRole::Required)->with(answer: ParticipantAnswer::Declined);
     $this->series = new Series(Make::event('Rowing', '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=6', uid: 'r', more: ['place' => 'Slip', 'categories' => ['sport'], 'participants' => [$this->cy, $this->ben], 'sequence' => 4]));
-    $this->asks = fn (Series $series, bool $alsoProvisional = false): ?Series => Invited::of($series, fn (Event $event): ?Participant => Participants::find($event->participants, Participant::standingFor(Party::person(2))), new Participant('mailto:rota+1-x@example.org', 'Ada'), $alsoProvisional);
+    $this->asks = fn (Series $series, bool $alsoProvisional = false): ?Series => Invited::of($series, fn (Event $event): ?Participant => Participants::find($event->participants, Participant::standingFor(Party::person(2))), new Participant('mailto:rota+1-x@example.org', 'Ada'), AskWhen::Confirmed, $alsoProvisional);
     /** As it is kept, and read again. */
     $this->kept = fn (?Series $series): ?Series => $series === null ? null : Invited::read(Invited::write($series));
     $this->between = fn (?Series $before, ?Series $after): ?InvitationMessage => InvitationMessage::between(($this->kept)($before === null ? null : ($this->asks)($before)), $after === null ? null : ($this->asks)($after, $before !== null));

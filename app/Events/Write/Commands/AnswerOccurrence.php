@@ -28,7 +28,7 @@ final readonly class AnswerOccurrence implements Command
         $series = $table->series($table->head($this->seriesId));
         $found = $series->find($this->occurrence);
         if ($found !== null) {
-            $table->replace($this->seriesId, OccurrenceAnswers::answered($series, $found, $this->who, $this->answer, $this->note), $actor, isNewVersion: false);
+            $table->replace($this->seriesId, OccurrenceAnswers::answered($series, $found, $this->who, $this->answer, $this->note, now()->getTimestamp()), $actor, isNewVersion: false);
         }
 
         return $this->seriesId;

@@ -8,7 +8,7 @@ use App\Events\Write\SeriesTable;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantAnswer;
-use PinnedRota\Core\Events\Participants;
+use PinnedRota\Core\Events\Places;
 
 /** Notes what one of those who are asked has answered, for all of a series. It is no change of the event itself. */
 final readonly class AnswerSeries implements Command
@@ -24,7 +24,8 @@ final readonly class AnswerSeries implements Command
 
     public function apply(SeriesTable $table, Actor $actor): int
     {
-        $answered = fn (Event $event): Event => $event->with(participants: Participants::answered($event->participants, $this->who, $this->answer, $this->note));
+        $at = now()->getTimestamp();
+        $answered = fn (Event $event): Event => Places::answered($event, $this->who, $this->answer, $this->note, $at);
         $table->replace($this->seriesId, $table->series($table->head($this->seriesId))->each($answered), $actor, isNewVersion: false);
 
         return $this->seriesId;

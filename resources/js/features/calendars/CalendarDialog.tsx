@@ -3,7 +3,7 @@ import { toast } from '@/toast/toast';
 import { Problem } from '@/api/client';
 import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
-import { Field, FormProblem, TextField } from '@/components/Field';
+import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { ZoneField } from '@/components/ZoneField';
 import { InkPicker } from '@/components/InkPicker';
 import { COLOURS, MARKS, PACES } from '@/api/generated/words';
@@ -51,6 +51,8 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
         timezone: calendar?.timezone ?? person.timezone,
         firstDay: calendar?.firstDay ?? null,
         openingView: calendar?.openingView ?? null,
+        asksProvisional: calendar?.asksProvisional ?? false,
+        remarks: calendar?.remarks ?? false,
         suggestedPace: calendar?.suggestedPace === 'off' ? null : (calendar?.suggestedPace ?? null),
     });
     const [resumed, setResumed] = useState(() => keptForm<CalendarInput>(keptAs)?.values ?? null);
@@ -117,6 +119,10 @@ function CalendarForm({ onOpenChange, calendar, onSaved }: Props) {
                         </select>
                     )}
                 </Field>
+            </div>
+            <div>
+                <CheckField label="Provisional events ask those who are to take part" checked={input.asksProvisional === true} onChange={(event) => setInput({ ...input, asksProvisional: event.target.checked })} />
+                <CheckField label="Who sees its events may remark on them" checked={input.remarks === true} onChange={(event) => setInput({ ...input, remarks: event.target.checked })} />
             </div>
             <Field label="Suggest that others follow it" hint="It is chosen for them beforehand where they follow it; each decides.">
                 {(control) => (

@@ -5,6 +5,7 @@ import { DateField } from '@/components/DateField';
 import { CheckField, Field, FormProblem, TextField } from '@/components/Field';
 import { TimeField } from '@/components/TimeField';
 import { sendOnceRead } from '@/components/typed';
+import { useCalendars } from '@/features/calendars/useCalendars';
 import { useDraft, useRota } from '@/features/sheet/RotaContext';
 import { addDays, formatInstants } from '@/time/dates';
 import { ConflictFields } from './ConflictFields';
@@ -24,6 +25,7 @@ import { UnseeingNote } from '@/features/sharing/UnseeingNote';
 import { PlaceField } from './PlaceField';
 import { SaveButtons } from './SaveButtons';
 import { ShowsNote } from './ShowsNote';
+import { asksEarly, TermsFields } from './TermsFields';
 import { TargetPicker } from './TargetPicker';
 import type { Event } from './useEventActions';
 import { useEventSaves } from './useEventSaves';
@@ -47,6 +49,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
     const [event] = useState(current);
     const rota = useRota();
     const { draft, setDraft } = useDraft();
+    const calendars = useCalendars();
     const { create, update } = useEventSaves();
     // Each new event is kept under a name of its own, so that beginning another one loses nothing.
     const [name] = useState(() => (event === null ? (draft?.kept?.name ?? `${KEPT}new.${crypto.randomUUID()}`) : keptName(event.id, scope)));
@@ -66,7 +69,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
     const saving = event === null || gone ? create : update;
     const problem = saving.error instanceof Problem ? saving.error : null;
     // Several rules, as a file may have them, are kept as they are.
-    const telling = useTelling(gone ? null : event, values.participants, values.status);
+    const telling = useTelling(gone ? null : event, values.participants, values.status, asksEarly(values.askWhen, calendars.data?.find(({ slug }) => slug === values.calendar)));
     const foreignRule = event?.repeat?.several === true;
     // Of one and all that follow the repeat goes on as it was, unless it is changed here.
     const whole = scope === null || isFollowing(scope);
@@ -168,6 +171,7 @@ export function EventForm({ event: current, scope, gone = false, onDone, onLeave
                         </select>
                     )}
                 </Field>
+                <TermsFields problem={problem} />
                 {withRepeat ? <RepeatFields problem={problem} withDates={scope === null} /> : foreignRule && whole && <p className="text-soft">Repeats {event?.repeat?.words}. This repeat is kept as it is.</p>}
                 {event !== null && scope === null && <KindNote event={event} allDay={allDay} />}
                 <div>

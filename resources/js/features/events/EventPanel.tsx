@@ -27,6 +27,9 @@ import { EventTasks } from '@/features/preparation/EventTasks';
 import { Linked } from './Linked';
 import { Parties, TakingPart } from './Parties';
 import { PassOn } from './PassOn';
+import { Remarks } from '@/features/remarks/Remarks';
+import { BringOthers } from '@/features/participants/BringOthers';
+import { placeWords } from '@/features/participants/placeWords';
 import { OwnReminders } from '@/features/reminders/OwnReminders';
 import { following, type Scope } from './scope';
 
@@ -99,7 +102,7 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                         <Button look="primary" data-first onClick={() => (series ? setAsking('change') : onEdit(null))}>
                             Change
                         </Button>
-                        {frameKey === null && (
+                        {frameKey === null && event.mayDelete && (
                             <Button className="border-line" onClick={() => (series ? setAsking('delete') : drop(null))}>
                                 Delete
                             </Button>
@@ -108,15 +111,15 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 )}
                 {frameKey === null && <KeepOnMine event={event} />}
                 {frameKey === null && <PlaceActions event={event} />}
-                {frameKey === null && event.mayChange && targets.length > 0 && <PlacePicker label="Move to…" name="Move to another calendar" calendars={targets} onChoose={(slug) => update.mutate({ event, scope: null, change: { calendar: slug } })} />}
-                {event.mayChange && (
+                {frameKey === null && event.mayDelete && targets.length > 0 && <PlacePicker label="Move to…" name="Move to another calendar" calendars={targets} onChoose={(slug) => update.mutate({ event, scope: null, change: { calendar: slug } })} />}
+                {event.mayDelete && (
                     <Button className="border-line" aria-expanded={looking} onClick={() => setLooking(!looking)}>
                         History
                     </Button>
                 )}
                 {rota.search.as === undefined && <PassOn event={event} />}
             </div>
-            {event.mayChange && looking && <EventHistory id={event.id} version={event.version} />}
+            {event.mayDelete && looking && <EventHistory id={event.id} version={event.version} />}
             {event.busyOnly && (
                 <p className="mt-3 border-l-[3px] border-line pl-2.5">
                     {calendar?.level === 'busy'
@@ -133,11 +136,14 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Place">{event.place}</Fact>
                 <Fact name="Responsible">{responsible.length > 0 && <Parties of={responsible} />}</Fact>
                 <Fact name="Taking part">{responsible.length < event.participants.length && <TakingPart event={rota.search.as === undefined ? event : undefined} of={event.participants.filter((each) => each.part !== 'responsible')} />}</Fact>
+                <Fact name="Places">{event.places !== null && placeWords(event)}</Fact>
+                <Fact name="Bring">{event.mayBring && rota.search.as === undefined && <BringOthers event={event} />}</Fact>
                 <Fact name="Organised by">{event.organiser !== null && event.participants.length > 0 && event.organiser.name !== event.addedBy && event.organiser.name}</Fact>
                 <Fact name="You">{asked !== null && <Answer event={event} answer={asked} />}</Fact>
                 <Fact name="Also on">{also.join(', ')}</Fact>
                 <Fact name="Category">{event.categories.join(', ')}</Fact>
                 <Fact name="State">{STATUS[event.status]}</Fact>
+                <Fact name="On the way">{event.travel !== null && event.leave !== null && `${event.travel} minutes: leave at ${timeOfDay(event.leave)}${event.leave.slice(0, 10) === event.start.slice(0, 10) ? '' : ' the day before'}`}</Fact>
                 <Fact name="Repeats">{event.repeat?.words}</Fact>
                 <Fact name="Priority">{event.priority === 0 ? null : `${event.priority}${event.priority === 1 ? ', highest' : event.priority === 9 ? ', lowest' : ''}`}</Fact>
                 <Fact name="Remind me">{!event.busyOnly && rota.search.as === undefined && frameKey === null && <OwnReminders event={event} />}</Fact>
@@ -164,9 +170,10 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 <Fact name="Added by">{event.addedBy !== null && event.addedAt !== null && `${event.addedBy}, ${formatMoment(event.addedAt)}`}</Fact>
                 <Fact name="Changed by">{event.changedAt !== event.addedAt && event.changedBy !== null && event.changedAt !== null && `${event.changedBy}, ${formatMoment(event.changedAt)}`}</Fact>
             </dl>
-            {event.pinned && <p className="mb-3 text-soft italic">{event.answer === null ? 'It is pinned here' : 'You are asked to it'}; its own calendar is not open to you, and it is changed there.</p>}
+            {event.pinned && <p className="mb-3 text-soft italic">{event.answer === null ? 'It is pinned here' : 'You are asked to it'}; its own calendar is not open to you{event.mayChange ? '.' : ', and it is changed there.'}</p>}
             {calendar?.subscribed === true && <p className="mb-3 text-soft italic">It comes from outside and is changed there.</p>}
             <EventTasks event={event} />
+            {event.remarks !== null && frameKey === null && <Remarks event={event} mayWrite={event.remarks && rota.search.as === undefined} />}
             <EventFiles event={event} />
             <EventPlaces event={event} />
             {asking !== null && (

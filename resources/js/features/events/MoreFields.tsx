@@ -10,22 +10,25 @@ import { TasksField } from '@/features/preparation/TasksField';
 
 type Props = { problem: Problem | null; /** As the event has it; null where it has none. */ zone: string | null; /** Whether the series as such is written, or a single event. */ whole: boolean; begun: boolean };
 
-/** What few events need: link, zone, priority, colour, reminders, joining, what is to be prepared. */
+/** What few events need: link, zone, priority, colour, reminders, joining, how long the way is, what is to be prepared. */
 export function MoreFields({ problem, zone, whole, begun }: Props) {
     const rota = useRota();
     const { register, control, setValue } = useFormContext<EventValues>();
-    const [allDay, colour, priority, reminders, tasks, joinable, link, timezone] = useWatch({ control, name: ['allDay', 'colour', 'priority', 'reminders', 'tasks', 'joinable', 'link', 'timezone'] });
-    const used = [colour !== null && 'colour', priority !== 0 && 'priority', reminders.length > 0 && 'reminders', tasks.length > 0 && 'preparation', joinable && 'joining', link !== '' && 'link', timezone !== '' && 'zone'].filter((each) => each !== false);
-    const wrong = problem?.fields.some((each) => /^(link|timezone|priority|colour|reminders|tasks|joinable)/.test(each.field)) === true;
+    const [allDay, colour, priority, reminders, tasks, joinable, link, timezone, travel] = useWatch({ control, name: ['allDay', 'colour', 'priority', 'reminders', 'tasks', 'joinable', 'link', 'timezone', 'travel'] });
+    const used = [colour !== null && 'colour', priority !== 0 && 'priority', reminders.length > 0 && 'reminders', tasks.length > 0 && 'preparation', joinable && 'joining', link !== '' && 'link', timezone !== '' && 'zone', travel !== null && 'the way there'].filter((each) => each !== false);
+    const wrong = problem?.fields.some((each) => /^(link|timezone|travel|priority|colour|reminders|tasks|joinable)/.test(each.field)) === true;
     return (
         <details className="border-t border-line pt-2" open={wrong || undefined}>
             <summary className="cursor-pointer py-1 text-soft hover:text-ink">
-                More: {used.length === 0 ? 'link, zone, priority, colour, reminders, preparation' : `${used.join(', ')} …`}
+                More: {used.length === 0 ? 'link, zone, the way there, priority, colour, reminders, preparation' : `${used.join(', ')} …`}
             </summary>
             <div className="mt-2 flex flex-col gap-3">
                 <TextField label="Link" type="url" error={problem?.field('link')} {...register('link')} />
                 {!allDay && (
                     <ZoneField placeholder={zone ?? rota.zone} error={problem?.field('timezone')} value={timezone} onChange={(to) => setValue('timezone', to)} />
+                )}
+                {!allDay && (
+                    <TextField label="Minutes on the way" type="number" inputMode="numeric" min={0} max={1440} error={problem?.field('travel')} hint="Who wants to be reminded is so in time to leave." {...register('travel', { setValueAs: (typed: string | number | null) => (typed === '' || typed === null ? null : Number(typed)) })} />
                 )}
                 <Field label="Priority" error={problem?.field('priority')}>
                     {(control) => (

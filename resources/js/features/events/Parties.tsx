@@ -63,7 +63,7 @@ export function TakingPart({ of, event }: Props & { event?: Event | undefined })
                     and {more} more
                 </button>
             )}
-            {event?.mayChange === true && event.status === 'confirmed' && isSilent(of) && <AskAgain id={event.id} />}
+            {event?.mayDelete === true && event.asks && isSilent(of) && <AskAgain id={event.id} />}
         </>
     );
 }

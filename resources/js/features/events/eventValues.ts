@@ -28,6 +28,14 @@ export type EventValues = RepeatValues & {
     participants: Participant[];
     /** Id of whoever asks the others; null: who added the event. */
     organiser: number | null;
+    /** How many may come; null: no end to them. */
+    places: number | null;
+    /** Minutes on the way; null: none. */
+    travel: number | null;
+    /** What those who are asked may do beyond answering. */
+    guests: Event['guests'];
+    /** From when on they are asked; empty: as the calendar has it. */
+    askWhen: NonNullable<Event['askWhen']> | '';
     status: Event['status'];
     free: boolean;
     private: boolean;
@@ -60,6 +68,10 @@ export function valuesOf(event: Event | Draft): EventValues {
         categories: full?.categories ?? begun?.categories ?? [],
         participants: full?.participants ?? begun?.participants ?? [],
         organiser: full?.organiser?.chosen === true ? full.organiser.id : null,
+        places: full?.places ?? null,
+        travel: full?.travel ?? null,
+        guests: full?.guests ?? [],
+        askWhen: full?.askWhen ?? '',
         status: full?.status ?? begun?.status ?? 'confirmed',
         free: full === null ? begun?.busy === false : !full.busy,
         private: full?.private ?? begun?.private ?? false,
@@ -97,6 +109,10 @@ export function inputOf(values: EventValues, withRepeat: boolean): EventInput {
         categories: values.categories,
         participants: namedOf(values.participants),
         organiser: values.organiser,
+        places: values.places,
+        travel: allDay ? null : values.travel,
+        guests: values.guests,
+        askWhen: values.askWhen === '' ? null : values.askWhen,
         status: values.status,
         busy: !values.free,
         private: values.private,
@@ -117,6 +133,10 @@ export const FIELDS: { name: string; keys: (keyof EventInput)[] }[] = [
     { name: 'Place', keys: ['place'] },
     { name: 'Categories', keys: ['categories'] },
     { name: 'People', keys: ['participants'] },
+    { name: 'Places', keys: ['places'] },
+    { name: 'Who is asked may', keys: ['guests'] },
+    { name: 'Asks', keys: ['askWhen'] },
+    { name: 'On the way', keys: ['travel'] },
     { name: 'State', keys: ['status'] },
     { name: 'Time', keys: ['busy'] },
     { name: 'Private', keys: ['private'] },

@@ -12,7 +12,7 @@ import { toast } from '@/toast/toast';
 
 type Letter = Schemas['OutboxLetter'];
 
-const KINDS: Record<Letter['kind'], string> = { invitation: 'Invitation', 'proposal-declined': 'Answer to a proposed time', reminder: 'Reminder', 'tasks-assigned': 'What is to be prepared', 'tasks-due': 'What is due', 'preparation-changed': 'How the preparation stands', notice: 'What changed', digest: 'Digest' };
+const KINDS: Record<Letter['kind'], string> = { invitation: 'Invitation', 'proposal-declined': 'Answer to a proposed time', reminder: 'Reminder', 'tasks-assigned': 'What is to be prepared', 'tasks-due': 'What is due', 'preparation-changed': 'How the preparation stands', place: 'A place, or waiting for one', notice: 'What changed', digest: 'Digest' };
 
 /** To whom letters went and what became of them; what was given up is tried again from here. */
 export function LettersList() {

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '@/api/client';
 import { CheckField, TextField } from '@/components/Field';
 import { ANSWERS } from './answerWords';
+import { isFull } from './placeWords';
 import { useAnswer, type Given } from './useAnswer';
 
 type Event = Schemas['Event'];
@@ -17,7 +18,7 @@ export function Answer({ event, answer }: { event: Event; answer: NonNullable<Ev
                 <button
                     key={each}
                     type="button"
-                    aria-pressed={answer === each}
+                    aria-pressed={answer === each || (answer === 'waiting' && each === 'accepted')}
                     disabled={give.isPending}
                     onClick={() => give.mutate({ answer: each, ...(note === null ? {} : { note }), ...(single && event.occurrence !== null ? { occurrence: event.occurrence } : {}) })}
                     className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
@@ -39,6 +40,8 @@ export function Answer({ event, answer }: { event: Event; answer: NonNullable<Ev
                     <CheckField label="For this time only" checked={single} onChange={(change) => setSingle(change.target.checked)} />
                 </span>
             )}
+            {answer === 'waiting' && event.waitsAt !== null && <span className="w-full text-xs text-soft">All places are taken: you wait as number {event.waitsAt}, and are told when one is yours.</span>}
+            {answer !== 'waiting' && answer !== 'accepted' && isFull(event) && <span className="w-full text-xs text-soft">All places are taken: who comes waits for one.</span>}
             {answer === 'unanswered' && <span className="w-full text-xs text-soft">You are asked, and have not answered yet.</span>}
         </span>
     );

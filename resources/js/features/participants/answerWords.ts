@@ -4,7 +4,7 @@ import type { Participant } from './participants';
 /** What one can answer. */
 export const ANSWERS: Record<Schemas['AnswerInput']['answer'], string> = { accepted: 'I come', tentative: 'perhaps', declined: 'I do not' };
 
-const COUNTED = { accepted: ['comes', 'come'], tentative: ['perhaps', 'perhaps'], declined: ['does not come', 'do not come'], delegated: ['sends somebody else', 'send somebody else'], unanswered: ['has not answered', 'have not answered'] } as const;
+const COUNTED = { accepted: ['comes', 'come'], tentative: ['perhaps', 'perhaps'], declined: ['does not come', 'do not come'], waiting: ['waits for a place', 'wait for a place'], delegated: ['sends somebody else', 'send somebody else'], unanswered: ['has not answered', 'have not answered'] } as const;
 
 /** “3 come, 1 perhaps, 2 have not answered”: of people, and of a group of each in it; a room answers nothing. */
 export function answerCounts(participants: Participant[]): string {
@@ -29,4 +29,5 @@ export const ANSWER_WORDS: Record<Participant['answer'], string> = {
     tentative: 'perhaps',
     declined: 'does not come',
     delegated: 'sends somebody else',
+    waiting: 'waits for a place',
 };

@@ -24,7 +24,7 @@ export function Reminded() {
         storage.setItem(TOLD, String(Math.max(...fresh.map(({ id }) => id))));
         for (const each of fresh) {
             const search = { calendar: each.calendar, date: each.start.slice(0, 10), event: each.event, ...(each.occurrence === null ? {} : { occurrence: each.occurrence }) };
-            toast(`Reminder: ${each.title}, ${formatWhen(each)}${each.place === '' ? '' : `, ${each.place}`}`, { duration: MINUTE, action: { label: 'Look', onClick: () => void navigate({ to: '/', search }) } });
+            toast(`Reminder: ${each.title}, ${formatWhen(each)}${each.place === '' ? '' : `, ${each.place}`}${each.leave === null ? '' : `, leave at ${each.leave}`}`, { duration: MINUTE, action: { label: 'Look', onClick: () => void navigate({ to: '/', search }) } });
         }
     }, [reminders, navigate]);
     return null;

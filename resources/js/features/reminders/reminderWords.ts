@@ -8,6 +8,11 @@ export function reminderWords(minutes: number): string {
     return `${count} ${unit}${count === 1 ? '' : 's'} before`;
 }
 
+/** The same where there is a way to it: what is less than a day comes so long before one leaves. */
+export function leavingWords(minutes: number): string {
+    return minutes === 0 ? 'when I have to leave' : `${reminderWords(minutes)}${minutes < 1440 ? ' I leave' : ''}`;
+}
+
 /** Days from the start of an event, in words. */
 export function dueWords(days: number): string {
     if (days === 0) return 'on the day';

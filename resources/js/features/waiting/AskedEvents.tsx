@@ -4,6 +4,7 @@ import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { Section } from '@/components/Page';
 import { ANSWERS } from '@/features/participants/answerWords';
+import { isFull } from '@/features/participants/placeWords';
 import { useAnswer, type Given } from '@/features/participants/useAnswer';
 import { formatWhen } from '@/time/dates';
 import { toast } from '@/toast/toast';
@@ -41,7 +42,13 @@ function AskedRow({ asked }: { asked: Asked }) {
                     {more > 0 && `and ${more === 1 ? 'one more time' : `${more} more times`} within a year · `}
                     {asked.by !== '' && `asked by ${asked.by}, `}
                     {asked.calendar.name}
+                    {asked.provisional && ', provisional'}
                 </span>
+                {asked.places !== null && (
+                    <span className="block text-soft">
+                        {asked.placesTaken} of {asked.places} places taken{isFull(asked) && ': who comes waits for one'}
+                    </span>
+                )}
             </div>
             <div role="group" aria-label={`Whether you take part in ${asked.title}`} className="flex flex-wrap items-center gap-2">
                 {(Object.keys(ANSWERS) as Given[]).map((each) => (
