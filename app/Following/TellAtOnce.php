@@ -21,7 +21,7 @@ use PinnedRota\Core\Notices\Pace;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\Zone;
 
-/** Tells people one thing of an event as it happens, whatever else they follow: under what waits for them, and by mail. What they do not see is not told. */
+/** Tells people one thing of an event as it happens, whatever else they follow: under what waits for them, and by mail, as soon as it can no longer be taken back at once. What they do not see is not told. */
 final class TellAtOnce
 {
     private const AT_ONCE = 100;
@@ -96,7 +96,7 @@ final class TellAtOnce
             $ids = DB::table('notices')->where('batch_id', $batch)->pluck('id', 'person_id');
             $this->outbox->put(LetterKind::Notice, array_map(static fn (int $personId, string $address): array => [
                 'slot' => null, 'address' => $address, 'person_id' => $personId, 'about' => ['notice' => (int) $ids[$personId]],
-            ], array_keys($written), $written), now());
+            ], array_keys($written), $written), now()->addSeconds((int) config('rota.letters.undo_seconds')));
         });
     }
 }

@@ -36,7 +36,7 @@ final class AnswerPageController
 
     private const AHEAD_DAYS = 366;
 
-    public function __construct(private readonly InvitedSeries $series, private readonly InvitationAnswers $answers, private readonly InvitedTerms $terms, private readonly BringGuests $guests)
+    public function __construct(private readonly InvitedSeries $series, private readonly InvitationAnswers $answers, private readonly TermsOfInvitation $terms, private readonly BringGuests $guests)
     {
     }
 

@@ -2,59 +2,22 @@
 
 namespace App\Invitations;
 
-use App\Events\EventRecord;
-use App\Events\EventTranslator;
-use App\Participants\EventParticipantData;
-use PinnedRota\Core\Events\Event;
-use PinnedRota\Core\Events\GuestRight;
-use PinnedRota\Core\Events\Occurrence;
-use PinnedRota\Core\Events\Participant;
-use PinnedRota\Core\Events\ParticipantAnswer;
-use PinnedRota\Core\Events\Places;
-use PinnedRota\Core\Events\Status;
-
-/** What holds for whoever has an invitation, beyond what they are asked to: how many places there are, who else is asked, whether they may ask others. */
-final class InvitedTerms
+/** What holds for whoever has an invitation. */
+final readonly class InvitedTerms
 {
-    private const ANSWERS = [ParticipantAnswer::Accepted->value => 'comes', ParticipantAnswer::Tentative->value => 'perhaps', ParticipantAnswer::Declined->value => 'does not come', ParticipantAnswer::Waiting->value => 'waits for a place'];
-
-    public function __construct(private readonly InvitedSeries $series, private readonly EventTranslator $translator)
+    /**
+     * @param  ?int  $places  how many may come; null: no end to them
+     * @param  int  $waiting  how many wait for one
+     * @param  ?int  $waitsAt  at which place of those they are, from 1
+     * @param  bool  $isFull  whether they would wait if they came
+     * @param  list<array{string, string}>  $others  who else is asked, and what they answered, where they may see that
+     */
+    public function __construct(public ?int $places, public int $taken, public int $waiting, public ?int $waitsAt, public bool $isFull, public array $others, public bool $mayBring, public bool $isProvisional)
     {
     }
 
-    public function of(EventInvitation $invitation): InvitedTermsData
+    public static function none(): self
     {
-        $event = $this->event($invitation);
-        if ($event === null) {
-            return InvitedTermsData::none();
-        }
-        $them = InvitationAnswers::them($this->series->now($invitation)) ?? $invitation->participant();
-        $others = array_filter($event->participants, static fn (Participant $each): bool => ! $each->is($them));
-
-        return new InvitedTermsData(
-            Places::of($event), Places::taken($event), count(Places::waiting($event)), Places::position($event, $them), $them->answer !== ParticipantAnswer::Waiting && Places::isFullFor($event, $them),
-            GuestRight::See->isGivenBy($event) ? array_values(array_map(static fn (Participant $each): array => [EventParticipantData::written($each), self::ANSWERS[$each->answer->value] ?? ''], $others)) : [],
-            GuestRight::Bring->isGivenBy($event), $event->contents->status === Status::Provisional,
-        );
-    }
-
-    /** The time that is meant, where they are asked to single ones of a series alone: the first of those; null: all of it. */
-    public function time(EventInvitation $invitation): ?Occurrence
-    {
-        $now = $this->series->now($invitation);
-        $name = $now === null || $now->master !== null ? null : $now->overrides[0]->recurrenceId ?? null;
-        $head = $invitation->event;
-
-        return $name === null || $head === null ? null : $this->translator->series($head->loadMissing(EventRecord::WHOLE))->find($name);
-    }
-
-    private function event(EventInvitation $invitation): ?Event
-    {
-        $head = $invitation->event;
-        if ($head === null || $this->series->now($invitation) === null) {
-            return null;
-        }
-
-        return $this->time($invitation)->event ?? $this->translator->series($head->loadMissing(EventRecord::WHOLE))->events()[0];
+        return new self(null, 0, 0, null, false, [], false, false);
     }
 }

@@ -20,6 +20,7 @@ use App\History\OperationSeries;
 use App\Preparation\Task;
 use App\Publishing\Publication;
 use App\Publishing\PublicationLink;
+use App\Remarks\Remark;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Route;
@@ -121,6 +122,26 @@ const ON_EVENTS = [
     'PUT events/{id}/reminders' => [
         'normal' => [404, 403, 204, 204, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
         'own' => [404, 403, 204, 204, 204, 204], 'participant' => [404, 403, 204, 204, 204, 204],
+    ],
+    'GET events/{id}/remarks' => [
+        'normal' => [404, 403, 200, 200, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
+        'own' => [404, 403, 200, 200, 200, 200], 'participant' => [404, 403, 200, 200, 200, 200],
+    ],
+    'POST events/{id}/remarks' => [
+        'normal' => [404, 403, 201, 201, 201, 201], 'private' => [404, 403, 403, 403, 201, 201],
+        'own' => [404, 403, 201, 201, 201, 201], 'participant' => [404, 403, 201, 201, 201, 201],
+    ],
+    'PUT events/{id}/remarks/muted' => [
+        'normal' => [404, 403, 204, 204, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
+        'own' => [404, 403, 204, 204, 204, 204], 'participant' => [404, 403, 204, 204, 204, 204],
+    ],
+    'DELETE events/{id}/remarks/{remark}' => [
+        'normal' => [404, 403, 403, 403, 204, 204], 'private' => [404, 403, 403, 403, 204, 204],
+        'own' => [404, 403, 403, 204, 204, 204], 'participant' => [404, 403, 403, 403, 204, 204],
+    ],
+    'POST events/{id}/guests' => [
+        'normal' => [404, 403, 403, 403, 201, 201], 'private' => [404, 403, 403, 403, 201, 201],
+        'own' => [404, 403, 403, 201, 201, 201], 'participant' => [404, 403, 403, 403, 201, 201],
     ],
     'POST events/{id}/asked-again' => [
         'normal' => [404, 403, 403, 403, 200, 200], 'private' => [404, 403, 403, 403, 200, 200],
@@ -342,9 +363,11 @@ function scene($test, string $how, Level $level): object
     $board = $test->calendar($viewer, 'Board');
     foreach ($events as $event) {
         Attachment::query()->create(['event_id' => $event->id, 'name' => 'kneecap.pdf', 'type' => 'application/pdf', 'size' => 3, 'path' => Storage::put('attachments/kneecap.pdf', 'pdf') ? 'attachments/kneecap.pdf' : '']);
+        Remark::query()->create(['event_id' => $event->id, 'person_id' => $ada->id, 'text' => 'kneecap']);
         Task::query()->create(['event_id' => $event->id, 'position' => 0, 'title' => 'kneecap', 'days' => -1]);
         app(ChangeEvents::class)->carryOut(Actor::person($ada), Cause::Screen, OperationKind::Change, [new SetJoinable($event->id, true)]);
     }
+    $calendar->update(['remarks' => true]);
     ChangeLog::settings($calendar, $ada, ['name' => 'Before'], ['name' => 'Staff away']);
     if ($how === 'suspended') {
         $viewer->update(['status' => 'suspended']);
@@ -388,6 +411,9 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             'POST publications/{publication}/renewal' => ['days' => 7],
             'PUT events/{id}/answer' => ['answer' => 'accepted'],
             'PUT events/{id}/reminders' => ['minutes' => [10]],
+            'POST events/{id}/remarks' => ['text' => 'x'],
+            'PUT events/{id}/remarks/muted' => ['muted' => true],
+            'POST events/{id}/guests' => ['guests' => [['kind' => 'person', 'id' => $scene->ada->id]]],
             'POST events/{id}/copies', 'POST events/{id}/pins' => ['calendar' => $scene->ids['{board}']],
             'PUT events/{id}/tasks/{task}/done' => ['done' => true],
             'PUT invitations/{invitation}' => ['accepted' => true],
@@ -403,7 +429,7 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             $path .= "?from=2026-11-01&to=2026-12-01&tz=Europe/London&calendar={$scene->calendar->slug}".(str_ends_with($operation, 'somebody') ? "&as={$scene->ada->id}" : '');
         }
 
-        return $test->as($scene->viewer, $method, '/'.strtr($path, $scene->ids + ['{id}' => (string) $event?->id, '{attachment}' => (string) ($event === null ? '' : Attachment::query()->where('event_id', $event->id)->value('id')), '{task}' => (string) ($event === null ? '' : Task::query()->where('event_id', $event->id)->value('id')), '{operation}' => (string) ($event === null ? '' : OperationSeries::query()->where('series_id', $event->id)->orderByDesc('id')->value('operation_id'))]), $body, 1);
+        return $test->as($scene->viewer, $method, '/'.strtr($path, $scene->ids + ['{id}' => (string) $event?->id, '{remark}' => (string) ($event === null ? '' : Remark::query()->where('event_id', $event->id)->value('id')), '{attachment}' => (string) ($event === null ? '' : Attachment::query()->where('event_id', $event->id)->value('id')), '{task}' => (string) ($event === null ? '' : Task::query()->where('event_id', $event->id)->value('id')), '{operation}' => (string) ($event === null ? '' : OperationSeries::query()->where('series_id', $event->id)->orderByDesc('id')->value('operation_id'))]), $body, 1);
     } finally {
         DB::rollBack();
         $scene->calendar->refresh()->load('source');
@@ -498,6 +524,8 @@ function furtherScene($test, Level $level): object
             app(ChangeEvents::class)->carryOut(Actor::person($cy), Cause::Screen, OperationKind::Pin, [new PinSeries($event->id, $scene->calendar->id)]);
         }
         Attachment::query()->create(['event_id' => $event->id, 'name' => 'kneecap.pdf', 'type' => 'application/pdf', 'size' => 3, 'path' => Storage::put('attachments/kneecap.pdf', 'pdf') ? 'attachments/kneecap.pdf' : '']);
+        Remark::query()->create(['event_id' => $event->id, 'person_id' => $scene->ada->id, 'text' => 'kneecap']);
+        Calendar::query()->whereKey($event->calendar_id)->update(['remarks' => true]);
         Task::query()->create(['event_id' => $event->id, 'position' => 0, 'title' => 'kneecap', 'days' => -1]);
         app(ChangeEvents::class)->carryOut(Actor::person($scene->ada), Cause::Screen, OperationKind::Change, [new SetJoinable($event->id, true)]);
     }

@@ -26,7 +26,7 @@ test('what somebody is asked to take part in waits for them until they have answ
     $this->add($this->slip, $this->ada, title: 'Not theirs', start: '2026-11-03T09:00', more: ($this->asks)($this->ada));
     $this->add($this->slip, $this->ada, title: 'Answered', start: '2026-11-03T09:00', more: ($this->asks)($this->ben, ParticipantAnswer::Declined));
     $asked = ($this->asked)($this->ben);
-    expect($asked)->toHaveCount(2)->and($asked[0])->toBe(['id' => $haul->id, 'occurrence' => null, 'title' => 'Haul out', 'place' => 'Slip', 'start' => '2026-11-03T09:00', 'end' => '2026-11-03T10:30', 'allDay' => false, 'times' => 1, 'by' => 'Ada Quill', 'calendar' => ['slug' => $this->slip->slug, 'name' => 'Slipway', 'colour' => $this->slip->colour->value, 'mark' => $this->slip->mark->value]])
+    expect($asked)->toHaveCount(2)->and($asked[0])->toBe(['id' => $haul->id, 'occurrence' => null, 'title' => 'Haul out', 'place' => 'Slip', 'start' => '2026-11-03T09:00', 'end' => '2026-11-03T10:30', 'allDay' => false, 'times' => 1, 'by' => 'Ada Quill', 'calendar' => ['slug' => $this->slip->slug, 'name' => 'Slipway', 'colour' => $this->slip->colour->value, 'mark' => $this->slip->mark->value], 'provisional' => false, 'places' => null, 'placesTaken' => 0])
         ->and($asked[1])->toMatchArray(['title' => 'Regatta', 'start' => '2026-12-05', 'end' => '2026-12-07', 'allDay' => true]);
     $this->as($this->ben, 'PUT', "/events/{$haul->id}/answer", ['answer' => 'tentative'])->assertNoContent();
     expect(($this->titles)($this->ben))->toBe(['Regatta']);

@@ -4,6 +4,7 @@ use App\Outbox\LetterState;
 use App\Outbox\OutboxLetter;
 use App\Reminders\DueReminders;
 use App\Reminders\OwnReminder;
+use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
 use Tests\Support\SentLetter;
 
@@ -31,6 +32,22 @@ test('somebody is reminded when they want to be, each time once', function () {
     $this->as($this->ada, 'GET', "/events/{$this->event->id}")->assertJsonPath('ownReminders', []);
     expect(($this->at)('2026-11-02 13:59:00'))->toBe([])->and(($this->at)('2026-11-02 14:00:00'))->toBe([$this->letter])->and(($this->at)('2026-11-02 14:01:00'))->toBe([])
         ->and(($this->at)('2026-11-03 13:00:30'))->toBe([$this->letter])->and(($this->at)('2026-11-03 14:00:00'))->toBe([$this->letter])->and(($this->at)('2026-11-03 16:00:00'))->toBe([]);
+});
+
+test('where it takes time to get there the reminder comes in time to leave, and says when that is', function () {
+    $event = $this->as($this->ada, 'POST', '/events', ['calendar' => $this->slip->slug, 'title' => 'Oar test', 'start' => '2026-11-04T14:00', 'travel' => 35])->assertCreated()->assertJsonPath('leave', '2026-11-04T13:25')->json();
+    ($this->remind)($this->ben, $event['id'], 0, 10, 1440);
+    $letter = "{$this->ben->email} Oar test, Wed 4 November 2026, 14:00–15:00";
+    expect(($this->at)('2026-11-03 13:59:00'))->toBe([])->and(($this->at)('2026-11-03 14:00:00'))->toBe([$letter])
+        ->and(($this->at)('2026-11-04 13:14:00'))->toBe([])->and(($this->at)('2026-11-04 13:15:00'))->toBe([$letter])->and(($this->at)('2026-11-04 13:24:00'))->toBe([]);
+    $this->travelTo('2026-11-04 13:25:10');
+    app(DueReminders::class)->run();
+    expect($this->as($this->ben, 'GET', '/reminders')->json('0'))->toMatchArray(['title' => 'Oar test', 'leave' => '13:25']);
+    $letters = SentLetter::all();
+    expect($letters)->toHaveCount(1)->and($letters[0]->text())->toContain('Leave at: 13:25')->and($letters[0]->html())->toContain('Leave at 13:25');
+    // The way to what takes a whole day is none.
+    $this->as($this->ada, 'PATCH', "/events/{$event['id']}", ['allDay' => true, 'start' => '2026-11-06', 'end' => '2026-11-07'], $event['version'])->assertOk()->assertJsonPath('travel', null)->assertJsonPath('leave', null);
+    expect(DB::table('events')->where('id', $event['id'])->value('travel_minutes'))->toBeNull();
 });
 
 test('who has the product open is told there, for some minutes, and only of what they see', function () {

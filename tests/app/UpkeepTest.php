@@ -94,16 +94,16 @@ describe('the sync log', function () {
 });
 
 describe('states that were stored earlier', function () {
-    test('before ends had zones of their own, and answers notes, are those that are there now, and are undone', function () {
+    test('before ends had zones of their own, answers notes, and events terms, are those that are there now, and are undone', function () {
         $this->as($this->ada, 'PATCH', "/events/{$this->event->id}", ['participants' => [['kind' => 'person', 'id' => $this->ada->id, 'part' => 'required']]], 1)->assertOk();
         $this->as($this->ada, 'PATCH', "/events/{$this->event->id}", ['title' => 'Later'], 2)->assertOk();
         $operation = DB::table('operations')->max('id');
         $row = DB::table('operation_series')->where('operation_id', $operation)->sole();
         $earlier = static function (string $json): string {
             $stored = json_decode($json, true);
-            expect($stored['form'])->toBe(3)->and(array_keys($stored['rows'][0]))->toContain('end_timezone')->and(array_keys($stored['participants'][0]))->toContain('note', 'member_of');
+            expect($stored['form'])->toBe(4)->and(array_keys($stored['rows'][0]))->toContain('end_timezone', 'ask_when', 'travel_minutes')->and(array_keys($stored['participants'][0]))->toContain('note', 'member_of');
 
-            return (string) json_encode(['form' => 1, 'rows' => array_map(static fn (array $each): array => array_diff_key($each, ['end_timezone' => true]), $stored['rows']), 'participants' => array_map(static fn (array $each): array => array_diff_key($each, ['note' => true, 'member_of' => true]), $stored['participants'])] + $stored);
+            return (string) json_encode(['form' => 1, 'rows' => array_map(static fn (array $each): array => array_diff_key($each, ['end_timezone' => true, 'ask_when' => true, 'travel_minutes' => true]), $stored['rows']), 'participants' => array_map(static fn (array $each): array => array_diff_key($each, ['note' => true, 'member_of' => true]), $stored['participants'])] + $stored);
         };
         DB::table('operation_series')->where('id', $row->id)->update(['before' => $earlier($row->before), 'after' => $earlier($row->after)]);
         $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertSuccessful();

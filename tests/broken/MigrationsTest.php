@@ -253,6 +253,21 @@ function steps(): array
                 expect(DB::table('follows')->count() + DB::table('notices')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000033_terms_of_taking_part' => [
+            fn () => null,
+            function (): void {
+                // Nothing asks sooner than it did, takes remarks, or is far away, until somebody says so.
+                expect(DB::table('events')->count())->toBeGreaterThan(0)->and(DB::table('events')->whereNotNull('ask_when')->orWhereNotNull('travel_minutes')->count())->toBe(0)
+                    ->and(DB::table('calendars')->where('asks_provisional', true)->orWhere('remarks', true)->count())->toBe(0);
+                $person = DB::table('people')->insertGetId(['name' => 'Cy Mast', 'email' => 'cy.remarks@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                $of = ['event_id' => DB::table('events')->value('id'), 'person_id' => $person];
+                DB::table('event_remarks')->insert($of + ['text' => 'Bring gloves', 'created_at' => now()]);
+                DB::table('event_remark_mutes')->insert($of);
+                // What was remarked stays when whoever did goes.
+                DB::table('people')->delete($person);
+                expect(DB::table('event_remarks')->whereNull('person_id')->count())->toBe(1)->and(DB::table('event_remark_mutes')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

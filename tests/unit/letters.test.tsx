@@ -191,7 +191,7 @@ test('who may change an event asks those again who are silent, and nobody where 
     const { rerender } = render(<TakingPart of={[crew]} event={madeEvent()} />, { wrapper });
     fireEvent.click(screen.getByRole('button', { name: 'Ask again who has not answered' }));
     await waitFor(() => expect(sent.map(({ method, path }) => `${method} ${path}`)).toContain('POST /events/7/asked-again'));
-    for (const [of, event] of [[[madeParticipant({ answer: 'declined' })], madeEvent()], [[madeParticipant({ part: 'informed' })], madeEvent()], [[crew], madeEvent({ mayChange: false })], [[crew], madeEvent({ status: 'provisional' })]] as const) {
+    for (const [of, event] of [[[madeParticipant({ answer: 'declined' })], madeEvent()], [[madeParticipant({ part: 'informed' })], madeEvent()], [[crew], madeEvent({ mayDelete: false })], [[crew], madeEvent({ asks: false })]] as const) {
         rerender(<TakingPart of={[...of]} event={event} />);
         expect(screen.queryByRole('button', { name: /^Ask again/ })).toBeNull();
     }
