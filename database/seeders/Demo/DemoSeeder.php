@@ -68,6 +68,7 @@ final class DemoSeeder
         // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.
         Source::query()->with('calendar')->get()->each(fn (Source $source) => $this->refresher->refresh($source));
         (new DemoFollowing($this->changes, $calendars, $people))->lay();
+        (new DemoTakingPart($this->changes, $calendars, $people))->lay();
         (new DemoNews($this->changes, $this->translator, $calendars, $people))->lay();
         $this->askForAFile('Ines Halloran', 'assessments');
 

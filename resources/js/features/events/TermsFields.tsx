@@ -7,9 +7,9 @@ import type { Event } from './useEventActions';
 
 type Right = Event['guests'][number];
 
-const RIGHTS: Record<Right, string> = { bring: 'ask others, too', see: 'see who else is asked', change: 'write to the event as well' };
+const RIGHTS: Record<Right, string> = { bring: 'ask others, too', see: 'see who else is asked', change: 'change it' };
 
-const WHEN = { confirmed: 'once it is confirmed', provisional: 'already while it is provisional' } as const;
+const WHEN = { confirmed: 'once it is confirmed', provisional: 'already now' } as const;
 
 /** Whether what is provisional asks those who are to take part: the event says so, or leaves it to its calendar. */
 export const asksEarly = (askWhen: EventValues['askWhen'], calendar: Calendar | undefined) => (askWhen === '' ? calendar?.asksProvisional === true : askWhen === 'provisional');
@@ -25,9 +25,9 @@ export function TermsFields({ problem }: { problem: Problem | null }) {
     return (
         <>
             {status === 'provisional' && (
-                <ChoiceField label="Ask them" value={askWhen} choices={{ '': `as its calendar does: ${asCalendar}`, ...WHEN }} onChange={(when) => setValue('askWhen', when)} />
+                <ChoiceField label="Ask them" value={askWhen} choices={{ '': `as its calendar: ${asCalendar}`, ...WHEN }} onChange={(when) => setValue('askWhen', when)} />
             )}
-            <TextField label="Places" type="number" inputMode="numeric" min={1} max={10000} placeholder="no end to them" error={problem?.field('places')} hint={places === null ? undefined : 'Who comes when all are taken waits for one, and is told.'} {...register('places', { setValueAs: (typed: string | number | null) => (typed === '' || typed === null ? null : Number(typed)) })} />
+            <TextField label="Number of places" type="number" inputMode="numeric" min={1} max={10000} placeholder="no end to them" error={problem?.field('places')} hint={places === null ? undefined : 'Who comes when all are taken waits for one, and is told.'} {...register('places', { setValueAs: (typed: string | number | null) => (typed === '' || typed === null ? null : Number(typed)) })} />
             <fieldset>
                 <legend className="text-xs text-soft">Who is asked may</legend>
                 {(Object.keys(RIGHTS) as Right[]).map((right) => (

@@ -23,14 +23,14 @@ export function Remarks({ event, mayWrite }: { event: Event; mayWrite: boolean }
     };
     return (
         <section aria-label="Remarks" className="mt-3 border-t border-line pt-2.5">
-            <h3 className="flex items-baseline justify-between gap-2 font-semibold">
-                Remarks
+            <div className="flex items-baseline justify-between gap-2">
+                <h3 className="font-semibold">Remarks</h3>
                 {mayWrite && remarks !== undefined && (
-                    <button type="button" className="hit text-xs font-normal underline" aria-pressed={remarks.muted} disabled={mute.isPending} onClick={() => mute.mutate(!remarks.muted)}>
+                    <button type="button" className="hit text-xs underline" aria-pressed={remarks.muted} disabled={mute.isPending} onClick={() => mute.mutate(!remarks.muted)}>
                         {remarks.muted ? 'You are told of none: tell me' : 'Tell me of none'}
                     </button>
                 )}
-            </h3>
+            </div>
             {remarks !== undefined && remarks.remarks.length > 0 && (
                 <ul className="mt-1.5 flex flex-col gap-2">
                     {remarks.remarks.map((remark) => (
@@ -61,7 +61,7 @@ function OneRemark({ remark, removing, onRemove }: { remark: Remark; removing: b
             <p className="flex items-baseline gap-1 text-xs text-soft">
                 <span className="min-w-0 flex-1">
                     {remark.by ?? 'Somebody'}, {formatMoment(remark.at)}
-                    {remark.on !== null && `, on ${formatDate(remark.on, 'short')}`}
+                    {remark.on !== null && `, on ${formatDate(remark.on, 'weekdayDay')}`}
                 </span>
                 {onRemove !== null && (
                     <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" aria-label={`Take away: ${remark.text}`} disabled={removing} onClick={onRemove}>
