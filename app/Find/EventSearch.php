@@ -32,6 +32,9 @@ final class EventSearch
     /** @var array<int, int> a readable calendar to which a series is pinned, by its head */
     private array $pinned = [];
 
+    /** @var array<int, int> their own calendar, by the head of a series to which the viewer is asked without seeing where it is */
+    private array $asked = [];
+
     public function __construct(private readonly InvolvedEvents $involved, private readonly PinnerAccess $pinners)
     {
     }
@@ -50,6 +53,7 @@ final class EventSearch
             return [];
         }
         $this->pinned = $this->pinnedTo($readable->keys()->all());
+        $this->asked = DB::table('event_pins')->whereIntegerInRaw('calendar_id', $readable->keys()->all())->where('asked', true)->where('pinned_by', $perspective->viewer->personId)->pluck('calendar_id', 'event_id')->all();
         $head = static fn (object $row): int => $row->series_id ?? $row->id;
         $rows = $this->candidates($words, $sought, $readable, $perspective)->unique($head)->take(self::RANKED);
         $times = $this->times($rows->map($head)->values()->all());
@@ -71,7 +75,7 @@ final class EventSearch
             occurrence: $occurrences[$found['head']] ?? null,
             title: $found['row']->title,
             place: $found['row']->place,
-            calendar: ($readable[$found['row']->calendar_id] ?? $readable[$this->pinned[$found['head']]])->calendar->slug,
+            calendar: ($readable[$found['row']->calendar_id] ?? $readable[$this->pinned[$found['head']] ?? $this->asked[$found['head']]])->calendar->slug,
             date: $found['row']->time_kind === TimeKind::Zoned->value && $found['indexed'] ? (new LocalDateTime($zone->toLocal((int) strtotime($found['at'].' UTC'))))->toDate() : substr($found['at'], 0, 10),
         ))->all();
     }
@@ -108,8 +112,9 @@ final class EventSearch
             $found = $found->concat($this->taken(DB::table('event_category as k')->join('events as e', 'e.id', '=', 'k.event_id')->where('k.category_id', $id)->orderByDesc('k.event_id'), $readable, $perspective, intdiv(self::RANKED, 3)));
         }
         $people = Person::searched(implode(' ', $sought))->limit(10)->pluck('id');
+        // Who is only asked to an event does not find it by the others who are.
         if ($people->isNotEmpty()) {
-            $found = $found->concat($this->taken(DB::table('event_participants as p')->join('events as e', 'e.id', '=', 'p.event_id')->where('p.organizer', false)->whereIn('p.person_id', $people)->orderByDesc('p.event_id'), $readable, $perspective));
+            $found = $found->concat($this->taken(DB::table('event_participants as p')->join('events as e', 'e.id', '=', 'p.event_id')->where('p.organizer', false)->whereIn('p.person_id', $people)->orderByDesc('p.event_id'), $readable, $perspective, asked: false));
         }
 
         return $found;
@@ -143,15 +148,20 @@ final class EventSearch
      * question itself where they may not, so that finding nothing tells nothing.
      *
      * @param  Collection<int, AccessibleCalendar>  $readable
+     * @param  bool  $asked  whether those are among them to which the viewer is asked without seeing where they are
      * @return Collection<int, stdClass>
      */
-    private function taken(Builder $query, Collection $readable, Perspective $perspective, int $most = self::RANKED): Collection
+    private function taken(Builder $query, Collection $readable, Perspective $perspective, int $most = self::RANKED, bool $asked = true): Collection
     {
         $pinned = fn (Builder $query): Builder => $query->whereIn(DB::raw('COALESCE(e.series_id, e.id)'), array_keys($this->pinned))
             ->where(fn (Builder $seen) => $seen->where('e.private', false)->orWhere(fn (Builder $involved) => $this->involved->constrain($involved, $perspective->viewer, 'e')));
 
+        // Of a series each time to which they are asked.
+        $own = fn (Builder $query): Builder => $query->whereIn(DB::raw('COALESCE(e.series_id, e.id)'), array_keys($this->asked))->where(fn (Builder $involved) => $this->involved->constrain($involved, $perspective->viewer, 'e'));
+
         return $query->whereNull('e.deleted_at')
-            ->where(fn (Builder $seen) => $seen->where(fn (Builder $full) => $this->involved->constrainToFull($full, $perspective, 'e'))->when($this->pinned !== [], fn (Builder $or) => $or->orWhere($pinned)))
+            ->where(fn (Builder $seen) => $seen->where(fn (Builder $full) => $this->involved->constrainToFull($full, $perspective, 'e'))
+                ->when($this->pinned !== [], fn (Builder $or) => $or->orWhere($pinned))->when($asked && $this->asked !== [], fn (Builder $or) => $or->orWhere($own)))
             ->limit($most)
             ->get(['e.id', 'e.series_id', 'e.calendar_id', 'e.title', 'e.place', 'e.time_kind', 'e.starts_local']);
     }

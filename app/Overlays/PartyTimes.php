@@ -24,7 +24,7 @@ final readonly class PartyTimes
      * @param  array<int, array<int, true>>  $byEvent  who takes part, by event
      * @param  array<int, array<int, true>>  $bySeries  who has joined, by series
      * @param  array<int, int>  $byCalendar  whose own it is, by calendar
-     * @param  array<int, true>  $told  of whom the viewer is told that they are busy
+     * @param  array<int, true>  $told  of whom the viewer is told that they are busy: of themselves always
      */
     private function __construct(private array $byEvent, private array $bySeries, private array $byCalendar, private array $told)
     {
@@ -56,7 +56,7 @@ final readonly class PartyTimes
         $keepsCommon = $perspective->viewer->personId !== null && Person::query()->findOrFail($perspective->viewer->personId)->role->keepsCommon();
         $told = array_filter($viewers, static fn (Viewer $viewer): bool => BusyTimesOfPeople::areTold($perspective->viewer, $viewer, $keepsCommon));
 
-        return new self($byEvent, $bySeries, Calendar::query()->whereIn('own_of', $ids)->pluck('own_of', 'id')->all(), array_fill_keys(array_keys($told), true));
+        return new self($byEvent, $bySeries, Calendar::query()->whereIn('own_of', $ids)->pluck('own_of', 'id')->all(), array_fill_keys([...array_keys($told), (int) $perspective->viewer->personId], true));
     }
 
     /** @return list<int> heads */
@@ -69,7 +69,7 @@ final readonly class PartyTimes
     }
 
     /**
-     * Whose time it takes, as far as the viewer is told: of what is only busy to them, of those alone of whom they are told that.
+     * Whose time it takes, as far as the viewer is told: of what is only busy to them, and of what they are only asked to, of those alone of whom they are told that.
      *
      * @return list<int> people, by id; of a room one number that stands for it
      */
@@ -79,6 +79,6 @@ final readonly class PartyTimes
         $own = $this->byCalendar[$occurrence->calendarId] ?? null;
         $all = ($this->byEvent[$occurrence->eventId] ?? []) + ($this->bySeries[$occurrence->seriesId] ?? []) + ($own === null ? [] : [$own => true]);
 
-        return array_keys($seen->isFull ? $all : array_intersect_key($all, $this->told));
+        return array_keys($seen->isFull && ! $seen->isOnlyAsked ? $all : array_intersect_key($all, $this->told));
     }
 }

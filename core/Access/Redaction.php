@@ -9,6 +9,7 @@ use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\IndexedOccurrence;
 use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Publishing\Detail;
@@ -36,10 +37,10 @@ final class Redaction
         };
     }
 
-    /** The event as somebody has it who is only asked to it: of those who take part it names them alone, and the groups that they are in. */
+    /** The event as somebody has it who is only asked to it: of those who take part it names them alone, the groups that they are in, and who is responsible. */
     public static function othersAsked(Event $event, Viewer $viewer): Event
     {
-        return $event->with(participants: array_values(array_filter($event->participants, static fn (Participant $each): bool => $each->party !== null && Involvement::standsFor($each->party, $viewer))));
+        return $event->with(participants: array_values(array_filter($event->participants, static fn (Participant $each): bool => $each->role === ParticipantRole::Responsible || ($each->party !== null && Involvement::standsFor($each->party, $viewer)))));
     }
 
     /**

@@ -149,3 +149,14 @@ test('what becomes of their access is made up for each night', function () {
     expect(Pin::query()->count())->toBe(0)->and(($this->titles)($this->ben))->toBe(['Oar test', 'Oar test', 'Oar test']);
     $this->artisan('rota:show-asked')->expectsOutput('0 events shown to those who are asked to them');
 });
+
+test('neither a filter nor the sheet of somebody tells who else is asked', function () {
+    ($this->asking)(['participants' => [($this->named)($this->ben), ($this->named)($this->cy)]]);
+    $kept = fn ($person, $of): string => $this->as($person, 'POST', '/overlays', ['name' => uniqid('With '), 'layers' => [[
+        'name' => 'With', 'colour' => 'sea', 'mark' => 'disc', 'takes' => 'all', 'calendars' => [], 'conditions' => [['about' => 'people', 'not' => false, 'who' => [['kind' => 'person', 'id' => $of->id]], 'part' => 'taking part']],
+    ]]])->assertCreated()->json('slug');
+    expect(($this->titles)($this->ben, '&overlay='.$kept($this->ben, $this->ben)))->toBe(['Oar test'])->and(($this->titles)($this->ben, '&overlay='.$kept($this->ben, $this->cy)))->toBe([])
+        ->and(($this->titles)($this->ben, "&of=person:{$this->ben->id}"))->toBe(['Oar test'])->and(($this->titles)($this->ben, "&of=person:{$this->cy->id}"))->toBe([]);
+    $this->give($this->slip, $this->ben, Level::See);
+    expect(($this->titles)($this->ben, "&of=person:{$this->cy->id}"))->toBe(['Oar test']);
+});

@@ -1,5 +1,6 @@
 <?php
 
+use App\Directory\OwnThings;
 use App\Pins\Pin;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\Level;
@@ -100,4 +101,19 @@ test('a private event is found by whoever has joined it', function () {
     Pin::query()->insert(['event_id' => $event->id, 'calendar_id' => $this->calendar($this->ben, 'Own')->id, 'pinned_by' => $this->ben->id, 'joined' => true]);
     ($this->settle)();
     expect(($this->find)('afloat', $this->ben))->toBe(['Supper afloat'])->and(($this->find)('afloat', $cy))->toBe([]);
+});
+
+test('who is asked to what is on a calendar that they do not see finds it by its words, not by who else is asked', function () {
+    OwnThings::of($this->ben);
+    $cy = $this->person('Cy Brook');
+    $this->give($this->calendar, $cy, Level::See);
+    $asked = fn (...$people): array => array_map(static fn ($each): array => ['kind' => 'person', 'id' => $each->id, 'part' => 'required'], $people);
+    $this->as($this->ada, 'POST', '/events', ['calendar' => $this->calendar->slug, 'title' => 'Splicing test', 'start' => "{$this->soon}T09:00", 'participants' => $asked($this->ben, $cy)])->assertCreated();
+    // Of a series to one time of which they are asked that time.
+    $series = $this->as($this->ada, 'POST', '/events', ['calendar' => $this->calendar->slug, 'title' => 'Winch drill', 'start' => '2026-12-01T14:00', 'repeat' => ['pick' => ['every' => 1, 'unit' => 'week', 'weekdays' => ['TU']], 'count' => 3]])->assertCreated()->json('id');
+    $this->as($this->ada, 'PATCH', "/events/{$series}?occurrence=2026-12-08T14:00:00Z", ['title' => 'Winch exam', 'participants' => $asked($this->ben)], 1)->assertOk();
+    ($this->settle)();
+    expect(($this->find)('splicing test', $this->ben))->toBe(['Splicing test'])->and(($this->find)('Cy Brook', $this->ben))->toBe([])->and(($this->find)('ben oar', $cy))->toContain('Splicing test')
+        ->and(($this->find)('winch exam', $this->ben))->toBe(['Winch exam'])->and(($this->find)('winch drill', $this->ben))->toBe([])
+        ->and(($this->find)('splicing test', $this->person('Eve Else')))->toBe([]);
 });

@@ -50,9 +50,9 @@ test('the way to an event takes minutes, and to whole days none', function () {
         ->and(TravelTime::of(TravelTime::put(Make::event(start: '2026-11-02'), 25)))->toBeNull();
 });
 
-test('who is only asked is told of themselves and of their groups, of nobody else', function () {
+test('who is only asked is told of themselves, of their groups and of who is responsible, of nobody else', function () {
     $person = static fn (int $id): Participant => Participant::ofPerson($id, "p{$id}@example.org", "P{$id}", ParticipantRole::Required);
     $crew = Participant::ofGroup(7, 'Crew', ParticipantRole::Optional);
-    $event = Make::event(more: ['participants' => [$person(1), $person(2), $crew, Participant::ofGroup(8, 'Others', ParticipantRole::Optional), Participant::ofAddress('guest@example.org', 'Guest', ParticipantRole::Required)]]);
-    expect(array_map(static fn (Participant $each): string => $each->name, Redaction::othersAsked($event, new Viewer(2, [7]))->participants))->toBe(['P2', 'Crew']);
+    $event = Make::event(more: ['participants' => [$person(1), $person(2), $crew, Participant::ofGroup(8, 'Others', ParticipantRole::Optional), Participant::ofAddress('guest@example.org', 'Guest', ParticipantRole::Required), Participant::ofPerson(3, 'p3@example.org', 'P3', ParticipantRole::Responsible)]]);
+    expect(array_map(static fn (Participant $each): string => $each->name, Redaction::othersAsked($event, new Viewer(2, [7]))->participants))->toBe(['P2', 'Crew', 'P3']);
 });

@@ -22,18 +22,23 @@ final readonly class KnownFacts
      * @param  IndexedOccurrence  $seen  as its viewer sees it
      * @param  list<string>  $categories  in lower case
      * @param  bool  $hidden  whether they see that the time is taken and nothing else
+     * @param  ?int  $alone  whom alone of those who take part they see, beside who is responsible: themselves, where they are only asked to it
      */
-    public function of(IndexedOccurrence $seen, array $categories, bool $hidden): EventFacts
+    public function of(IndexedOccurrence $seen, array $categories, bool $hidden, ?int $alone = null): EventFacts
     {
         if ($hidden) {
             return new EventFacts($seen->calendarId, true, allDay: $seen->kind === TimeKind::Date);
         }
         [$responsible, $takingPart] = $this->people[$seen->eventId] ?? [[], []];
 
+        if ($alone !== null) {
+            $takingPart = array_values(array_intersect($takingPart, [$alone, ...$responsible]));
+        }
+
         return new EventFacts(
             $seen->calendarId, false, $categories,
             $this->asksText ? EventFacts::textOf($seen->title, $seen->place, $this->descriptions[$seen->eventId] ?? '') : '',
-            $seen->createdBy, $responsible, $this->joined === [] ? $takingPart : [...$takingPart, ...$this->joined[$seen->seriesId] ?? []],
+            $seen->createdBy, $responsible, $this->joined === [] || $alone !== null ? $takingPart : [...$takingPart, ...$this->joined[$seen->seriesId] ?? []],
             $seen->status, $seen->kind === TimeKind::Date, $seen->busy, $seen->place,
         );
     }

@@ -56,6 +56,12 @@ final readonly class PinsOfWindow
         return new self($pins, $parties, $pinners);
     }
 
+    /** Whether it shows where it does because somebody is asked to it, and by nothing else. */
+    public function isByBeingAsked(IndexedOccurrence $each): bool
+    {
+        return ($this->pins["{$each->seriesId} {$each->calendarId}"] ?? [null, false, false])[2];
+    }
+
     /** @param  bool  $isAsked  whether the viewer takes part in it, themselves or by a group */
     public function pinnerSees(IndexedOccurrence $each, Viewer $viewer, bool $isAsked): Visibility
     {

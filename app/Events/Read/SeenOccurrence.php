@@ -18,6 +18,7 @@ final readonly class SeenOccurrence
      * @param  bool  $isExternal  whether it comes from outside
      * @param  bool  $closes  whether it closes its days
      * @param  EventFacts  $facts  what filters may ask of it
+     * @param  bool  $isOnlyAsked  whether they see it because they are asked to it, and by nothing else: then they do not see who else is
      */
     public function __construct(
         public IndexedOccurrence $occurrence,
@@ -29,6 +30,7 @@ final readonly class SeenOccurrence
         public bool $isExternal,
         public bool $closes,
         public EventFacts $facts,
+        public bool $isOnlyAsked,
     ) {
     }
 

@@ -42,7 +42,8 @@ final class SeenOccurrences
         $categories = CategoriesOfWindow::read($found);
         $participation = Participation::read($found, $viewer);
         $facts = $this->facts->read($found, $scope->asksText(), $scope->asksPeople());
-        $visibility = $this->visibility($perspective, $scope, $found, $participation);
+        $pins = PinsOfWindow::read($found, $this->pinners);
+        $visibility = $this->visibility($perspective, $scope, $found, $participation, $pins);
         $best = $this->bestOfPinned($found, $visibility);
         foreach ($found as $each) {
             $seen = $visibility($each);
@@ -56,7 +57,8 @@ final class SeenOccurrences
             }
             $isFull = $seen === Visibility::Full;
             [$names, $lower, $closes] = $categories->of($shown->categoryIds);
-            $known = $facts->of($shown, $lower, ! $isFull);
+            $isOnlyAsked = $pins?->isByBeingAsked($each) === true;
+            $known = $facts->of($shown, $lower, ! $isFull, $isOnlyAsked ? (int) $viewer->personId : null);
             if (! $scope->filter->takes($known)) {
                 continue;
             }
@@ -79,7 +81,7 @@ final class SeenOccurrences
                     $each->isPinned() && ! isset($perspective->calendars[$each->homeCalendarId]) => Hold::Pinned,
                     default => ($holds["{$each->homeCalendarId} ".(int) $isAuthor] ??= [$this->hold($perspective->calendars[$each->homeCalendarId] ?? null, $isAuthor)])[0],
                 },
-                $external[$each->calendarId], $closes, $known,
+                $external[$each->calendarId], $closes, $known, $isOnlyAsked,
             );
         }
     }
@@ -93,14 +95,13 @@ final class SeenOccurrences
      * @param  list<IndexedOccurrence>  $found
      * @return Closure(IndexedOccurrence): Visibility
      */
-    private function visibility(Perspective $perspective, Scope $scope, array $found, Participation $participation): Closure
+    private function visibility(Perspective $perspective, Scope $scope, array $found, Participation $participation, ?PinsOfWindow $pins): Closure
     {
         $levels = [];
         foreach ($scope->calendarIds as $id) {
             $levels[$id] = $perspective->eventLevel($id);
         }
         $viewer = $perspective->viewer;
-        $pins = PinsOfWindow::read($found, $this->pinners);
         $own = static fn (IndexedOccurrence $each): Visibility => Visibility::of(
             $levels[$each->calendarId] ?? Level::None, $each->private, $each->busy,
             $each->private && Involvement::of($viewer, $each->createdBy, $participation->parties($each->eventId), $participation->joined($each->seriesId)),
@@ -110,7 +111,7 @@ final class SeenOccurrences
         if ($perspective->looker === null) {
             return $bounded;
         }
-        $looked = $this->visibility($perspective->looker, $scope, $found, Participation::read($found, $perspective->looker->viewer));
+        $looked = $this->visibility($perspective->looker, $scope, $found, Participation::read($found, $perspective->looker->viewer), $pins);
 
         return static fn (IndexedOccurrence $each): Visibility => $bounded($each)->atMost($looked($each));
     }
