@@ -104,6 +104,10 @@ final readonly class DayReader
             '(?:from\s)?'.$hour('from').'\s(?:on\s)?'.$date('first').self::DASH.$hour('to').'\s(?:on\s)?'.$date('last'),
         ] as $pattern) {
             $this->line->take(PieceKind::Date, Edge::around($pattern), function (array $found): bool {
+                // “3 September 2026 to 18 December 2026” says no hour.
+                if (preg_match('/'.DateWords::MONTH.'$/ui', $found['first']) === 1 && preg_match('/^(?:19|20)\d\d$/', $found['from']) === 1) {
+                    return false;
+                }
                 $first = $this->dayOf($found['first']);
                 $last = $first === null ? null : $this->dayOf($found['last'], $first);
                 $from = $this->minutes($found['from']);

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Documents;
+
+use PinnedRota\Core\Time\LocalDateTime;
+
+/** An event as a document says it. */
+final readonly class ExtractedEvent
+{
+    /**
+     * @param  LocalDateTime  $start  on the wall of whoever reads
+     * @param  LocalDateTime  $end  exclusive; of an all-day event the day after its last
+     * @param  int  $line  of the document, or row of its table, from 1
+     * @param  string  $said  what was understood of it, as it stands there
+     * @param  array<string, string>  $fields  what else a table says of it, by the name of its column’s role
+     * @param  list<string>  $doubts  what is to be looked at, in words
+     */
+    public function __construct(
+        public string $title,
+        public LocalDateTime $start,
+        public LocalDateTime $end,
+        public bool $allDay,
+        public string $place,
+        public int $line,
+        public string $said,
+        public array $fields = [],
+        public array $doubts = [],
+    ) {
+    }
+
+    public function titled(string $title): self
+    {
+        return new self($title, $this->start, $this->end, $this->allDay, $this->place, $this->line, $this->said, $this->fields, $this->doubts);
+    }
+
+    public function placed(string $place): self
+    {
+        return $this->place !== '' ? $this : new self($this->title, $this->start, $this->end, $this->allDay, $place, $this->line, $this->said, $this->fields, $this->doubts);
+    }
+}

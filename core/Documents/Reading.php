@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Documents;
+
+use PinnedRota\Core\OneLine\Doubt;
+use PinnedRota\Core\OneLine\DoubtReason;
+use PinnedRota\Core\OneLine\Habits;
+use PinnedRota\Core\OneLine\OneLineReader;
+use PinnedRota\Core\OneLine\Piece;
+use PinnedRota\Core\OneLine\PieceKind;
+use PinnedRota\Core\OneLine\SpanReading;
+use PinnedRota\Core\OneLine\Understood;
+use PinnedRota\Core\OneLine\Vocabulary;
+use PinnedRota\Core\Time\DateWords;
+use PinnedRota\Core\Time\LocalDateTime;
+
+/** How the words of a document are understood: as the one line understands them, with the names that whoever reads may know. */
+final readonly class Reading
+{
+    private const FROM_TODAY = '/\b(?:today|tonight|tomorrow|next|this\s(?:week|month)|in\s\w+\s(?:days?|weeks?))\b/ui';
+
+    /** @param  LocalDateTime  $today  the day on which it is read */
+    public function __construct(public Vocabulary $words, public Habits $habits, public LocalDateTime $today)
+    {
+    }
+
+    public function of(string $text, Context $context): Understood
+    {
+        $plain = DateSpelling::plain($text, $context->from, $this->habits->dayFirst);
+        // “Next Tuesday” is meant from today, a date without its year of the year of the document.
+        $isFromToday = preg_match(self::FROM_TODAY, $plain) === 1 || preg_match('/'.DateWords::FIGURES.'/ui', $plain) !== 1;
+
+        return OneLineReader::read($plain, $this->words, $isFromToday ? $this->today : $context->from, $this->habits, span: SpanReading::OneLong);
+    }
+
+    /** Whether a text says a day. */
+    public static function saysDay(Understood $is): bool
+    {
+        return array_filter($is->pieces, static fn (Piece $piece): bool => $piece->kind === PieceKind::Date) !== [];
+    }
+
+    public static function saysHour(Understood $is): bool
+    {
+        return array_filter($is->pieces, static fn (Piece $piece): bool => $piece->kind === PieceKind::Time) !== [];
+    }
+
+    /** @return list<string> what is to be looked at, in words */
+    public static function doubts(Understood $is): array
+    {
+        $wrong = array_filter($is->doubts, static fn (Doubt $doubt): bool => $doubt->reason === DoubtReason::WrongWeekday);
+
+        return array_values(array_map(static fn (Doubt $doubt): string => "“{$doubt->text}” is no ".explode(' ', $doubt->text)[0].'.', $wrong));
+    }
+}
