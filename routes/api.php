@@ -259,6 +259,7 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('feeds/{id}', [FeedsController::class, 'destroy']);
 
     Route::post('calendars/{slug}/imports', [ImportsController::class, 'store']);
+    Route::put('imports/{id}', [ImportsController::class, 'update']);
     Route::post('imports/{id}/apply', [ImportsController::class, 'apply']);
 
     Route::post('calendars/{slug}/files', [CalendarFilesController::class, 'store']);

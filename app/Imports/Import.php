@@ -18,6 +18,9 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
  * @property string $file_name
  * @property ?string $path in the storage, until it is brought in or dropped
  * @property ?array{added: int, changed: int, unchanged: int} $counts what bringing it in would do, and then what it did
+ * @property string $kind as DocumentKind has it
+ * @property ?array{order?: string, edits?: list<array{row: int, title?: ?string, when?: ?string, place?: ?string, leftOut?: bool}>} $options what was chosen and put right of a document
+ * @property ?Carbon $created_at
  * @property ?Carbon $applied_at
  * @property Calendar $calendar
  */
@@ -25,7 +28,7 @@ final class Import extends Model
 {
     protected $guarded = [];
 
-    protected $attributes = ['path' => null, 'counts' => null, 'applied_at' => null];
+    protected $attributes = ['path' => null, 'counts' => null, 'applied_at' => null, 'kind' => 'calendar', 'options' => null];
 
     /** @return BelongsTo<Calendar, $this> */
     public function calendar(): BelongsTo
@@ -43,6 +46,6 @@ final class Import extends Model
 
     protected function casts(): array
     {
-        return ['counts' => 'array', 'applied_at' => 'datetime', 'created_by' => 'integer'];
+        return ['counts' => 'array', 'options' => 'array', 'applied_at' => 'datetime', 'created_by' => 'integer'];
     }
 }

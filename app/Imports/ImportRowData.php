@@ -2,37 +2,63 @@
 
 namespace App\Imports;
 
+use PinnedRota\Core\Documents\ExtractedEvent;
+use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Import\PlannedSeries;
+use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\TimeKind;
 
 /** An event of a file, and what becomes of it. */
 final readonly class ImportRowData
 {
-    /** @param  'added'|'changed'|'unchanged'  $verdict  what is not in the file is never among them */
+    /**
+     * @param  'added'|'changed'|'unchanged'|'leftOut'  $verdict  what is not in the file is never among them
+     * @param  string  $end  Exclusive
+     * @param  ?int  $row  Of a document: by which number it is put right
+     * @param  ?int  $line  Where it stands there, from 1
+     * @param  string  $said  As it stands there
+     * @param  list<string>  $doubts  What is to be looked at, in words
+     */
     public function __construct(
         public string $verdict,
         public string $title,
         public string $start,
+        public string $end,
         public bool $allDay,
         public ?string $timezone,
         public bool $repeats,
         public string $place,
+        public ?int $row,
+        public ?int $line,
+        public string $said,
+        public array $doubts,
     ) {
     }
 
     public static function of(PlannedSeries $planned): self
     {
-        $event = $planned->series->events()[0];
+        return self::told($planned->verdict->value, $planned->series->events()[0]);
+    }
+
+    /** @param  'added'|'changed'|'unchanged'|'leftOut'  $verdict */
+    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null): self
+    {
         $start = $event->timing->start;
+        $write = static fn (EventTime $time): string => $time->kind === TimeKind::Date ? $time->local->toDate() : $time->local->toMinute();
 
         return new self(
-            verdict: $planned->verdict->value,
+            verdict: $verdict,
             title: $event->contents->title,
-            start: $start->kind === TimeKind::Date ? $start->local->toDate() : $start->local->toMinute(),
+            start: $write($start),
+            end: $write($event->timing->end),
             allDay: $event->timing->isAllDay(),
             timezone: $start->zone?->name,
             repeats: $event->timing->repeats(),
             place: $event->contents->place,
+            row: $row,
+            line: $found?->line,
+            said: $found->said ?? '',
+            doubts: $found->doubts ?? [],
         );
     }
 }

@@ -13,61 +13,156 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Documents\DateOrder;
+use PinnedRota\Core\Documents\DocumentEvents;
+use PinnedRota\Core\Documents\DocumentKind;
+use PinnedRota\Core\Documents\NotADocument;
+use PinnedRota\Core\Documents\SkippedRow;
+use PinnedRota\Core\Documents\SkipReason;
 use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
 use PinnedRota\Core\Import\Plan;
+use PinnedRota\Core\Time\Zone;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
+#[OA\Schema(schema: 'ImportInput', required: ['edits'], properties: [
+    new OA\Property(property: 'order', description: 'Whether the day or the month comes first in its figures; null: as it tells', type: 'string', enum: ['day', 'month'], nullable: true),
+    new OA\Property(property: 'edits', description: 'All that is put right', type: 'array', items: new OA\Items(required: ['row'], properties: [
+        new OA\Property(property: 'row', type: 'integer'),
+        new OA\Property(property: 'title', type: 'string', nullable: true),
+        new OA\Property(property: 'when', description: 'In words: “Wed 23 Sep 10–11”', type: 'string', nullable: true),
+        new OA\Property(property: 'place', type: 'string', nullable: true),
+        new OA\Property(property: 'leftOut', description: 'Whether it is not brought in', type: 'boolean'),
+    ])),
+])]
 final class ImportsController
 {
     private const ROWS_SHOWN = 200;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ImportableCalendar $importable, private readonly Intake $intake, private readonly Jobs $jobs)
+    /** Of what is pasted, in characters. */
+    private const LONGEST_TEXT = 2_000_000;
+
+    /** In octets. */
+    private const BEGINNING = 20_000;
+
+    public function __construct(private readonly CurrentViewer $viewer, private readonly ImportableCalendar $importable, private readonly Intake $intake, private readonly Jobs $jobs, private readonly DocumentRows $documents)
     {
     }
 
-    #[OA\Post(path: '/calendars/{slug}/imports', operationId: 'previewImport', summary: 'Looks at an iCalendar file: what bringing it in would add and change. Nothing is changed yet.', tags: ['imports'],
+    #[OA\Post(path: '/calendars/{slug}/imports', operationId: 'previewImport', summary: 'Looks at a calendar file, a table, a page or a text: what bringing it in would add and change. Nothing is changed yet.', tags: ['imports'],
         parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
-        requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))),
+        requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(properties: [new OA\Property(property: 'file', type: 'string', format: 'binary'), new OA\Property(property: 'text', description: 'What was pasted, where it is no file', type: 'string')]))),
         responses: [new Answers(ImportPreviewData::class, 'The preview', 201)])]
     public function store(Request $request, string $slug): JsonResponse
     {
         $calendar = $this->importable->named($slug);
-        $kilobytes = (int) config('rota.imports.max_kilobytes');
-        $megabytes = intdiv($kilobytes, 1024);
-        $file = $request->validate(['file' => ['required', 'file', "max:{$kilobytes}"]], [
-            'file.required' => 'Choose a file.',
-            'file.max' => "The file is larger than {$megabytes} MB. Ask for a shorter span of time, or bring it in in parts.",
-            'file.uploaded' => "The file could not be taken in; it has at most {$megabytes} MB.",
-        ])['file'];
-        $path = Storage::putFile('imports', $file);
-        $diagnostics = new Diagnostics;
+        [$path, $name] = $this->kept($request);
         try {
-            $plan = $this->plan($calendar, $path, $diagnostics);
-            $rows = $this->rows($plan);
-            if ($plan->isEmpty()) {
-                throw ValidationException::withMessages(['file' => $diagnostics->total() === 0
-                    ? 'There are no events in this file.'
-                    : 'No event in this file can be read. '.ucfirst((string) $diagnostics->worstFirst()[0]).'.']);
-            }
-        } catch (ValidationException $problem) {
+            $kind = DocumentKind::of($this->beginning($path));
+            $import = new Import(['calendar_id' => $calendar->id, 'created_by' => $this->viewer->person()->id, 'file_name' => $name, 'path' => $path, 'kind' => $kind->value, 'created_at' => now()]);
+            $import->setRelation('calendar', $calendar);
+            $preview = $this->preview($import);
+        } catch (ValidationException|NotADocument $problem) {
             Storage::delete($path);
-            throw $problem;
+            throw $problem instanceof NotADocument ? ValidationException::withMessages(['file' => $problem->getMessage()]) : $problem;
         }
-        $import = Import::query()->create([
-            'calendar_id' => $calendar->id,
-            'created_by' => $this->viewer->person()->id,
-            'file_name' => mb_strimwidth($file->getClientOriginalName(), 0, 200, '…'),
-            'path' => $path,
-            'counts' => $plan->counts(),
+
+        return new JsonResponse($preview, 201);
+    }
+
+    #[OA\Put(path: '/imports/{id}', operationId: 'putImport', summary: 'Puts right what was understood of a document, and looks at it anew. Nothing is changed yet.', tags: ['imports'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/ImportInput')),
+        responses: [new Answers(ImportPreviewData::class, 'The preview')])]
+    public function update(Request $request, int $id): JsonResponse
+    {
+        $input = $request->validate([
+            'order' => ['sometimes', 'nullable', Rule::in([DateOrder::DayFirst->value, DateOrder::MonthFirst->value])],
+            'edits' => ['present', 'array', 'max:'.DocumentKind::MOST_ROWS],
+            'edits.*.row' => ['required', 'integer', 'min:0'],
+            'edits.*.title' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'edits.*.when' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'edits.*.place' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'edits.*.leftOut' => ['sometimes', 'boolean'],
         ]);
 
-        return new JsonResponse(new ImportPreviewData(
+        return DB::transaction(function () use ($id, $input): JsonResponse {
+            $import = Import::query()->where('created_by', $this->viewer->person()->id)->lockForUpdate()->findOrFail($id);
+            $import->demandFile();
+            $this->importable->named($import->calendar->slug);
+            if ($import->kind === DocumentKind::Calendar->value) {
+                throw ValidationException::withMessages(['edits' => 'A calendar file is brought in as it is.']);
+            }
+            $import->fill(['options' => array_filter(['order' => $input['order'] ?? null, 'edits' => array_values($input['edits'])], static fn ($value): bool => $value !== null)]);
+
+            return new JsonResponse($this->preview($import));
+        });
+    }
+
+    /** So much of a file as tells what it is. */
+    private function beginning(string $path): string
+    {
+        $stream = Storage::readStream($path);
+        assert($stream !== null);
+        $beginning = (string) stream_get_contents($stream, self::BEGINNING);
+        fclose($stream);
+
+        return $beginning;
+    }
+
+    /**
+     * What was chosen or pasted, as it is stored, and what it is called.
+     *
+     * @return array{string, string}
+     *
+     * @throws ValidationException
+     */
+    private function kept(Request $request): array
+    {
+        $kilobytes = (int) config('rota.imports.max_kilobytes');
+        $megabytes = intdiv($kilobytes, 1024);
+        $input = $request->validate(['file' => ['required_without:text', 'file', "max:{$kilobytes}"], 'text' => ['sometimes', 'string', 'max:'.self::LONGEST_TEXT]], [
+            'file.required_without' => 'Choose a file, or paste a table or a text.',
+            'file.max' => "The file is larger than {$megabytes} MB. Ask for a shorter span of time, or bring it in in parts.",
+            'file.uploaded' => "The file could not be taken in; it has at most {$megabytes} MB.",
+            'text.max' => 'This is too long to be pasted. Bring it in as a file, or in parts.',
+        ]);
+        $file = $input['file'] ?? null;
+        if ($file !== null) {
+            return [(string) Storage::putFile('imports', $file), mb_strimwidth($file->getClientOriginalName(), 0, 200, '…')];
+        }
+        $path = 'imports/'.Str::random(40);
+        Storage::put($path, $input['text']);
+
+        return [$path, 'What was pasted'];
+    }
+
+    /** @throws ValidationException where there is nothing to bring in */
+    private function preview(Import $import): ImportPreviewData
+    {
+        $diagnostics = new Diagnostics;
+        $read = $import->kind === DocumentKind::Calendar->value ? null : $this->documents->of($import);
+        $plan = $read === null ? $this->plan($import->calendar, (string) $import->path, $diagnostics) : $this->intake->planOf($import->calendar, $this->documents->events($import, $read));
+        if ($read === null ? $plan->isEmpty() : $read->rows === []) {
+            throw ValidationException::withMessages(['file' => match (true) {
+                $read !== null => 'No event was found in it: nothing in it says what is on which day.',
+                $diagnostics->total() === 0 => 'There are no events in this file.',
+                default => 'No event in this file can be read. '.ucfirst((string) $diagnostics->worstFirst()[0]).'.',
+            }]);
+        }
+        $rows = $read === null ? $this->rows($plan) : $this->documentRows($import, $read, $plan);
+        $import->fill(['counts' => $plan->counts()])->save();
+
+        return new ImportPreviewData(
             id: $import->id,
             fileName: $import->file_name,
+            kind: DocumentKind::from($import->kind),
+            order: $read === null ? null : DateOrder::tryFrom((string) ($import->options['order'] ?? '')) ?? $read->order,
             counts: ImportCountsData::of($plan->counts()),
             rows: $rows,
             problems: array_map(
@@ -75,7 +170,33 @@ final class ImportsController
                 array_slice($diagnostics->worstFirst(), 0, self::ROWS_SHOWN),
             ),
             problemCount: $diagnostics->total(),
-        ), 201);
+            skipped: array_map(static fn (SkippedRow $each): SkippedRowData => new SkippedRowData($each->line, mb_strimwidth($each->said, 0, 200, '…'), $each->reason->words()), array_slice(self::noteworthy($read->skipped ?? []), 0, self::ROWS_SHOWN)),
+            skippedCount: count(self::noteworthy($read->skipped ?? [])),
+        );
+    }
+
+    /**
+     * @param  list<SkippedRow>  $skipped
+     * @return list<SkippedRow> those that somebody may miss
+     */
+    private static function noteworthy(array $skipped): array
+    {
+        return array_values(array_filter($skipped, static fn (SkippedRow $each): bool => ! in_array($each->reason, [SkipReason::Empty, SkipReason::Head], true)));
+    }
+
+    /** @return list<ImportRowData> all of a document: each can be put right */
+    private function documentRows(Import $import, ReadDocument $read, Plan $plan): array
+    {
+        $verdicts = [];
+        foreach ($plan as $planned) {
+            $verdicts[$planned->series->uid()] = $planned->verdict->value;
+        }
+        $rows = [];
+        foreach (DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)) as $row => $event) {
+            $rows[] = ImportRowData::told(isset($read->leftOut[$row]) ? 'leftOut' : $verdicts[$event->uid], $event, $row, $read->rows[$row]);
+        }
+
+        return $rows;
     }
 
     #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing; a few hundred events and more in the background.', tags: ['imports'],

@@ -14,6 +14,7 @@ use App\Events\Write\NewSeries;
 use App\Events\Write\OperationKind;
 use App\History\Operation;
 use Generator;
+use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\ICalendar\CalendarReader;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
@@ -42,6 +43,12 @@ final class Intake
         $reader = new CalendarReader($stream, $diagnostics, Zone::of($calendar->timezone));
 
         return Plan::compare($reader->events(), new KnownEvents($calendar), $diagnostics, $isRemoving);
+    }
+
+    /** @param  iterable<Event>  $events */
+    public function planOf(Calendar $calendar, iterable $events): Plan
+    {
+        return Plan::compare($events, new KnownEvents($calendar));
     }
 
     /**

@@ -58,6 +58,6 @@ enum ColumnRole: string
     /** Whether a column that is called so may be of this role; what is in it tells the rest. */
     public function isNamed(string $head): bool
     {
-        return in_array(trim(mb_strtolower($head), " :.*"), self::NAMES[$this->value] ?? [], true);
+        return in_array(trim(mb_strtolower($head), ' :.*'), self::NAMES[$this->value] ?? [], true);
     }
 }

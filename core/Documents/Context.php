@@ -56,7 +56,7 @@ final readonly class Context
         }
         $month = $this->monthWords();
         if ($month !== '' && preg_match('/^(?:(?<weekday>'.DateWords::WEEKDAY.')[.,]?\s)?(?<day>\d{1,2})(?:st|nd|rd|th)?(?:\s?(?:-|–|to)\s?(?:'.DateWords::WEEKDAY.'\s)?(?<last>\d{1,2})(?:st|nd|rd|th)?)?(?=[\s,:–-]|$)(?!\s'.DateWords::MONTH.'|[:.]\d|\s?[ap]m)/iu', $text, $found) === 1) {
-            $weekday = ($found['weekday'] ?? '') === '' ? '' : $found['weekday'].' ';
+            $weekday = $found['weekday'] === '' ? '' : $found['weekday'].' ';
             $days = ($found['last'] ?? '') === '' ? "{$weekday}{$found['day']} {$month}" : "{$found['day']} to {$found['last']} {$month}";
 
             return $days.substr($text, strlen($found[0]));

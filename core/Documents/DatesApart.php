@@ -104,6 +104,6 @@ final class DatesApart
             }
         }
 
-        return array_values($parts);
+        return $parts;
     }
 }

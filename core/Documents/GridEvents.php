@@ -48,7 +48,7 @@ final class GridEvents
             $is = $reading->of($date->toDate().' '.$cell, $context);
             $isTimed = $is->start !== null && $is->end !== null && ! $is->allDay && $is->start->day() === $day && Reading::saysHour($is);
             $title = ($isTimed ? TitleWords::of($is->title) : $cell).($of === '' ? '' : ": {$of}");
-            $events[] = $isTimed && $is->start !== null && $is->end !== null
+            $events[] = $isTimed
                 ? new ExtractedEvent($title, $is->start, $is->end, false, $is->place, $line, $cell)
                 : new ExtractedEvent($title, $date, $date->plusDays(1), true, '', $line, $cell);
         }
@@ -118,6 +118,6 @@ final class GridEvents
             }
         }
 
-        return count($days) < 2 || CellWhen::of($head[0] ?? '', $reading, $context)?->day !== null ? null : static fn (string $first, int $column): ?array => isset($days[$column]) ? [$days[$column], $first] : null;
+        return count($days) < 2 || CellWhen::of($head[0], $reading, $context)?->day !== null ? null : static fn (string $first, int $column): ?array => isset($days[$column]) ? [$days[$column], $first] : null;
     }
 }

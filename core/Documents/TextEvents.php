@@ -63,7 +63,7 @@ final class TextEvents
     /** Whether a line says of what year, month or day that is which follows, and nothing else. */
     private function isContext(string $text, bool $isHeading): bool
     {
-        $plain = trim($text, " :.,-–—");
+        $plain = trim($text, ' :.,-–—');
         if (preg_match('/^(?:20\d\d)$/', $plain) === 1) {
             $this->context = $this->whole->ofYear((int) $plain);
 

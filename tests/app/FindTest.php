@@ -21,7 +21,7 @@ beforeEach(function () {
 });
 
 afterEach(function () {
-    foreach (['operations', 'occurrences', 'events', 'categories', 'grants', 'calendars', 'group_person', 'groups', 'people'] as $table) {
+    foreach (['outbox', 'event_invitations', 'operation_steps', 'changes', 'overlays', 'operations', 'occurrences', 'events', 'categories', 'grants', 'calendars', 'group_person', 'groups', 'people'] as $table) {
         DB::table($table)->delete();
     }
     ($this->settle)();

@@ -30,7 +30,7 @@ beforeEach(function () {
 
 test('a file is looked at first, and changes nothing until it is brought in', function () {
     $preview = ($this->look)($this->file)->assertCreated()->assertJsonPath('counts', ['added' => 3, 'changed' => 0, 'unchanged' => 0, 'removed' => 0])
-        ->assertJsonPath('rows.0', ['verdict' => 'added', 'title' => 'Oar test', 'start' => '2026-11-02T09:30', 'allDay' => false, 'timezone' => 'Europe/London', 'repeats' => false, 'place' => ''])
+        ->assertJsonPath('rows.0', ['verdict' => 'added', 'title' => 'Oar test', 'start' => '2026-11-02T09:30', 'end' => '2026-11-02T11:00', 'allDay' => false, 'timezone' => 'Europe/London', 'repeats' => false, 'place' => '', 'row' => null, 'line' => null, 'said' => '', 'doubts' => []])
         ->assertJsonPath('problems.0.outcome', 'refused')->assertJsonPath('problems.0.line', 28);
     expect(EventRecord::query()->count())->toBe(0);
     ($this->apply)($preview->json('id'))->assertOk()->assertJsonPath('counts.added', 3);
@@ -78,8 +78,8 @@ test('a file that cannot be brought in is refused with the reason', function (st
     ($this->look)($text)->assertUnprocessable()->assertJsonPath('errors.0.field', 'file')->assertJsonPath('errors.0.message', $message);
     expect(EventRecord::query()->count())->toBe(0)->and(Import::query()->count())->toBe(0)->and(Storage::allFiles())->toBe([]);
 })->with([
-    'no iCalendar' => ['Name;Date', 'This is not an iCalendar file: it has no line BEGIN:VCALENDAR.'],
-    'empty' => ['', 'This is not an iCalendar file: it has no line BEGIN:VCALENDAR.'],
+    'no dates' => ['Name;Date', 'No event was found in it: nothing in it says what is on which day.'],
+    'empty' => ['', 'There is nothing in it.'],
     'no events' => [Make::calendar(), 'There are no events in this file.'],
     'no event that can be read' => [Make::calendar("UID:1\nSUMMARY:No start"), 'No event in this file can be read. Line 4: VEVENT: The event has no DTSTART. (refused).'],
 ]);

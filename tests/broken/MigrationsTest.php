@@ -268,6 +268,16 @@ function steps(): array
                 expect(DB::table('event_remarks')->whereNull('person_id')->count())->toBe(1)->and(DB::table('event_remark_mutes')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000034_documents_brought_in' => [
+            function (): void {
+                $person = DB::table('people')->value('id') ?? DB::table('people')->insertGetId(['name' => 'Cy Mast', 'email' => 'cy.imports@example.org', 'timezone' => 'Europe/London', 'role' => 'member', 'status' => 'active', 'post' => '']);
+                DB::table('imports')->insert(['calendar_id' => DB::table('calendars')->value('id'), 'created_by' => $person, 'file_name' => 'term.ics', 'created_at' => now(), 'updated_at' => now()]);
+            },
+            function (): void {
+                // What was looked at before was a calendar file, of which nothing is put right.
+                expect(DB::table('imports')->count())->toBeGreaterThan(0)->and(DB::table('imports')->where('kind', '!=', 'calendar')->orWhereNotNull('options')->count())->toBe(0);
+            },
+        ],
     ];
 }
 

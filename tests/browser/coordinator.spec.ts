@@ -164,12 +164,12 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
             mimeType: 'text/calendar',
             buffer: Buffer.from(`BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:${unique('u')}\r\nDTSTART;TZID=Europe/London:${stamp}T150000\r\nSUMMARY:Engine trial\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`),
         };
-        await page.getByLabel('iCalendar file').setInputFiles(file);
+        await page.getByLabel('File to bring in').setInputFiles(file);
         const preview = page.getByRole('region', { name: 'Preview of the import' });
         await expect(preview).toContainText('1 new, 0 changed, 0 already there');
         await preview.getByRole('button', { name: 'Bring it in' }).click();
         await expect(page.getByText('1 added, 0 changed')).toBeVisible();
-        await page.getByLabel('iCalendar file').setInputFiles(file);
+        await page.getByLabel('File to bring in').setInputFiles(file);
         await expect(preview).toContainText('0 new, 0 changed, 1 already there');
         await expect(preview.getByRole('button', { name: 'Bring it in' })).toBeDisabled();
     });

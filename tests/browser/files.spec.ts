@@ -46,7 +46,7 @@ test('an untidy file is mended, refused in part, and its events are used as any 
     await openCalendar(page, calendar);
 
     await test.step('what is wrong is told before anything is changed, what is lost first', async () => {
-        await page.getByLabel('iCalendar file').setInputFiles({ name: 'untidy.ics', mimeType: 'text/calendar', buffer: Buffer.from(untidyFile()) });
+        await page.getByLabel('File to bring in').setInputFiles({ name: 'untidy.ics', mimeType: 'text/calendar', buffer: Buffer.from(untidyFile()) });
         const preview = page.getByRole('region', { name: 'Preview of the import' });
         await expect(preview).toContainText('2 new, 0 changed, 0 already there');
         const problems = preview.getByRole('list', { name: 'Problems' }).getByRole('listitem');
@@ -83,7 +83,7 @@ test('an untidy file is mended, refused in part, and its events are used as any 
 
     await test.step('the same file once more: what was changed here is seen, nothing comes twice', async () => {
         await openCalendar(page, calendar);
-        await page.getByLabel('iCalendar file').setInputFiles({ name: 'untidy.ics', mimeType: 'text/calendar', buffer: Buffer.from(untidyFile()) });
+        await page.getByLabel('File to bring in').setInputFiles({ name: 'untidy.ics', mimeType: 'text/calendar', buffer: Buffer.from(untidyFile()) });
         await expect(page.getByRole('region', { name: 'Preview of the import' })).toContainText('0 new, 0 changed, 2 already there');
     });
 });

@@ -14,7 +14,7 @@ test('long work goes on after its page was left, and its end is found among what
     await openCalendar(page, calendar);
 
     await test.step('a file of hundreds of events is brought in while one is elsewhere', async () => {
-        await page.getByLabel('iCalendar file').setInputFiles({ name: 'berths.ics', mimeType: 'text/calendar', buffer: fileOf(400) });
+        await page.getByLabel('File to bring in').setInputFiles({ name: 'berths.ics', mimeType: 'text/calendar', buffer: fileOf(400) });
         await expect(page.getByText('400 new, 0 changed, 0 already there')).toBeVisible();
         const asked = page.waitForResponse((response) => response.url().endsWith('/apply'));
         await page.getByRole('button', { name: 'Bring it in' }).click();
@@ -37,7 +37,7 @@ test('long work goes on after its page was left, and its end is found among what
 
     await test.step('whoever stays is told there', async () => {
         await openCalendar(page, calendar);
-        await page.getByLabel('iCalendar file').setInputFiles({ name: 'berths.ics', mimeType: 'text/calendar', buffer: fileOf(350) });
+        await page.getByLabel('File to bring in').setInputFiles({ name: 'berths.ics', mimeType: 'text/calendar', buffer: fileOf(350) });
         await page.getByRole('button', { name: 'Bring it in' }).click();
         await expect(page.getByText(`Brought into ${calendar}: 350 added, 0 changed, 0 already there.`)).toBeVisible();
     });

@@ -22,7 +22,7 @@ beforeEach(function () {
     ];
     $this->series = new Series(Make::event('Rowing', '2026-11-03T09:00', rule: 'FREQ=WEEKLY;COUNT=5', uid: 'r', more: ['participants' => ($this->asked)()]));
     $this->name = fn (int $day): string => sprintf('2026-11-%02dT09:00', $day);
-    $this->answered = fn (int $day, ParticipantAnswer $answer = ParticipantAnswer::Declined): Series => OccurrenceAnswers::answered($this->series, $this->series->find(Make::time(($this->name)($day))), $this->ann, $answer);
+    $this->answered = fn (int $day, ParticipantAnswer $answer = ParticipantAnswer::Declined): Series => OccurrenceAnswers::answered($this->series, $this->series->find(Make::time(($this->name)($day))), $this->ann, $answer, '', 0);
     /** What was answered, by the start of each time. */
     $this->answers = fn (Series $series): array => collect($series->occurrences(Make::time('2026-11-01T00:00')->indexSeconds(), Make::time('2027-01-01T00:00')->indexSeconds()))
         ->mapWithKeys(fn (Occurrence $each): array => [$each->start->local->toMinute() => array_map(static fn (Participant $of): string => $of->answer->value, array_slice($each->event->participants, 0, 2))])->all();
@@ -35,7 +35,7 @@ test('what is answered to one time is of that time alone', function () {
         '2026-11-24T09:00' => ['ACCEPTED', 'TENTATIVE'], '2026-12-01T09:00' => ['ACCEPTED', 'TENTATIVE'],
     ]);
     // Answered again it is still one change.
-    $again = OccurrenceAnswers::answered($answered, $answered->find(Make::time('2026-11-10T09:00')), $this->ann, ParticipantAnswer::Tentative);
+    $again = OccurrenceAnswers::answered($answered, $answered->find(Make::time('2026-11-10T09:00')), $this->ann, ParticipantAnswer::Tentative, '', 0);
     expect($again->overrides)->toHaveCount(1)->and(($this->answers)($again)['2026-11-10T09:00'])->toBe(['TENTATIVE', 'TENTATIVE']);
 });
 
@@ -71,7 +71,7 @@ test('who is taken off or added since is so at every time', function () {
 });
 
 test('where the series is parted, what was answered later is in the part where it belongs, as that has it', function () {
-    $answered = OccurrenceAnswers::answered(($this->answered)(24), $this->series->find(Make::time('2026-11-10T09:00')), $this->ann, ParticipantAnswer::Tentative);
+    $answered = OccurrenceAnswers::answered(($this->answered)(24), $this->series->find(Make::time('2026-11-10T09:00')), $this->ann, ParticipantAnswer::Tentative, '', 0);
     $at = Make::time('2026-11-17T09:00');
     $changed = OccurrenceChanges::from($answered->master, $answered->find($at), $at)->with(contents: Make::event('Rowing, late')->contents);
     [$earlier, $later] = OccurrenceChanges::following($answered, $at, $changed, 'later');

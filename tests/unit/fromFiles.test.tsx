@@ -53,16 +53,21 @@ describe('an event that came in by a file', () => {
 });
 
 test('the preview of a file names the line of a problem where there is one, and the zone of each time', () => {
+    const of = { end: '2026-12-05', row: null, line: null, said: '', doubts: [] };
     render(
         <ImportPreview
             actions={null}
             preview={{
                 id: 1,
                 fileName: 'odd.ics',
+                kind: 'calendar',
+                order: null,
+                skipped: [],
+                skippedCount: 0,
                 counts: { added: 2, changed: 0, unchanged: 0, removed: 0 },
                 rows: [
-                    { verdict: 'added', title: 'Committee', start: '2026-12-03T09:30', allDay: false, timezone: 'Europe/Amsterdam', repeats: false, place: '' },
-                    { verdict: 'added', title: 'Open day', start: '2026-12-04', allDay: true, timezone: null, repeats: true, place: 'Slip' },
+                    { verdict: 'added', title: 'Committee', start: '2026-12-03T09:30', allDay: false, timezone: 'Europe/Amsterdam', repeats: false, place: '', ...of },
+                    { verdict: 'added', title: 'Open day', start: '2026-12-04', allDay: true, timezone: null, repeats: true, place: 'Slip', ...of },
                 ],
                 problems: [
                     { line: 8, property: 'DTSTART', problem: 'the time zone is unknown', outcome: 'mended' },

@@ -1,6 +1,6 @@
-import type { ComponentPropsWithoutRef } from 'react';
+import type { ComponentPropsWithRef } from 'react';
 
-type Props<As extends 'ul' | 'ol' | 'div'> = { as: As; 'aria-label': string } & ComponentPropsWithoutRef<As>;
+type Props<As extends 'ul' | 'ol' | 'div'> = { as: As; 'aria-label': string } & ComponentPropsWithRef<As>;
 
 /**
  * What has a height of its own and scrolls inside it. It is a stop of the keyboard: where nothing in it can be focused,
@@ -8,5 +8,5 @@ type Props<As extends 'ul' | 'ol' | 'div'> = { as: As; 'aria-label': string } & 
  */
 export function Scrolling<As extends 'ul' | 'ol' | 'div'>({ as, ...props }: Props<As>) {
     const Element = as as 'div';
-    return <Element {...(as === 'div' && { role: 'region' })} tabIndex={0} {...(props as ComponentPropsWithoutRef<'div'>)} />;
+    return <Element {...(as === 'div' && { role: 'region' })} tabIndex={0} {...(props as ComponentPropsWithRef<'div'>)} />;
 }

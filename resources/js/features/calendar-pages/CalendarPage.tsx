@@ -96,7 +96,7 @@ export function CalendarPage() {
                 </Section>
             )}
             {edits && !calendar.subscribed && !calendar.archived && (
-                <Section title="Bring in a file" about="An iCalendar file (.ics). You see what it would add before anything is changed.">
+                <Section title="Bring in" about="A calendar file (.ics), a table (.csv), a page or a text with dates in it, or what you paste. You see what it would add, and put it right, before anything is changed.">
                     <ImportPanel calendar={calendar} />
                 </Section>
             )}

@@ -2,8 +2,7 @@ import type { ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { formatDate, timeOfDay } from '@/time/dates';
 import { Scrolling } from '@/components/Scrolling';
-
-const VERDICTS = { added: 'new', changed: 'changed', unchanged: 'already there' } as const;
+import { verdictWords } from './verdictWords';
 
 /** Row by row, what bringing a file in would do. */
 export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPreview']; actions: ReactNode }) {
@@ -46,7 +45,7 @@ export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPr
                     <tbody>
                         {rows.map((row, index) => (
                             <tr key={index} className={row.verdict === 'unchanged' ? 'text-soft' : ''}>
-                                <td className="border-b border-hair px-3 py-1 whitespace-nowrap italic">{VERDICTS[row.verdict]}</td>
+                                <td className="border-b border-hair px-3 py-1 whitespace-nowrap italic">{verdictWords[row.verdict]}</td>
                                 <td className="border-b border-hair px-3 py-1 [overflow-wrap:anywhere]">{row.title}</td>
                                 <td className="border-b border-hair px-3 py-1 whitespace-nowrap">
                                     {formatDate(row.start, 'weekdayDay')} {row.start.slice(0, 4)}

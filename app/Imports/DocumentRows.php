@@ -1,0 +1,78 @@
+<?php
+
+namespace App\Imports;
+
+use App\Access\CurrentViewer;
+use App\OneLine\LineVocabulary;
+use App\Organisation\Organisation;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Documents\DateOrder;
+use PinnedRota\Core\Documents\DocumentEvents;
+use PinnedRota\Core\Documents\DocumentKind;
+use PinnedRota\Core\Documents\Extraction;
+use PinnedRota\Core\Documents\NotADocument;
+use PinnedRota\Core\Documents\RowEdit;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+
+/** What a document that is being brought in says of events, with what was put right of it. */
+final class DocumentRows
+{
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation)
+    {
+    }
+
+    /** @throws ValidationException where the document cannot be read, or what was put right says no time */
+    public function of(Import $import): ReadDocument
+    {
+        try {
+            $contents = (string) Storage::get((string) $import->path);
+            $blocks = DocumentKind::from($import->kind)->blocks($contents);
+        } catch (NotADocument $problem) {
+            throw ValidationException::withMessages(['file' => $problem->getMessage()]);
+        }
+        $settings = $this->organisation->settings();
+        $zone = Zone::of($import->calendar->timezone);
+        $today = LocalDateTime::midnight((new LocalDateTime($zone->toLocal($import->created_at?->getTimestamp() ?? now()->getTimestamp())))->day());
+        $read = Extraction::of($blocks, $this->vocabulary->of($this->viewer), $settings->habits, $today, self::yearFrom($today), DateOrder::tryFrom((string) ($import->options['order'] ?? '')));
+        $rows = $read->events;
+        $left = [];
+        foreach ($import->options['edits'] ?? [] as $edit) {
+            $row = (int) $edit['row'];
+            if (! isset($rows[$row])) {
+                continue;
+            }
+            if (($edit['leftOut'] ?? false) === true) {
+                $left[$row] = true;
+            }
+            try {
+                $rows[$row] = (new RowEdit($edit['title'] ?? null, $edit['when'] ?? null, $edit['place'] ?? null))->of($rows[$row], $today, $settings->habits);
+            } catch (InvalidTime $problem) {
+                throw ValidationException::withMessages(["edits.{$row}.when" => $problem->getMessage()]);
+            }
+        }
+
+        return new ReadDocument($read->order, $rows, $left, $read->skipped);
+    }
+
+    /**
+     * The events that are brought in, by their rows; of those that are left out none.
+     *
+     * @return array<int, Event>
+     */
+    public function events(Import $import, ReadDocument $read): array
+    {
+        return array_diff_key(DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)), $read->leftOut);
+    }
+
+    /** A date without its year is of the school’s year that is on, which begins in late summer. */
+    private static function yearFrom(LocalDateTime $today): LocalDateTime
+    {
+        $year = (int) substr($today->toDate(), 0, 4) - (substr($today->toDate(), 5, 2) < '08' ? 1 : 0);
+
+        return LocalDateTime::parse("{$year}-08-31");
+    }
+}

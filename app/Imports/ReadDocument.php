@@ -1,0 +1,20 @@
+<?php
+
+namespace App\Imports;
+
+use PinnedRota\Core\Documents\DateOrder;
+use PinnedRota\Core\Documents\ExtractedEvent;
+use PinnedRota\Core\Documents\SkippedRow;
+
+/** A document that was read, with what was put right of it. */
+final readonly class ReadDocument
+{
+    /**
+     * @param  list<ExtractedEvent>  $rows
+     * @param  array<int, true>  $leftOut  rows that are not brought in
+     * @param  list<SkippedRow>  $skipped
+     */
+    public function __construct(public DateOrder $order, public array $rows, public array $leftOut, public array $skipped)
+    {
+    }
+}

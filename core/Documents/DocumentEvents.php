@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PinnedRota\Core\Documents;
+
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\EventContents;
+use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Status;
+use PinnedRota\Core\Time\EventTime;
+use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\Zone;
+
+/**
+ * Makes events of what a document says. Each goes by a UID of its title and the how-manieth of that title it is, so that the same document brought
+ * again, with another date in it, changes what came in before instead of doubling it.
+ */
+final class DocumentEvents
+{
+    private const STATES = ['provisional' => Status::Provisional, 'tbc' => Status::Provisional, 'to be confirmed' => Status::Provisional, 'tentative' => Status::Provisional, 'cancelled' => Status::Cancelled, 'canceled' => Status::Cancelled, 'called off' => Status::Cancelled];
+
+    /**
+     * @param  array<int, ExtractedEvent>  $found  in the order of the document
+     * @return array<int, Event> by the same keys
+     */
+    public static function of(array $found, Zone $zone): array
+    {
+        $seen = $events = [];
+        foreach ($found as $key => $each) {
+            $title = mb_strtolower($each->title);
+            $seen[$title] = ($seen[$title] ?? 0) + 1;
+            $events[$key] = self::event($each, hash('sha256', "document|{$title}|{$seen[$title]}").'@document.invalid', $zone);
+        }
+
+        return $events;
+    }
+
+    private static function event(ExtractedEvent $found, string $uid, Zone $zone): Event
+    {
+        $at = static fn (LocalDateTime $local): EventTime => $found->allDay ? EventTime::date($local) : EventTime::zoned($local, $zone);
+        $categories = array_values(array_filter(array_map(trim(...), explode(';', $found->fields[ColumnRole::Category->value] ?? '')), static fn (string $each): bool => $each !== ''));
+
+        return new Event($uid, EventTiming::between($at($found->start), $at($found->end)), new EventContents(
+            mb_substr($found->title, 0, 500), mb_substr($found->place, 0, 500), $found->fields[ColumnRole::Description->value] ?? '',
+            status: self::STATES[mb_strtolower($found->fields[ColumnRole::Status->value] ?? '')] ?? Status::Confirmed,
+            categories: array_map(static fn (string $each): string => mb_substr($each, 0, 80), array_slice($categories, 0, 20)),
+        ));
+    }
+}

@@ -1,0 +1,140 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRef, useState, type FormEvent, type ReactNode } from 'react';
+import { Button } from '@/components/Button';
+import { ChoiceField, TextField } from '@/components/Field';
+import { Scrolling } from '@/components/Scrolling';
+import { formatWhen } from '@/time/dates';
+import type { Edit, Preview, Row } from './useImport';
+import { verdictWords } from './verdictWords';
+
+type Props = { preview: Preview; actions: ReactNode; isPutting: boolean; onEdit: (edit: Edit) => void; onOrder: (order: 'day' | 'month') => void };
+
+const KINDS: Record<Preview['kind'], string> = { calendar: 'a calendar file', table: 'a table', page: 'a page', text: 'a text' };
+
+const ORDERS = { day: 'day first: 3/9 is 3 September', month: 'month first: 3/9 is 9 March' };
+
+/** A row before it is measured, in pixels. */
+const HEIGHT = 64;
+
+/** Event by event, what was understood of a document: each can be put right or left out before anything is changed. */
+export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }: Props) {
+    const { counts, rows, skipped, skippedCount, order } = preview;
+    const scroller = useRef<HTMLDivElement>(null);
+    // eslint-disable-next-line react-hooks/incompatible-library -- what it returns is used here alone
+    const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => HEIGHT, overscan: 8 });
+    const leftOut = rows.filter(({ verdict }) => verdict === 'leftOut').length;
+    const doubtful = rows.filter(({ doubts, verdict }) => doubts.length > 0 && verdict !== 'leftOut').length;
+    return (
+        <section aria-label="Preview of the import" aria-busy={isPutting} className="w-full border border-ink bg-sheet">
+            <header className="flex flex-wrap items-center gap-3 border-b border-line p-3">
+                <p className="min-w-0 flex-1">
+                    <b className="font-semibold">{preview.fileName}</b>, {KINDS[preview.kind]}
+                    <span className="block text-soft">
+                        {counts.added} new, {counts.changed} changed, {counts.unchanged} already there
+                        {leftOut > 0 && `, ${leftOut} left out`}
+                        {doubtful > 0 && <b className="font-semibold text-pin-ink">, {doubtful} to look at</b>}
+                    </span>
+                </p>
+                <div className="flex gap-1.5">{actions}</div>
+            </header>
+            <div className="border-b border-line p-3">
+                <ChoiceField
+                    label="Dates in figures"
+                    hint={order === 'unknown' ? 'It does not tell: both could be meant. Read as day first until you choose.' : undefined}
+                    value={order === 'month' ? 'month' : 'day'}
+                    choices={ORDERS}
+                    onChange={onOrder}
+                />
+            </div>
+            <Scrolling as="div" ref={scroller} className="max-h-112 overflow-auto" aria-label="Events of the document">
+                <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+                    {virtual.getVirtualItems().map(({ index, start }) => {
+                        const row = rows[index];
+                        return row === undefined ? null : (
+                            <li key={row.row ?? index} data-index={index} ref={virtual.measureElement} className="absolute inset-x-0 top-0" style={{ transform: `translateY(${start}px)` }}>
+                                <DocumentRow row={row} disabled={isPutting} onEdit={onEdit} />
+                            </li>
+                        );
+                    })}
+                </ul>
+            </Scrolling>
+            {skippedCount > 0 && (
+                <details className="border-t border-line p-3">
+                    <summary className="cursor-pointer text-soft hover:text-ink">{skippedCount === 1 ? 'One row is no event' : `${skippedCount} rows are no events`}</summary>
+                    <ul className="mt-2">
+                        {skipped.map((each) => (
+                            <li key={each.line}>
+                                <b className="font-semibold">Line {each.line}</b> {each.said} <span className="text-soft">{each.reason}</span>
+                            </li>
+                        ))}
+                    </ul>
+                </details>
+            )}
+        </section>
+    );
+}
+
+function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; onEdit: (edit: Edit) => void }) {
+    const [open, setOpen] = useState(false);
+    const number = row.row ?? 0;
+    const isOut = row.verdict === 'leftOut';
+    return (
+        <div className={`border-b border-hair px-3 py-1.5 ${isOut || row.verdict === 'unchanged' ? 'text-soft' : ''}`}>
+            <div className="flex items-start gap-2.5">
+                <input type="checkbox" className="mt-1 size-4 shrink-0 accent-(--ink)" aria-label={`Bring in ${row.title}`} checked={!isOut} disabled={disabled} onChange={(change) => onEdit({ row: number, leftOut: !change.target.checked })} />
+                <div className="min-w-0 flex-1">
+                    <p className="[overflow-wrap:anywhere]">
+                        <b className="font-semibold">{row.title}</b> <i>{verdictWords[row.verdict]}</i>
+                    </p>
+                    <p>
+                        {formatWhen(row)} {row.start.slice(0, 4)}
+                        {row.place !== '' && `, ${row.place}`}
+                    </p>
+                    {row.doubts.map((doubt) => (
+                        <p key={doubt} role="note" className="font-semibold text-pin-ink">
+                            {doubt}
+                        </p>
+                    ))}
+                    <p className="truncate text-xs text-soft" title={row.said}>
+                        Line {row.line}: {row.said}
+                    </p>
+                </div>
+                <Button look="quiet" aria-expanded={open} aria-label={`Put right: ${row.title}`} onClick={() => setOpen(!open)}>
+                    Put right
+                </Button>
+            </div>
+            {open && (
+                <RowForm
+                    row={row}
+                    onDone={(edit) => {
+                        setOpen(false);
+                        if (edit !== null) onEdit(edit);
+                    }}
+                />
+            )}
+        </div>
+    );
+}
+
+function RowForm({ row, onDone }: { row: Row; onDone: (edit: Edit | null) => void }) {
+    const [title, setTitle] = useState(row.title);
+    const [when, setWhen] = useState('');
+    const [place, setPlace] = useState(row.place);
+    const save = (submitted: FormEvent) => {
+        submitted.preventDefault();
+        onDone({ row: row.row ?? 0, ...(title.trim() === row.title ? {} : { title }), ...(when.trim() === '' ? {} : { when }), ...(place === row.place ? {} : { place }) });
+    };
+    return (
+        <form onSubmit={save} className="mt-2 ml-6.5 grid gap-2 sm:grid-cols-3">
+            <TextField label="Title" value={title} onChange={(typed) => setTitle(typed.target.value)} autoFocus />
+            <TextField label="When, in words" placeholder="Wed 23 Sep 10–11" value={when} onChange={(typed) => setWhen(typed.target.value)} />
+            <TextField label="Place" value={place} onChange={(typed) => setPlace(typed.target.value)} />
+            <div className="flex gap-1.5">
+                <Button type="submit" look="primary">
+                    Save
+                </Button>
+                <Button onClick={() => onDone(null)}>Cancel</Button>
+            </div>
+        </form>
+    );
+}

@@ -1,0 +1,73 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answered, api, fileForm, Problem, type Schemas } from '@/api/client';
+import type { Calendar } from '@/features/calendars/useCalendars';
+
+export type Preview = Schemas['ImportPreview'];
+
+export type Row = Preview['rows'][number];
+
+export type Edit = Schemas['ImportInput']['edits'][number];
+
+type Order = NonNullable<Schemas['ImportInput']['order']>;
+
+/** The most that the server takes; checked here too, so that nobody waits for an upload that is refused. */
+const MOST_MEGABYTES = 20;
+
+/** Looks at what is to be brought into a calendar, and puts right what was understood of it, before anything is changed. */
+export function useImport(calendar: Calendar) {
+    const [edits, setEdits] = useState<Edit[]>([]);
+    const [order, setOrder] = useState<Order | null>(null);
+    const forget = () => {
+        setEdits([]);
+        setOrder(null);
+    };
+    const look = useMutation({
+        mutationFn: (given: File | string) => {
+            if (typeof given !== 'string' && given.size > MOST_MEGABYTES * 1024 * 1024) {
+                const message = `The file is larger than ${MOST_MEGABYTES} MB. Ask for a shorter span of time, or bring it in in parts.`;
+                throw new Problem(422, message, '', [{ field: 'file', message }], null);
+            }
+            return answered(api.POST('/calendars/{slug}/imports', { params: { path: { slug: calendar.slug } }, body: typeof given === 'string' ? textForm(given) : fileForm(given) }));
+        },
+        onSuccess: forget,
+    });
+    const put = useMutation({
+        mutationFn: ({ id, next, inOrder }: { id: number; next: Edit[]; inOrder: Order | null }) => answered(api.PUT('/imports/{id}', { params: { path: { id } }, body: { edits: next, order: inOrder } })),
+        onSuccess: (_, { next, inOrder }) => {
+            setEdits(next);
+            setOrder(inOrder);
+        },
+    });
+    const preview = put.data?.id === look.data?.id ? (put.data ?? look.data) : look.data;
+    return {
+        preview,
+        look: (given: File | string) => {
+            put.reset();
+            look.mutate(given);
+        },
+        /** What is put right of a row beside what was before. */
+        edit: (change: Edit) => {
+            if (preview === undefined) return;
+            const before = edits.find(({ row }) => row === change.row);
+            put.mutate({ id: preview.id, next: [...edits.filter(({ row }) => row !== change.row), { ...before, ...change }], inOrder: order });
+        },
+        chooseOrder: (inOrder: Order) => {
+            if (preview !== undefined) put.mutate({ id: preview.id, next: edits, inOrder });
+        },
+        isLooking: look.isPending,
+        isPutting: put.isPending,
+        error: look.error ?? put.error,
+        reset: () => {
+            look.reset();
+            put.reset();
+            forget();
+        },
+    };
+}
+
+function textForm(text: string): { text: string } {
+    const form = new FormData();
+    form.append('text', text);
+    return form as unknown as { text: string };
+}
