@@ -81,7 +81,7 @@ enum DocumentKind: string
         if (count($lines) < 2) {
             return false;
         }
-        foreach ([';', ','] as $sign) {
+        foreach ([';', ',', "\t"] as $sign) {
             $counts = array_count_values(array_filter(array_map(static fn (string $line): int => substr_count((string) preg_replace('/"[^"]*"/', '', $line), $sign), $lines)));
             if ($counts !== [] && max($counts) * 5 >= count($lines) * 4) {
                 return true;

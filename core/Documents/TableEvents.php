@@ -6,6 +6,7 @@ namespace PinnedRota\Core\Documents;
 
 use PinnedRota\Core\OneLine\ClockWords;
 use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\WhenWords;
 
 /** Finds events in a table: a row each, or where its head says weekdays, days or months, a cell each. */
 final readonly class TableEvents
@@ -72,7 +73,7 @@ final readonly class TableEvents
         $doubts = $when->doubts;
         $weekday = $cell(ColumnRole::Weekday);
         if (CellWhen::isWeekday($weekday) && ! CellWhen::agrees($when->day, $weekday)) {
-            $doubts[] = (new LocalDateTime($when->day * 86_400))->toDate()." is no {$weekday}.";
+            $doubts[] = WhenWords::day($when->day, true)." is no {$weekday}.";
         }
         $fields = array_filter(array_combine(array_map(static fn (ColumnRole $role): string => $role->value, self::KEPT), array_map($cell, self::KEPT)), static fn (string $value): bool => $value !== '');
         $place = $cell(ColumnRole::Place);

@@ -133,6 +133,10 @@ final class TextEvents
         if ($place === '' && preg_match('/(?:\d|[ap]m|noon)\)?,\s(?<place>(?:the\s)?\p{Lu}[\p{L}\p{N}’\' ]{2,40})$/u', $text, $found) === 1 && str_ends_with(mb_strtolower($title), mb_strtolower($found['place'])) && mb_strlen($title) > mb_strlen($found['place'])) {
             return [TitleWords::of(mb_substr($title, 0, -mb_strlen($found['place']))), $found['place']];
         }
+        // “The open evening is in the hall”
+        if ($place === '' && preg_match('/^(?<title>.+?)\s(?:is|are|will\sbe|takes?\splace)\s(?:held\s)?(?:in|at)\s(?:the\s)?(?<place>[\p{L}\p{N}’\' ]{2,40})$/iu', $title, $found) === 1) {
+            [$title, $place] = [TitleWords::of($found['title']), $found['place']];
+        }
         if ($place === '') {
             foreach ($this->reading->words->places as $each) {
                 if (preg_match('/^(?<title>.*?)(?:,|\s[-–—|])\s*(?:in\s|at\s)?(?:the\s)?'.preg_quote($each, '/').'$/iu', $title, $found) === 1 || preg_match('/^(?<title>)'.preg_quote($each, '/').'$/iu', $title, $found) === 1) {

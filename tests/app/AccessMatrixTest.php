@@ -315,6 +315,7 @@ const OTHERS = [
     'POST publications' => [401, 422, 422],
     'POST publications/preview' => [401, 422, 422],
     'POST imports/{id}/apply' => [401, 404, 404],
+    'PUT imports/{id}' => [401, 422, 422],
     'GET sources' => [401, 200, 200],
     'POST sources' => [401, 422, 422],
     'POST sources/{id}/refresh' => [401, 404, 404],

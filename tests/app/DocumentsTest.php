@@ -24,11 +24,11 @@ beforeEach(function () {
 
 test('a pasted table is looked at row by row, put right and brought in; nothing is changed before', function () {
     $preview = ($this->look)($this->table)->assertCreated()->json();
-    expect($preview)->toMatchArray(['kind' => 'text', 'order' => 'day', 'fileName' => 'What was pasted', 'counts' => ['added' => 2, 'changed' => 0, 'unchanged' => 0, 'removed' => 0], 'skippedCount' => 1])
+    expect($preview)->toMatchArray(['kind' => 'table', 'order' => 'day', 'fileName' => 'What was pasted', 'counts' => ['added' => 2, 'changed' => 0, 'unchanged' => 0, 'removed' => 0], 'skippedCount' => 1])
         ->and(($this->told)($preview))->toBe(['added 2026-09-15T10:00 Splicing', 'added 2026-09-24T10:00 Whipping'])
         ->and($preview['rows'][0])->toMatchArray(['end' => '2026-09-15T11:00', 'place' => 'Long loft', 'line' => 2, 'row' => 0, 'doubts' => []])
         // The weekday that is another than that of the date is said.
-        ->and($preview['rows'][1]['doubts'])->toBe(['2026-09-24 is no Wednesday.'])
+        ->and($preview['rows'][1]['doubts'])->toBe(['Thu 24 September 2026 is no Wednesday.'])
         ->and($preview['skipped'][0])->toBe(['line' => 4, 'said' => 'Total | 2', 'reason' => 'It adds others up.']);
     $right = ($this->put)($preview['id'], [['row' => 1, 'when' => 'Wed 23 Sep', 'title' => 'Whipping, part 1']])->assertOk()->json();
     expect(($this->told)($right))->toBe(['added 2026-09-15T10:00 Splicing', 'added 2026-09-23T10:00 Whipping, part 1'])->and($right['rows'][1]['doubts'])->toBe([]);

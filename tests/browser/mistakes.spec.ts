@@ -42,7 +42,7 @@ test('bad input gets a clear message where it was entered, and nothing typed is 
     await test.step('a file', async () => {
         const chooser = page.getByLabel('File to bring in');
         await chooser.setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from('Name;Date') });
-        await expect(page.getByText('This is not an iCalendar file: it has no line BEGIN:VCALENDAR. Nothing was changed.')).toBeVisible();
+        await expect(page.getByText('No event was found in it: nothing in it says what is on which day. Nothing was changed.')).toBeVisible();
         await chooser.setInputFiles({ name: 'large.ics', mimeType: 'text/calendar', buffer: Buffer.alloc(30 * 1024 * 1024, 'x') });
         await expect(page.getByText(/The file is larger than 20 MB/)).toBeVisible();
     });

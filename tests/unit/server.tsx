@@ -13,7 +13,7 @@ export function fakeServer(answer: (asked: Asked) => Answer): Asked[] {
         const request = input as Request;
         const url = new URL(request.url);
         const text = await request.clone().text();
-        const asked: Asked = { method: request.method, path: url.pathname.replace('/api/v1', ''), query: url.searchParams, body: text === '' ? null : (JSON.parse(text) as unknown), headers: request.headers };
+        const asked: Asked = { method: request.method, path: url.pathname.replace('/api/v1', ''), query: url.searchParams, body: text === '' ? null : bodyOf(request, text), headers: request.headers };
         all.push(asked);
         const told = answer(asked);
         if (told === 'lost') throw new TypeError('Failed to fetch');
@@ -22,6 +22,11 @@ export function fakeServer(answer: (asked: Asked) => Answer): Asked[] {
         return new Response(status === 204 ? null : JSON.stringify(body), { status, headers });
     });
     return all;
+}
+
+/** What is sent as JSON; of a form with a file or a long text in it, all of it as text. */
+function bodyOf(request: Request, text: string): unknown {
+    return request.headers.get('content-type')?.startsWith('multipart/form-data') === true ? text : (JSON.parse(text) as unknown);
 }
 
 /** What surrounds hooks that ask the server. */

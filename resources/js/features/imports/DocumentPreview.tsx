@@ -3,7 +3,7 @@ import { useRef, useState, type FormEvent, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { ChoiceField, TextField } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
-import { formatWhen } from '@/time/dates';
+import { browserZone, formatWhen, wallNow } from '@/time/dates';
 import type { Edit, Preview, Row } from './useImport';
 import { verdictWords } from './verdictWords';
 
@@ -76,18 +76,25 @@ export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }
 
 function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; onEdit: (edit: Edit) => void }) {
     const [open, setOpen] = useState(false);
+    // Whether it is wanted, as one has just said: until the answer to it is there.
+    const [wanted, setWanted] = useState<boolean | null>(null);
     const number = row.row ?? 0;
     const isOut = row.verdict === 'leftOut';
+    const choose = (isWanted: boolean) => {
+        setWanted(isWanted);
+        onEdit({ row: number, leftOut: !isWanted });
+    };
     return (
         <div className={`border-b border-hair px-3 py-1.5 ${isOut || row.verdict === 'unchanged' ? 'text-soft' : ''}`}>
             <div className="flex items-start gap-2.5">
-                <input type="checkbox" className="mt-1 size-4 shrink-0 accent-(--ink)" aria-label={`Bring in ${row.title}`} checked={!isOut} disabled={disabled} onChange={(change) => onEdit({ row: number, leftOut: !change.target.checked })} />
+                <input type="checkbox" className="mt-1 size-4 shrink-0 accent-(--ink)" aria-label={`Bring in ${row.title}`} checked={disabled && wanted !== null ? wanted : !isOut} disabled={disabled} onChange={(change) => choose(change.target.checked)} />
                 <div className="min-w-0 flex-1">
                     <p className="[overflow-wrap:anywhere]">
                         <b className="font-semibold">{row.title}</b> <i>{verdictWords[row.verdict]}</i>
                     </p>
                     <p>
-                        {formatWhen(row)} {row.start.slice(0, 4)}
+                        {formatWhen(row)}
+                        {row.start.slice(0, 4) !== wallNow(browserZone).slice(0, 4) && ` (${row.start.slice(0, 4)})`}
                         {row.place !== '' && `, ${row.place}`}
                     </p>
                     {row.doubts.map((doubt) => (

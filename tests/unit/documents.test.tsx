@@ -1,0 +1,96 @@
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import type { Schemas } from '@/api/client';
+import { ImportPanel } from '@/features/imports/ImportPanel';
+import { madeCalendar } from './made';
+import { fakeServer, withQueries } from './server';
+
+vi.mock('@tanstack/react-router', () => ({ useNavigate: () => () => undefined }));
+// Rows are drawn where they are in sight, which nothing is without a layout.
+beforeEach(() => {
+    vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600);
+    vi.spyOn(HTMLElement.prototype, 'clientWidth', 'get').mockReturnValue(600);
+});
+afterEach(() => {
+    cleanup();
+    vi.restoreAllMocks();
+});
+
+function madeRow(more: Partial<Schemas['ImportRow']> = {}): Schemas['ImportRow'] {
+    return { verdict: 'added', title: 'Splicing', start: '2026-12-15T10:00', end: '2026-12-15T11:00', allDay: false, timezone: 'Europe/London', repeats: false, place: 'Long loft', row: 0, line: 2, said: 'Tuesday | 15/12/2026 | Splicing', doubts: [], ...more };
+}
+
+function madePreview(more: Partial<Schemas['ImportPreview']> = {}): Schemas['ImportPreview'] {
+    return {
+        id: 4, fileName: 'What was pasted', kind: 'table', order: 'day', counts: { added: 2, changed: 0, unchanged: 0, removed: 0 },
+        rows: [madeRow(), madeRow({ row: 1, line: 3, title: 'Whipping', start: '2027-01-07', end: '2027-01-08', allDay: true, place: '', doubts: ['Thu 7 January 2027 is no Wednesday.'] })],
+        problems: [], problemCount: 0, skipped: [{ line: 4, said: 'Total | 2', reason: 'It adds others up.' }], skippedCount: 1, ...more,
+    };
+}
+
+function show(answer: (asked: { method: string; body: unknown }) => { status?: number; body?: unknown }) {
+    const sent = fakeServer((asked) => answer(asked));
+    render(<ImportPanel calendar={madeCalendar()} />, { wrapper: withQueries().wrapper });
+    return () => sent.map(({ method, path, body }) => [method, path, body]);
+}
+
+async function paste() {
+    fireEvent.change(screen.getByLabelText('Or paste a table or a text with dates'), { target: { value: 'Date\tWhat' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
+    return screen.findByRole('region', { name: 'Preview of the import' });
+}
+
+test('what was pasted is told event by event: what, when, where from, and what is to be looked at', async () => {
+    show(() => ({ status: 201, body: madePreview() }));
+    const preview = within(await paste());
+    expect(preview.getByText(/2 new, 0 changed, 0 already there/).textContent).toContain('1 to look at');
+    const [first, second] = preview.getAllByRole('listitem');
+    expect(first?.textContent).toContain('Splicing newTuesday 15 December, 10:00–11:00, Long loftLine 2: Tuesday | 15/12/2026 | Splicing');
+    expect(second?.textContent).toContain('Thu 7 January 2027 is no Wednesday.');
+    expect(preview.getByText('It adds others up.')).not.toBeNull();
+    expect(preview.getByLabelText<HTMLSelectElement>('Dates in figures').value).toBe('day');
+});
+
+test('a row is put right beside what was put right before, and left out', async () => {
+    const sent = show(({ method }) => ({ status: method === 'POST' ? 201 : 200, body: madePreview() }));
+    const preview = within(await paste());
+    fireEvent.click(preview.getByRole('button', { name: 'Put right: Whipping' }));
+    fireEvent.change(preview.getByLabelText('When, in words'), { target: { value: 'Wed 6 Jan' } });
+    fireEvent.click(preview.getByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [{ row: 1, when: 'Wed 6 Jan' }], order: null }]));
+    await waitFor(() => expect(preview.getByRole<HTMLInputElement>('checkbox', { name: 'Bring in Whipping' }).disabled).toBe(false));
+    fireEvent.click(preview.getByRole('checkbox', { name: 'Bring in Whipping' }));
+    await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [{ row: 1, when: 'Wed 6 Jan', leftOut: true }], order: null }]));
+    await waitFor(() => expect(preview.getByLabelText<HTMLSelectElement>('Dates in figures').disabled).toBe(false));
+    fireEvent.change(preview.getByLabelText('Dates in figures'), { target: { value: 'month' } });
+    await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [{ row: 1, when: 'Wed 6 Jan', leftOut: true }], order: 'month' }]));
+});
+
+test('where it does not tell which comes first it is said, and a row that is left out stays to be seen', async () => {
+    show(() => ({ status: 201, body: madePreview({ order: 'unknown', rows: [madeRow({ verdict: 'leftOut', doubts: ['Look'] }), madeRow({ row: 1 })] }) }));
+    const preview = within(await paste());
+    expect(preview.getByText(/It does not tell: both could be meant/)).not.toBeNull();
+    expect(preview.getByText(/2 new/).textContent).toContain('1 left out');
+    expect(preview.getByText(/2 new/).textContent).not.toContain('to look at');
+    expect(preview.getAllByRole<HTMLInputElement>('checkbox').map(({ checked }) => checked)).toEqual([false, true]);
+});
+
+test('what is refused is said, and what was pasted stays', async () => {
+    show(() => ({ status: 422, body: { type: 'about:blank', title: 'Something is not right yet.', status: 422, detail: '', errors: [{ field: 'file', message: 'No event was found in it.' }] } }));
+    fireEvent.change(screen.getByLabelText('Or paste a table or a text with dates'), { target: { value: 'nothing' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('No event was found in it.');
+    expect(screen.getByLabelText<HTMLTextAreaElement>('Or paste a table or a text with dates').value).toBe('nothing');
+});
+
+test('a refused correction leaves what was there before to be brought in', async () => {
+    const sent = show(({ method }) => (method === 'POST' ? { status: 201, body: madePreview() } : { status: 422, body: { type: 'about:blank', title: 'Something is not right yet.', status: 422, detail: '', errors: [{ field: 'edits.1.when', message: 'This is no time.' }] } }));
+    const preview = within(await paste());
+    fireEvent.click(preview.getByRole('button', { name: 'Put right: Whipping' }));
+    fireEvent.change(preview.getByLabelText('When, in words'), { target: { value: 'nonsense' } });
+    fireEvent.click(preview.getByRole('button', { name: 'Save' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('This is no time.');
+    fireEvent.click(preview.getByRole('checkbox', { name: 'Bring in Splicing' }));
+    // What was refused is not sent again.
+    await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [{ row: 0, leftOut: true }], order: null }]));
+});
