@@ -34,11 +34,12 @@ enum ColumnRole: string
 
     /** An hour of its own: what the column is called is what is then. */
     case Moment = 'moment';
+    /** A number that counts, or a price: it says nothing of when. */
     case Nothing = 'nothing';
 
     private const NAMES = [
-        'title' => ['title', 'event', 'what', 'subject', 'name of event', 'activity', 'assessment', 'test', 'exam', 'paper', 'session', 'lecture', 'talk', 'duty', 'race', 'trip', 'placement', 'class', 'course', 'topic', 'summary', 'meeting', 'booking', 'fixture', 'match', 'task', 'lesson', 'reason', 'purpose', 'occasion'],
-        'date' => ['date', 'when', 'start date', 'dates', 'day', 'first day', 'from date', 'date from', 'start', 'begins', 'from', 'starts'],
+        'title' => ['title', 'event', 'what', 'subject', 'name of event', 'activity', 'assessment', 'test', 'exam', 'paper', 'session', 'lecture', 'talk', 'duty', 'race', 'trip', 'placement', 'class', 'course', 'topic', 'summary', 'meeting', 'booking', 'fixture', 'match', 'task', 'lesson', 'destination', 'reason', 'purpose', 'occasion'],
+        'date' => ['date', 'when', 'start date', 'dates', 'day', 'first day', 'from date', 'date from', 'start', 'begins', 'from', 'starts', 'departs', 'departure', 'leaves', 'date and time', 'planned'],
         'end date' => ['end date', 'last day', 'to date', 'date to', 'until', 'to', 'ends', 'finish date', 'end', 'finish', 'finished by', 'finished', 'ends on', 'returns', 'back'],
         'time' => ['time', 'hours', 'start time', 'period', 'start', 'from', 'begins', 'starts', 'time from', 'slot', 'times'],
         'end' => ['end', 'end time', 'to', 'finish', 'until', 'time to', 'ends'],
@@ -58,6 +59,10 @@ enum ColumnRole: string
     /** Whether a column that is called so may be of this role; what is in it tells the rest. */
     public function isNamed(string $head): bool
     {
+        if ($this === self::Nothing) {
+            return preg_match('/\b(?:cost|price|fee|amount|number|no|week|stock|size|height|copies)\b|[£$€#]/iu', $head) === 1 && preg_match('/\b(?:beginning|commencing|date)\b/iu', $head) !== 1;
+        }
+
         return in_array(trim(mb_strtolower($head), ' :.*'), self::NAMES[$this->value] ?? [], true);
     }
 }

@@ -91,6 +91,11 @@ final readonly class Columns
             }
         };
         $named = static fn (ColumnRole $role): callable => static fn (ColumnContents $of, string $name): bool => $role->isNamed($name);
+        foreach (array_keys($contents) as $column) {
+            if (ColumnRole::Nothing->isNamed($names[$column] ?? '') && ! $contents[$column]->days) {
+                $roles[$column] = ColumnRole::Nothing;
+            }
+        }
         $take(ColumnRole::Weekday, static fn (ColumnContents $of): bool => $of->weekdays);
         $take(ColumnRole::Date, static fn (ColumnContents $of, string $name): bool => $of->days && ColumnRole::Date->isNamed($name));
         $take(ColumnRole::Date, static fn (ColumnContents $of): bool => $of->days);

@@ -36,6 +36,8 @@ final class DateSpelling
             "/(?<![\\d.\\/])(\\d{1,2})\\/(\\d{1,2})\\s({$month})\\b/iu" => '$1 to $2 $3',
             // “leaves 8.30, back 15.30”
             '/\b(?:leav(?:es?|ing)|depart(?:s|ing)?|starts?|from)\s(?:at\s)?(\d{1,2}[.:]\d\d(?:\s?[ap]m)?)(?:,|\s[-–]|\sand)?\s(?:back|returns?|returning|until|ends?)\s(?:by\s|at\s)?(\d{1,2}[.:]\d\d(?:\s?[ap]m)?)/iu' => '$1-$2',
+            // What a match ended with is no hour.
+            '/\b(beat|lost|won|drew|defeated)\b([^"\d]*)(\d{1,3}\s?[-–:]\s?\d{1,3})(?!\d)/iu' => '$1$2"$3"',
             // A price is no part of what it is.
             '/(?:,|\s[-–])\s?[£$€]\s?\d+(?:[.,]\d\d)?(?:\s(?:each|per\s\w+))?(?=$|[\s,.])/u' => '',
         ];

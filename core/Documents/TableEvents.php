@@ -90,7 +90,9 @@ final readonly class TableEvents
             return $moments;
         }
         [$from, $to, $title] = self::hours($cell, $when, $title, $reading);
-        $last = CellWhen::of($cell(ColumnRole::EndDate), $reading, $context)->day ?? $when->last ?? $when->day;
+        $ends = CellWhen::of($cell(ColumnRole::EndDate), $reading, $context);
+        $to ??= $ends?->from;
+        $last = $ends->day ?? $when->last ?? $when->day;
         if ($from === null || in_array(mb_strtolower($cell(ColumnRole::AllDay)), self::YES, true)) {
             return [...$moments, new ExtractedEvent($title, LocalDateTime::midnight($when->day), LocalDateTime::midnight(max($last, $when->day) + 1), true, $place, $line, $said, $fields, $doubts)];
         }

@@ -76,3 +76,92 @@ test('of forty documents and more nearly all events are found, and none is inven
     fwrite(STDERR, "\n".count($paths)." documents: {$found} of {$expected} events found ({$share} %), ".count($invented)." invented\n".implode("\n", array_map(static fn (string $each): string => "  lost {$each}", $lost)).implode("\n", array_map(static fn (string $each): string => "\n  invented {$each}", $invented))."\n");
     expect(count($paths))->toBeGreaterThanOrEqual(40)->and($invented)->toBe([])->and($found / $expected)->toBeGreaterThanOrEqual(0.95);
 });
+
+test('each document tells which of day and month comes first, or that it does not', function () {
+    foreach (glob(__DIR__.'/../documents/*.txt') ?: [] as $path) {
+        $document = documentAt($path);
+        expect(extractedFrom($document)->order)->toBe(['day' => DateOrder::DayFirst, 'month' => DateOrder::MonthFirst, 'asked' => DateOrder::Unknown][$document['order']], basename($path));
+    }
+});
+
+test('where an event is is told where the document tells it', function () {
+    $lost = [];
+    foreach (glob(__DIR__.'/../documents/*.txt') ?: [] as $path) {
+        $document = documentAt($path);
+        $places = [];
+        foreach (extractedFrom($document)->events as $event) {
+            $places[writtenAs($event)] = plainTitle($event->place);
+        }
+        foreach ($document['events'] as $line) {
+            [$when, $title, $place] = array_map(trim(...), explode('|', $line)) + [2 => ''];
+            if ($place !== '' && ($places["{$when} | ".plainTitle($title)] ?? '') !== plainTitle($place)) {
+                $lost[] = basename($path, '.txt').": {$line}";
+            }
+        }
+    }
+    expect($lost)->toBe([]);
+});
+
+test('which comes first in figures', function (string $text, DateOrder $order) {
+    expect(DateOrder::of($text))->toBe($order);
+})->with([
+    'a day that is no month' => ['3/9/2026, 28/9/2026', DateOrder::DayFirst],
+    'the same, the other way' => ['3/9/2026, 9/28/2026', DateOrder::MonthFirst],
+    'nothing tells' => ['3/9/2026 and 4/10/2026', DateOrder::Unknown],
+    'no figures' => ['3 September', DateOrder::DayFirst],
+    'the weekday tells' => ['Thursday 3/9/2026', DateOrder::DayFirst],
+    'the weekday tells otherwise' => ['Mon 3/9/2026', DateOrder::MonthFirst],
+    'a weekday that is of neither tells nothing' => ['Sat 3/9/2026', DateOrder::Unknown],
+    'how months are written tells' => ['3/9/2026, September 4, 2026', DateOrder::MonthFirst],
+    'the same day and month says nothing' => ['9/9/2026', DateOrder::DayFirst],
+    'what is no date says nothing' => ['1/2 hour, 3/4 inch, 13/14 pages', DateOrder::Unknown],
+]);
+
+test('signs that part cells are told from the text, and what stands in quotes is one cell', function (string $text, array $rows) {
+    expect(SeparatedText::rows($text))->toBe($rows);
+})->with([
+    'commas' => ["a,b\n\"c, d\",\"e \"\"f\"\"\"\n", [['a', 'b'], ['c, d', 'e "f"']]],
+    'semicolons, with commas in numbers' => ["a;b;c\n1,5;2,5;x\n3,5;4,5;y\n", [['a', 'b', 'c'], ['1,5', '2,5', 'x'], ['3,5', '4,5', 'y']]],
+    'tabs' => ["a\tb\n1\t2\n", [['a', 'b'], ['1', '2']]],
+    'a line within quotes' => ["a,b\n\"one\ntwo\",c\n", [['a', 'b'], ["one\ntwo", 'c']]],
+]);
+
+test('what a page spans is in each of its cells, and what leads elsewhere is not read', function () {
+    $blocks = Page::blocks('<nav>1 May 2027 Home</nav><table><tr><th colspan="2">A</th><th>B</th></tr><tr><td rowspan="2">1</td><td>2</td><td>3</td></tr><tr><td>4</td><td>5</td></tr></table><script>"2 May 2027 x"</script><p>Tea<br>at 4</p>');
+    expect($blocks)->toHaveCount(3)->and($blocks[0]->rows)->toBe([['A', 'A', 'B'], ['1', '2', '3'], ['1', '4', '5']])->and([$blocks[1]->text, $blocks[2]->text])->toBe(['Tea', 'at 4']);
+});
+
+test('a page that means harm does none', function (string $html) {
+    $before = memory_get_usage();
+    $blocks = Page::blocks($html);
+    $events = Extraction::of($blocks, new Vocabulary, new Habits, LocalDateTime::parse('2026-09-01'), LocalDateTime::parse('2026-09-01'))->events;
+    expect($events)->toBe([])->and(implode('', array_map(static fn (Block $each): string => $each->text, $blocks)))->not->toContain('root:')->and(memory_get_usage() - $before)->toBeLessThan(64 * 1024 * 1024);
+})->with([
+    'spans without end' => ['<table><tr><td colspan="999999999" rowspan="999999999">x</td></tr></table>'],
+    'deep' => [str_repeat('<div>', 5_000).'x'.str_repeat('</div>', 5_000)],
+    'entities of entities' => ['<!DOCTYPE html [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]><p>&b;</p>'],
+    'a file of the machine' => ['<!DOCTYPE html [<!ENTITY f SYSTEM "file:///etc/passwd">]><p>&f; at the gate</p>'],
+    'nothing' => ['<html></html>'],
+]);
+
+test('a table says a day of the spreadsheet, an hour of it, and what is no event with its reason', function () {
+    $read = extractedFrom(documentAt(__DIR__.'/../documents/with-totals.txt'));
+    expect(array_map(static fn ($each): string => "{$each->line} {$each->reason->value}", $read->skipped))->toBe(['1 head', '2 empty', '3 head', '6 empty', '8 total', '9 no date'])
+        ->and(array_map(static fn ($each): int => $each->line, $read->events))->toBe([4, 5, 7]);
+});
+
+test('a weekday that is none of its date is said, in a table and in a sentence', function () {
+    expect(extractedFrom(documentAt(__DIR__.'/../documents/wrong-weekday.txt'))->events[1]->doubts)->toBe(['Thu 24 September 2026 is no Wednesday.'])
+        ->and(Extraction::of(PlainText::blocks('The regatta is on Friday 3 October 2026 at 2pm.'), new Vocabulary, new Habits, LocalDateTime::parse('2026-09-01'), LocalDateTime::parse('2026-09-01'))->events[0]->doubts)->toHaveCount(1);
+});
+
+test('the same day first or month first, as it is chosen', function () {
+    $document = documentAt(__DIR__.'/../documents/either-way.txt');
+    expect(array_map(static fn (ExtractedEvent $each): string => $each->start->toDate(), extractedFrom($document, DateOrder::MonthFirst)->events))->toBe(['2026-03-09', '2026-04-09', '2026-08-10']);
+});
+
+test('five thousand rows are read without more memory than they are', function () {
+    $text = "Date,What\n".implode('', array_map(static fn (int $n): string => date('d/m/Y', strtotime('2026-09-01') + 86_400 * ($n % 300)).",Duty {$n}\n", range(1, 4_999)));
+    $read = Extraction::of([Block::table(1, SeparatedText::rows($text))], new Vocabulary, new Habits, LocalDateTime::parse('2026-09-01'), LocalDateTime::parse('2026-09-01'));
+    expect($read->events)->toHaveCount(4_999);
+});
