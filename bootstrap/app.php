@@ -48,6 +48,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // The registry does not serve the package that HandleCors needs; nothing here is called across origins.
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        // The first cell of a table that is pasted may be empty.
+        $middleware->trimStrings(except: ['text']);
         // Around all others, so that what is kept has all that they add.
         $middleware->prepend(KeepAnswers::class);
         $middleware->group('api', [

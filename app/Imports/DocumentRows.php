@@ -10,6 +10,7 @@ use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\DocumentEvents;
 use PinnedRota\Core\Documents\DocumentKind;
+use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Documents\Extraction;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\RowEdit;
@@ -37,7 +38,15 @@ final class DocumentRows
         $settings = $this->organisation->settings();
         $zone = Zone::of($import->calendar->timezone);
         $today = LocalDateTime::midnight((new LocalDateTime($zone->toLocal($import->created_at?->getTimestamp() ?? now()->getTimestamp())))->day());
-        $read = Extraction::of($blocks, $this->vocabulary->of($this->viewer), $settings->habits, $today, self::yearFrom($today), DateOrder::tryFrom((string) ($import->options['order'] ?? '')));
+        $words = $this->vocabulary->of($this->viewer);
+        $in = static fn (int $years): Extraction => Extraction::of($blocks, $words, $settings->habits, $today, self::yearFrom($today, $years), DateOrder::tryFrom((string) ($import->options['order'] ?? '')));
+        $isPast = static fn (ExtractedEvent $event): bool => $event->end->seconds <= $today->seconds;
+        $read = $in(0);
+        // In summer the year to come is written down: where all of it would be past, that one is meant.
+        if (array_filter($read->events, $isPast) === $read->events) {
+            $next = $in(1);
+            $read = array_filter($next->events, $isPast) === $next->events ? $read : $next;
+        }
         $rows = $read->events;
         $left = [];
         foreach ($import->options['edits'] ?? [] as $edit) {
@@ -68,10 +77,14 @@ final class DocumentRows
         return array_diff_key(DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)), $read->leftOut);
     }
 
-    /** A date without its year is of the school’s year that is on, which begins in late summer. */
-    private static function yearFrom(LocalDateTime $today): LocalDateTime
+    /**
+     * A date without its year is of the school’s year that is on, which begins in late summer.
+     *
+     * @param  int  $years  later
+     */
+    private static function yearFrom(LocalDateTime $today, int $years): LocalDateTime
     {
-        $year = (int) substr($today->toDate(), 0, 4) - (substr($today->toDate(), 5, 2) < '08' ? 1 : 0);
+        $year = $years + (int) substr($today->toDate(), 0, 4) - (substr($today->toDate(), 5, 2) < '08' ? 1 : 0);
 
         return LocalDateTime::parse("{$year}-08-31");
     }

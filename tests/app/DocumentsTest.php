@@ -149,3 +149,17 @@ test('long tables are brought in as one operation', function () {
     $job = ($this->apply)($preview['id']);
     expect($job->status())->toBeIn([200, 202])->and(EventRecord::query()->count())->toBe(1_200)->and(DB::table('operations')->count())->toBe(1);
 });
+
+test('a date without its year is of the school’s year; where all of it would be past, of the next', function (string $today, string $text, array $starts) {
+    $this->travelTo("{$today} 10:00:00");
+    expect(array_column(($this->look)($text)->assertCreated()->json('rows'), 'start'))->toBe($starts);
+})->with([
+    'in the middle of it' => ['2026-11-28', "Date,What\n3 Sep,Began\n12 Mar,Trip\n", ['2026-09-03', '2027-03-12']],
+    'at its end, of what is to come' => ['2026-06-20', "Date,What\n3 Sep,Begins\n12 Mar,Trip\n", ['2026-09-03', '2027-03-12']],
+    'a year that is said' => ['2026-06-20', "Date,What\n3 Sep 2025,Began\n12 Mar 2026,Was\n", ['2025-09-03', '2026-03-12']],
+]);
+
+test('a table whose first cell is empty is read as it was pasted', function () {
+    $preview = ($this->look)("\tSeptember 2026\tOctober 2026\n1\t\tRegatta\n16\tPhotographs\t\n")->assertCreated()->json();
+    expect(($this->told)($preview))->toBe(['added 2026-10-01 Regatta', 'added 2026-09-16 Photographs']);
+});
