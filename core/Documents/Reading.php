@@ -15,6 +15,7 @@ use PinnedRota\Core\OneLine\Understood;
 use PinnedRota\Core\OneLine\Vocabulary;
 use PinnedRota\Core\Time\DateWords;
 use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\WhenWords;
 
 /** How the words of a document are understood: as the one line understands them, with the names that whoever reads may know. */
 final readonly class Reading
@@ -51,6 +52,10 @@ final readonly class Reading
     {
         $wrong = array_filter($is->doubts, static fn (Doubt $doubt): bool => $doubt->reason === DoubtReason::WrongWeekday);
 
-        return array_values(array_map(static fn (Doubt $doubt): string => "“{$doubt->text}” is no ".explode(' ', $doubt->text)[0].'.', $wrong));
+        return $is->start === null ? [] : array_values(array_map(static function (Doubt $doubt) use ($is): string {
+            preg_match('/\b'.DateWords::WEEKDAY.'\b/ui', $doubt->text, $weekday);
+
+            return WhenWords::day($is->start->day()).' is no '.mb_convert_case($weekday[0] ?? '', MB_CASE_TITLE).'.';
+        }, $wrong));
     }
 }
