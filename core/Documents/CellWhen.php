@@ -35,9 +35,12 @@ final readonly class CellWhen
     {
         // Seconds are said by programs alone.
         $cell = (string) preg_replace('/\b(\d{1,2}:\d\d):\d\d\b/', '$1', trim($cell));
-        if ($cell === '') {
-            return null;
-        }
+
+        return $cell === '' ? null : $reading->cell($cell, $context, static fn (): ?self => self::read($cell, $reading, $context));
+    }
+
+    private static function read(string $cell, Reading $reading, Context $context): ?self
+    {
         if (preg_match('/^\d+(?:[.,]\d+)?$/', $cell) === 1) {
             $number = self::ofNumber((float) str_replace(',', '.', $cell));
             if ($number !== null) {

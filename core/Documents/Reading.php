@@ -18,12 +18,18 @@ use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\WhenWords;
 
 /** How the words of a document are understood: as the one line understands them, with the names that whoever reads may know. */
-final readonly class Reading
+final class Reading
 {
+    /** Of a table so many cells are remembered: most say what others do. */
+    private const MOST_CELLS = 20_000;
+
+    /** @var array<string, ?CellWhen> what cells say, by their text and what they are read in */
+    private array $cells = [];
+
     private const FROM_TODAY = '/\b(?:today|tonight|tomorrow|next|this\s(?:week|month)|in\s\w+\s(?:days?|weeks?))\b/ui';
 
     /** @param  LocalDateTime  $today  the day on which it is read */
-    public function __construct(public Vocabulary $words, public Habits $habits, public LocalDateTime $today)
+    public function __construct(public readonly Vocabulary $words, public readonly Habits $habits, public readonly LocalDateTime $today)
     {
     }
 
@@ -34,6 +40,24 @@ final readonly class Reading
         $isFromToday = preg_match(self::FROM_TODAY, $plain) === 1 || preg_match('/'.DateWords::FIGURES.'/ui', $plain) !== 1;
 
         return OneLineReader::read($plain, $this->words, $isFromToday ? $this->today : $context->from, $this->habits, span: SpanReading::OneLong);
+    }
+
+    /**
+     * When a cell says that something is; what says the same is read once.
+     *
+     * @param  callable(): ?CellWhen  $read
+     */
+    public function cell(string $cell, Context $context, callable $read): ?CellWhen
+    {
+        $key = "{$context->from->seconds} {$context->month} {$context->day} {$cell}";
+        if (array_key_exists($key, $this->cells)) {
+            return $this->cells[$key];
+        }
+        if (count($this->cells) >= self::MOST_CELLS) {
+            $this->cells = [];
+        }
+
+        return $this->cells[$key] = $read();
     }
 
     /** Whether a text says a day. */
