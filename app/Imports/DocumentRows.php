@@ -3,6 +3,11 @@
 namespace App\Imports;
 
 use App\Access\CurrentViewer;
+use App\Calendars\Calendar;
+use App\Events\EventRecord;
+use App\Events\EventTranslator;
+use App\History\FieldChangeData;
+use App\History\SeriesFields;
 use App\OneLine\LineVocabulary;
 use App\Organisation\Organisation;
 use Illuminate\Support\Facades\Storage;
@@ -15,6 +20,9 @@ use PinnedRota\Core\Documents\Extraction;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\RowEdit;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Import\Plan;
+use PinnedRota\Core\Import\PlannedSeries;
+use PinnedRota\Core\Import\Verdict;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
@@ -22,7 +30,9 @@ use PinnedRota\Core\Time\Zone;
 /** What a document that is being brought in says of events, with what was put right of it. */
 final class DocumentRows
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation)
+    private const AT_ONCE = 500;
+
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
     {
     }
 
@@ -75,6 +85,40 @@ final class DocumentRows
     public function events(Import $import, ReadDocument $read): array
     {
         return array_diff_key(DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)), $read->leftOut);
+    }
+
+    /** @return list<ImportRowData> all of a document: each can be put right */
+    public function told(Import $import, ReadDocument $read, Plan $plan): array
+    {
+        $planned = [];
+        foreach ($plan as $each) {
+            $planned[$each->series->uid()] = $each;
+        }
+        $changes = $this->changes($import->calendar, array_filter($planned, static fn (PlannedSeries $each): bool => $each->verdict === Verdict::Changed));
+        $rows = [];
+        foreach (DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)) as $row => $event) {
+            $rows[] = ImportRowData::told(isset($read->leftOut[$row]) ? 'leftOut' : $planned[$event->uid]->verdict->value, $event, $row, $read->rows[$row], $changes[$event->uid] ?? []);
+        }
+
+        return $rows;
+    }
+
+    /**
+     * What would be another of those that are there, field by field.
+     *
+     * @param  array<string, PlannedSeries>  $changed  by UID
+     * @return array<string, list<FieldChangeData>>
+     */
+    private function changes(Calendar $calendar, array $changed): array
+    {
+        $changes = [];
+        foreach (array_chunk(array_keys($changed), self::AT_ONCE) as $some) {
+            foreach (EventRecord::query()->where('calendar_id', $calendar->id)->whereNull('series_id')->whereIn('uid', array_map(strval(...), $some))->with(EventRecord::WHOLE)->get() as $head) {
+                $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendar->id, $this->translator->series($head)), $this->fields->ofSeries($calendar->id, $changed[$head->uid]->series));
+            }
+        }
+
+        return $changes;
     }
 
     /**

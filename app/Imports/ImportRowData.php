@@ -2,6 +2,7 @@
 
 namespace App\Imports;
 
+use App\History\FieldChangeData;
 use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Import\PlannedSeries;
@@ -18,6 +19,7 @@ final readonly class ImportRowData
      * @param  ?int  $line  Where it stands there, from 1
      * @param  string  $said  As it stands there
      * @param  list<string>  $doubts  What is to be looked at, in words
+     * @param  list<FieldChangeData>  $changes  Of what is there already: what would be another
      */
     public function __construct(
         public string $verdict,
@@ -32,6 +34,7 @@ final readonly class ImportRowData
         public ?int $line,
         public string $said,
         public array $doubts,
+        public array $changes,
     ) {
     }
 
@@ -40,8 +43,11 @@ final readonly class ImportRowData
         return self::told($planned->verdict->value, $planned->series->events()[0]);
     }
 
-    /** @param  'added'|'changed'|'unchanged'|'leftOut'  $verdict */
-    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null): self
+    /**
+     * @param  'added'|'changed'|'unchanged'|'leftOut'  $verdict
+     * @param  list<FieldChangeData>  $changes
+     */
+    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = []): self
     {
         $start = $event->timing->start;
         $write = static fn (EventTime $time): string => $time->kind === TimeKind::Date ? $time->local->toDate() : $time->local->toMinute();
@@ -59,6 +65,7 @@ final readonly class ImportRowData
             line: $found?->line,
             said: $found->said ?? '',
             doubts: $found->doubts ?? [],
+            changes: $changes,
         );
     }
 }

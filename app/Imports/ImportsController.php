@@ -18,7 +18,6 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use PinnedRota\Core\Documents\DateOrder;
-use PinnedRota\Core\Documents\DocumentEvents;
 use PinnedRota\Core\Documents\DocumentKind;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\SkippedRow;
@@ -27,7 +26,6 @@ use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\ICalendar\NotICalendar;
 use PinnedRota\Core\Import\Plan;
-use PinnedRota\Core\Time\Zone;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
 #[OA\Schema(schema: 'ImportInput', required: ['edits'], properties: [
@@ -155,7 +153,7 @@ final class ImportsController
                 default => 'No event in this file can be read. '.ucfirst((string) $diagnostics->worstFirst()[0]).'.',
             }]);
         }
-        $rows = $read === null ? $this->rows($plan) : $this->documentRows($import, $read, $plan);
+        $rows = $read === null ? $this->rows($plan) : $this->documents->told($import, $read, $plan);
         $import->fill(['counts' => $plan->counts()])->save();
 
         return new ImportPreviewData(
@@ -182,21 +180,6 @@ final class ImportsController
     private static function noteworthy(array $skipped): array
     {
         return array_values(array_filter($skipped, static fn (SkippedRow $each): bool => ! in_array($each->reason, [SkipReason::Empty, SkipReason::Head], true)));
-    }
-
-    /** @return list<ImportRowData> all of a document: each can be put right */
-    private function documentRows(Import $import, ReadDocument $read, Plan $plan): array
-    {
-        $verdicts = [];
-        foreach ($plan as $planned) {
-            $verdicts[$planned->series->uid()] = $planned->verdict->value;
-        }
-        $rows = [];
-        foreach (DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)) as $row => $event) {
-            $rows[] = ImportRowData::told(isset($read->leftOut[$row]) ? 'leftOut' : $verdicts[$event->uid], $event, $row, $read->rows[$row]);
-        }
-
-        return $rows;
     }
 
     #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing; a few hundred events and more in the background.', tags: ['imports'],

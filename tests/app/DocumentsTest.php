@@ -64,6 +64,9 @@ test('the same brought again adds nothing, and with another date in it changes w
     $again = str_replace('15/09/2026', '22/09/2026', $this->table)."Friday\t25/09/2026\tNets\t13:30\t\n";
     $preview = ($this->look)($again)->json();
     expect(($this->told)($preview))->toBe(['changed 2026-09-22T10:00 Splicing', 'unchanged 2026-09-24T10:00 Whipping', 'added 2026-09-25T13:30 Nets']);
+    // Field by field, and of what is new nothing.
+    expect(array_map(static fn (array $each): string => "{$each['field']} {$each['before']} {$each['after']}", $preview['rows'][0]['changes']))->toBe(['starts 2026-09-15 10:00 2026-09-22 10:00', 'ends 2026-09-15 11:00 2026-09-22 11:00'])
+        ->and($preview['rows'][1]['changes'])->toBe([])->and($preview['rows'][2]['changes'])->toBe([]);
     ($this->apply)($preview['id'])->assertOk();
     expect(($this->items)())->toBe(['2026-09-22T10:00 Splicing', '2026-09-24T10:00 Whipping', '2026-09-25T13:30 Nets']);
     // Of two of one name each is its own, whatever their order in time.

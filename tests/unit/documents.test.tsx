@@ -17,7 +17,7 @@ afterEach(() => {
 });
 
 function madeRow(more: Partial<Schemas['ImportRow']> = {}): Schemas['ImportRow'] {
-    return { verdict: 'added', title: 'Splicing', start: '2026-12-15T10:00', end: '2026-12-15T11:00', allDay: false, timezone: 'Europe/London', repeats: false, place: 'Long loft', row: 0, line: 2, said: 'Tuesday | 15/12/2026 | Splicing', doubts: [], ...more };
+    return { verdict: 'added', title: 'Splicing', start: '2026-12-15T10:00', end: '2026-12-15T11:00', allDay: false, timezone: 'Europe/London', repeats: false, place: 'Long loft', row: 0, line: 2, said: 'Tuesday | 15/12/2026 | Splicing', doubts: [], changes: [], ...more };
 }
 
 function madePreview(more: Partial<Schemas['ImportPreview']> = {}): Schemas['ImportPreview'] {
@@ -73,6 +73,12 @@ test('where it does not tell which comes first it is said, and a row that is lef
     expect(preview.getByText(/2 new/).textContent).toContain('1 left out');
     expect(preview.getByText(/2 new/).textContent).not.toContain('to look at');
     expect(preview.getAllByRole<HTMLInputElement>('checkbox').map(({ checked }) => checked)).toEqual([false, true]);
+});
+
+test('of what is there already it is told what would be another', async () => {
+    show(() => ({ status: 201, body: madePreview({ rows: [madeRow({ verdict: 'changed', changes: [{ of: null, field: 'starts', before: '2026-12-15 10:00', after: '2026-12-16 10:00' }, { of: null, field: 'place', before: '', after: 'Hall' }] })] }) }));
+    const preview = within(await paste());
+    expect(preview.getAllByRole('listitem')[0]?.textContent).toContain('starts: 2026-12-15 10:00 → 2026-12-16 10:00place: nothing → Hall');
 });
 
 test('what is refused is said, and what was pasted stays', async () => {

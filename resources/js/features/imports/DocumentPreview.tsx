@@ -97,6 +97,11 @@ function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; o
                         {row.start.slice(0, 4) !== wallNow(browserZone).slice(0, 4) && ` (${row.start.slice(0, 4)})`}
                         {row.place !== '' && `, ${row.place}`}
                     </p>
+                    {row.changes.map(({ field, before, after }) => (
+                        <p key={field} className="text-soft [overflow-wrap:anywhere]">
+                            {field}: {before === '' ? 'nothing' : <s>{before}</s>} → {after === '' ? 'nothing' : after}
+                        </p>
+                    ))}
                     {row.doubts.map((doubt) => (
                         <p key={doubt} role="note" className="font-semibold text-pin-ink">
                             {doubt}
