@@ -89,6 +89,19 @@ test('what is refused is said, and what was pasted stays', async () => {
     expect(screen.getByLabelText<HTMLTextAreaElement>('Or paste a table or a text with dates').value).toBe('nothing');
 });
 
+test('what is long is put in by itself, where one pastes it; what is short the browser pastes', () => {
+    show(() => ({ status: 201, body: madePreview() }));
+    const field = screen.getByLabelText<HTMLTextAreaElement>('Or paste a table or a text with dates');
+    fireEvent.change(field, { target: { value: 'Dates: . Thank you' } });
+    field.setSelectionRange(7, 8);
+    const rows = 'Mon 7 Dec\n'.repeat(2000);
+    // What is taken is not pasted by the browser as well.
+    expect(fireEvent.paste(field, { clipboardData: { getData: () => rows } })).toBe(false);
+    expect(field.value).toBe(`Dates: ${rows} Thank you`);
+    expect(fireEvent.paste(field, { clipboardData: { getData: () => 'Mon 7 Dec' } })).toBe(true);
+    expect(field.value).toBe(`Dates: ${rows} Thank you`);
+});
+
 test('a refused correction leaves what was there before to be brought in', async () => {
     const sent = show(({ method }) => (method === 'POST' ? { status: 201, body: madePreview() } : { status: 422, body: { type: 'about:blank', title: 'Something is not right yet.', status: 422, detail: '', errors: [{ field: 'edits.1.when', message: 'This is no time.' }] } }));
     const preview = within(await paste());

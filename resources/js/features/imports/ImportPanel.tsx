@@ -1,4 +1,4 @@
-import { useRef, useState, type FormEvent } from 'react';
+import { useRef, useState, type ClipboardEvent, type FormEvent } from 'react';
 import { answered, api, Problem } from '@/api/client';
 import { useRefresh } from '@/api/useAction';
 import { Button } from '@/components/Button';
@@ -10,6 +10,9 @@ import { useLongWork } from '@/features/jobs/useLongWork';
 import { DocumentPreview } from './DocumentPreview';
 import { ImportPreview } from './ImportPreview';
 import { useImport } from './useImport';
+
+/** What is longer is put in by itself: browsers take minutes to paste some thousand lines, and stand still meanwhile. In characters. */
+const LONG = 10_000;
 
 /** Brings a file, a table or a text into a calendar: choose or paste it, look at what it would do, put it right, bring it in. */
 export function ImportPanel({ calendar }: { calendar: Calendar }) {
@@ -34,6 +37,13 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
         submitted.preventDefault();
         apply.reset();
         bring.look(pasted);
+    };
+    const takeLong = (pasting: ClipboardEvent<HTMLTextAreaElement>) => {
+        const text = pasting.clipboardData.getData('text/plain');
+        if (text.length < LONG) return;
+        pasting.preventDefault();
+        const { selectionStart, selectionEnd } = pasting.currentTarget;
+        setPasted(pasted.slice(0, selectionStart) + text + pasted.slice(selectionEnd));
     };
     const actions = preview !== undefined && (
         <>
@@ -60,7 +70,7 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
             />
             <form onSubmit={lookAtPasted} className="flex w-full max-w-2xl flex-col items-start gap-1.5">
                 <Field label="Or paste a table or a text with dates" className="w-full">
-                    {(control) => <textarea rows={preview === undefined ? 4 : 2} {...control} value={pasted} onChange={(typed) => setPasted(typed.target.value)} />}
+                    {(control) => <textarea rows={preview === undefined ? 4 : 2} {...control} value={pasted} onPaste={takeLong} onChange={(typed) => setPasted(typed.target.value)} />}
                 </Field>
                 <Button type="submit" className="border-line" disabled={pasted.trim() === '' || bring.isLooking}>
                     Look at it
