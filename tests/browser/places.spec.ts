@@ -22,7 +22,7 @@ test('one place, and two who would have it: who waits gets it when it is given u
             await form.getByRole('combobox', { name: 'People, groups and rooms' }).fill(who);
             await page.getByRole('option', { name: new RegExp(who) }).click();
         }
-        await form.getByLabel('Number of places').fill('1');
+        await form.getByLabel('How many may come').fill('1');
         await form.getByLabel('ask others, too').check();
         await form.getByText(/^More: /).click();
         await form.getByLabel('Minutes on the way').fill('20');

@@ -41,16 +41,16 @@ describe('the terms of taking part', () => {
 
     test('are not asked for as long as nobody is', () => {
         show(madeEvent());
-        expect(screen.queryByLabelText('Number of places')).toBeNull();
+        expect(screen.queryByLabelText('How many may come')).toBeNull();
     });
 
     test('are chosen, and taken back', () => {
         const input = show(madeEvent({ participants: [madeParticipant()], guests: ['change'] }));
-        fireEvent.change(screen.getByLabelText('Number of places'), { target: { value: '8' } });
+        fireEvent.change(screen.getByLabelText('How many may come'), { target: { value: '8' } });
         fireEvent.click(screen.getByLabelText('ask others, too'));
         expect(input()).toMatchObject({ places: 8, guests: ['bring', 'change'], askWhen: null });
         expect(screen.getByText('Who comes when all are taken waits for one, and is told.')).not.toBeNull();
-        fireEvent.change(screen.getByLabelText('Number of places'), { target: { value: '' } });
+        fireEvent.change(screen.getByLabelText('How many may come'), { target: { value: '' } });
         fireEvent.click(screen.getByLabelText('change it'));
         expect(input()).toMatchObject({ places: null, guests: ['bring'] });
         // What is settled asks anyway.
