@@ -64,6 +64,7 @@ final class EventPresenter
         $start = $occurrence->start ?? $event->timing->start;
         $end = $occurrence === null ? $seen->timing->end : $start->at($occurrence->localEnd());
         $mayChange = $full && $this->seen->mayChange($head, $perspective);
+        $travel = $full ? TravelTime::of($event) : null;
         $home = $full ? $head->loadMissing('calendar')->calendar : null;
 
         $pins = $whole ? EventPins::of($head, $ways, $perspective, $mayChange) : EventPins::none();
@@ -96,11 +97,11 @@ final class EventPresenter
             places: $full ? Places::of($event) : null,
             placesTaken: $full ? Places::taken($event) : 0,
             waitsAt: $full && $perspective->viewer->personId !== null ? Places::position($event, Participant::standingFor(Party::person($perspective->viewer->personId))) : null,
-            travel: $full ? TravelTime::of($event) : null,
-            leave: $full && TravelTime::of($event) !== null ? self::time($start->plusExactSeconds(-60 * TravelTime::of($event))) : null,
+            travel: $travel,
+            leave: $travel === null ? null : self::time($start->plusExactSeconds(-60 * $travel)),
             guests: $full ? GuestRight::of($event) : [],
             askWhen: $full ? AskWhen::of($event) : null,
-            asks: $full && AskWhen::asks($event, $home?->askWhen() ?? AskWhen::Confirmed),
+            asks: $full && AskWhen::asks($event, $head->calendarAsks()),
             mayBring: $whole && ! $mayChange && $this->seen->mayAsGuest(GuestRight::Bring, $head, $perspective),
             seesAsked: $full && $this->seen->seesAsked($head, $event, $perspective),
             remarks: $whole && $home?->remarks === true ? ! $perspective->readOnly && $perspective->viewer->personId !== null : null,

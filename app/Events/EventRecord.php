@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
+use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Time\TimeKind;
 
@@ -80,6 +81,12 @@ final class EventRecord extends Model
     public function categories(): BelongsToMany
     {
         return $this->belongsToMany(Category::class, 'event_category', 'event_id', 'category_id');
+    }
+
+    /** From when on its calendar asks those who are to take part. */
+    public function calendarAsks(): AskWhen
+    {
+        return $this->loadMissing('calendar')->calendar?->askWhen() ?? AskWhen::Confirmed;
     }
 
     /** @return BelongsTo<Calendar, $this> on which it is */

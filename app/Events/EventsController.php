@@ -6,7 +6,6 @@ use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Access\Perspective;
 use App\Api\Answers;
-use App\Calendars\Calendar;
 use App\Events\Read\SeenSeries;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
@@ -103,7 +102,7 @@ final class EventsController
             throw ValidationException::withMessages(['calendar' => 'A single occurrence stays on the calendar of its series.']);
         }
         // Who changes it as one who is asked may not see its calendar.
-        $home = $this->viewer->calendars()[$head->calendar_id] ?? new AccessibleCalendar(Calendar::query()->with('source')->findOrFail($head->calendar_id), new Decision(Level::None, []));
+        $home = $this->viewer->calendars()[$head->calendar_id] ?? new AccessibleCalendar($head->loadMissing('calendar')->calendar ?? abort(404), new Decision(Level::None, []));
         $this->targets->demandCategories($target ?? $home, $input->namedCategories());
         $series = $this->seen->load($head);
         $commands = $following

@@ -8,16 +8,11 @@ use App\Directory\Person;
 use App\Events\EventRecord;
 use App\Events\Read\SeenSeries;
 use App\Events\Read\StandingTime;
-use App\Outbox\LetterKind;
-use App\Outbox\Outbox;
 use Closure;
-use Illuminate\Support\Facades\DB;
-use PinnedRota\Core\Access\Visibility;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Notices\NoticeTime;
 use PinnedRota\Core\Notices\NoticeWords;
-use PinnedRota\Core\Notices\Pace;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\Zone;
 
@@ -26,7 +21,7 @@ final class TellAtOnce
 {
     private const AT_ONCE = 100;
 
-    public function __construct(private readonly AccessReader $access, private readonly SeenSeries $seen, private readonly Outbox $outbox)
+    public function __construct(private readonly AccessReader $access, private readonly SeenSeries $seen, private readonly NoticesPut $notices)
     {
     }
 
@@ -66,7 +61,7 @@ final class TellAtOnce
     /** @return ?int by which calendar somebody sees it in full, its own first; null where by none */
     private function calendar(EventRecord $head, Event $event, Perspective $perspective): ?int
     {
-        return $this->seen->visibility($head, $event, $perspective) === Visibility::Full ? array_key_first($this->seen->ways($head, $perspective)) : null;
+        return $this->seen->isFull($head, $event, $perspective) ? array_key_first($this->seen->ways($head, $perspective)) : null;
     }
 
     /**
@@ -81,22 +76,13 @@ final class TellAtOnce
             if ($each === null) {
                 continue;
             }
-            $rows[] = ['person_id' => $person->id, 'pace' => Pace::Now->value, 'lines' => json_encode([$each], JSON_THROW_ON_ERROR), 'in_inbox' => $each['inbox'], 'created_at' => now()];
+            $rows[] = ['person_id' => $person->id, 'lines' => [$each]];
             if ($each['mail']) {
                 $written[$person->id] = mb_strtolower($person->email);
             }
         }
-        if ($rows === []) {
-            return;
+        if ($rows !== []) {
+            $this->notices->put($rows, $written, null, now()->addSeconds((int) config('rota.letters.undo_seconds')));
         }
-        DB::transaction(function () use ($rows, $written): void {
-            // A batch of its own, in which no step is: nobody reckons it again.
-            $batch = DB::table('notice_batches')->insertGetId(['created_at' => now(), 'told_at' => now()]);
-            DB::table('notices')->insert(array_map(static fn (array $row): array => $row + ['batch_id' => $batch], $rows));
-            $ids = DB::table('notices')->where('batch_id', $batch)->pluck('id', 'person_id');
-            $this->outbox->put(LetterKind::Notice, array_map(static fn (int $personId, string $address): array => [
-                'slot' => null, 'address' => $address, 'person_id' => $personId, 'about' => ['notice' => (int) $ids[$personId]],
-            ], array_keys($written), $written), now()->addSeconds((int) config('rota.letters.undo_seconds')));
-        });
     }
 }

@@ -2,8 +2,6 @@
 
 namespace App\Following;
 
-use App\Outbox\LetterKind;
-use App\Outbox\Outbox;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Notices\Pace;
 
@@ -15,7 +13,7 @@ final class TellFollowers
 {
     private const AT_ONCE = 100;
 
-    public function __construct(private readonly Outbox $outbox, private readonly NoticeLines $lines)
+    public function __construct(private readonly NoticesPut $notices, private readonly NoticeLines $lines)
     {
     }
 
@@ -81,7 +79,7 @@ final class TellFollowers
             if ($lines === []) {
                 continue;
             }
-            $rows[] = ['person_id' => $personId, 'batch_id' => $batch, 'pace' => Pace::Now->value, 'lines' => json_encode($lines, JSON_THROW_ON_ERROR), 'in_inbox' => in_array(true, array_column($lines, 'inbox'), true), 'created_at' => now()];
+            $rows[] = ['person_id' => $personId, 'lines' => $lines];
             if (in_array(true, array_column($lines, 'mail'), true)) {
                 $written[$personId] = mb_strtolower($followed->person->email);
             }
@@ -89,13 +87,7 @@ final class TellFollowers
         if ($rows === []) {
             return 0;
         }
-        DB::transaction(function () use ($rows, $written, $batch): void {
-            DB::table('notices')->insert($rows);
-            $ids = DB::table('notices')->where('batch_id', $batch)->where('pace', Pace::Now)->whereIntegerInRaw('person_id', array_keys($written))->pluck('id', 'person_id');
-            $this->outbox->put(LetterKind::Notice, array_map(static fn (int $personId, string $address): array => [
-                'slot' => null, 'address' => $address, 'person_id' => $personId, 'about' => ['notice' => (int) $ids[$personId]],
-            ], array_keys($written), $written), now());
-        });
+        $this->notices->put($rows, $written, $batch, now());
 
         return count($rows);
     }

@@ -30,7 +30,7 @@ final class BringIn implements Work
             // Planned anew: others may have changed the calendar since it was looked at.
             $plan = $import->kind === DocumentKind::Calendar->value
                 ? $this->intake->plan($calendar, Storage::readStream((string) $import->path), new Diagnostics)
-                : $this->intake->planOf($calendar, $this->rows->events($import, $this->rows->of($import)));
+                : $this->intake->planOf($calendar, $this->rows->of($import)->wanted());
             $operation = $this->intake->carryOut($calendar, $plan, Actor::person($person), Cause::Import, importId: $import->id, progress: $run->progress->at(...));
             Storage::delete((string) $import->path);
             $import->update(['path' => null, 'counts' => $plan->counts(), 'applied_at' => now()]);

@@ -19,7 +19,6 @@ use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Documents\Extraction;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\RowEdit;
-use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Import\Plan;
 use PinnedRota\Core\Import\PlannedSeries;
 use PinnedRota\Core\Import\Verdict;
@@ -74,29 +73,19 @@ final class DocumentRows
             }
         }
 
-        return new ReadDocument($read->order, $rows, $left, $read->skipped);
-    }
-
-    /**
-     * The events that are brought in, by their rows; of those that are left out none.
-     *
-     * @return array<int, Event>
-     */
-    public function events(Import $import, ReadDocument $read): array
-    {
-        return array_diff_key(DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)), $read->leftOut);
+        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone), $left, $read->skipped);
     }
 
     /** @return list<ImportRowData> all of a document: each can be put right */
-    public function told(Import $import, ReadDocument $read, Plan $plan): array
+    public function told(Calendar $calendar, ReadDocument $read, Plan $plan): array
     {
         $planned = [];
         foreach ($plan as $each) {
             $planned[$each->series->uid()] = $each;
         }
-        $changes = $this->changes($import->calendar, array_filter($planned, static fn (PlannedSeries $each): bool => $each->verdict === Verdict::Changed));
+        $changes = $this->changes($calendar, array_filter($planned, static fn (PlannedSeries $each): bool => $each->verdict === Verdict::Changed));
         $rows = [];
-        foreach (DocumentEvents::of($read->rows, Zone::of($import->calendar->timezone)) as $row => $event) {
+        foreach ($read->events as $row => $event) {
             $rows[] = ImportRowData::told(isset($read->leftOut[$row]) ? 'leftOut' : $planned[$event->uid]->verdict->value, $event, $row, $read->rows[$row], $changes[$event->uid] ?? []);
         }
 

@@ -145,7 +145,7 @@ final class ImportsController
     {
         $diagnostics = new Diagnostics;
         $read = $import->kind === DocumentKind::Calendar->value ? null : $this->documents->of($import);
-        $plan = $read === null ? $this->plan($import->calendar, (string) $import->path, $diagnostics) : $this->intake->planOf($import->calendar, $this->documents->events($import, $read));
+        $plan = $read === null ? $this->plan($import->calendar, (string) $import->path, $diagnostics) : $this->intake->planOf($import->calendar, $read->wanted());
         if ($read === null ? $plan->isEmpty() : $read->rows === []) {
             throw ValidationException::withMessages(['file' => match (true) {
                 $read !== null => 'No event was found in it: nothing in it says what is on which day.',
@@ -153,8 +153,9 @@ final class ImportsController
                 default => 'No event in this file can be read. '.ucfirst((string) $diagnostics->worstFirst()[0]).'.',
             }]);
         }
-        $rows = $read === null ? $this->rows($plan) : $this->documents->told($import, $read, $plan);
+        $rows = $read === null ? $this->rows($plan) : $this->documents->told($import->calendar, $read, $plan);
         $import->fill(['counts' => $plan->counts()])->save();
+        $skipped = self::noteworthy($read->skipped ?? []);
 
         return new ImportPreviewData(
             id: $import->id,
@@ -168,8 +169,8 @@ final class ImportsController
                 array_slice($diagnostics->worstFirst(), 0, self::ROWS_SHOWN),
             ),
             problemCount: $diagnostics->total(),
-            skipped: array_map(static fn (SkippedRow $each): SkippedRowData => new SkippedRowData($each->line, mb_strimwidth($each->said, 0, 200, '…'), $each->reason->words()), array_slice(self::noteworthy($read->skipped ?? []), 0, self::ROWS_SHOWN)),
-            skippedCount: count(self::noteworthy($read->skipped ?? [])),
+            skipped: array_map(static fn (SkippedRow $each): SkippedRowData => new SkippedRowData($each->line, mb_strimwidth($each->said, 0, 200, '…'), $each->reason->words()), array_slice($skipped, 0, self::ROWS_SHOWN)),
+            skippedCount: count($skipped),
         );
     }
 

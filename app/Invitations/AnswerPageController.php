@@ -80,11 +80,12 @@ final class AnswerPageController
                 'address.required' => 'Give the mail address.', 'address.email' => 'This is no mail address.', 'name.max' => 'A name has at most 120 characters.',
             ])->validate();
             $head = $invitation->event;
-            if ($head === null || ! $this->terms->of($invitation)->mayBring) {
+            $now = $this->series->now($invitation);
+            if ($head === null || ! $this->terms->of($invitation, $now)->mayBring) {
                 throw ValidationException::withMessages(['address' => 'Who is asked to this does not ask others.']);
             }
             $actor = $invitation->person === null ? Actor::nobody() : Actor::person($invitation->person);
-            $this->guests->ask($head, $this->terms->time($invitation), [['kind' => 'address', 'address' => $input['address'], 'name' => $input['name'] ?? '']], $actor, Cause::Letter);
+            $this->guests->ask($head, $this->terms->time($invitation, $now), [['kind' => 'address', 'address' => $input['address'], 'name' => $input['name'] ?? '']], $actor, Cause::Letter);
         } catch (ValidationException $problem) {
             return $this->page($this->view($invitation, null, false, $problem->validator->errors()->first()), 422);
         }
@@ -105,7 +106,7 @@ final class AnswerPageController
             'zone' => $zone === null ? $event?->timing->start->zone?->name : null, 'place' => $event->contents->place ?? '', 'link' => $event->contents->link ?? '', 'meeting' => $event === null ? '' : (string) MeetingLink::of($event), 'joins' => $now !== null && self::isOn($now), 'description' => $event->contents->description ?? '',
             'organiser' => $now === null || $invitation->event === null ? '' : $this->series->organiser($invitation->event), 'isWanted' => $them?->isWanted() === true,
             'chosen' => $chosen ?? ($stands === false ? null : $stands), 'stands' => $stands === false ? null : $stands, 'note' => $note ?? $them->note ?? '', 'isNoted' => $isNoted, 'problem' => $problem,
-            'times' => $now === null ? [] : $this->times($now, $zone), 'terms' => $this->terms->of($invitation),
+            'times' => $now === null ? [] : $this->times($now, $zone), 'terms' => $this->terms->of($invitation, $now),
         ]);
     }
 

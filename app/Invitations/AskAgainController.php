@@ -28,7 +28,7 @@ final class AskAgainController
         $perspective = $this->viewer->perspective();
         $head = $this->seen->full($id, $perspective);
         $this->seen->demandChangeByCalendar($head, $perspective);
-        if (! AskWhen::asks($this->seen->load($head)->events()[0], $head->loadMissing('calendar')->calendar?->askWhen() ?? AskWhen::Confirmed)) {
+        if (! AskWhen::asks($this->seen->load($head)->events()[0], $head->calendarAsks())) {
             throw ValidationException::withMessages(['event' => $head->status === Status::Provisional ? 'What is provisional asks nobody until it is confirmed.' : 'It is called off.']);
         }
         $state = $this->states->of($id);

@@ -5,12 +5,14 @@ namespace App\Invitations;
 use App\Directory\GroupMemberships;
 use App\Events\EventRecord;
 use App\Events\EventTranslator;
+use App\Outbox\NothingToSend;
 use App\Participants\AskedAs;
 use App\Participants\OrganiserData;
-use PinnedRota\Core\Events\AskWhen;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Participants;
+use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Invitations\Invited;
 
@@ -32,7 +34,7 @@ final class InvitedSeries
         $groups = $invitation->person === null ? [] : $this->memberships->of($invitation->person);
         $organizer = new Participant('mailto:'.$invitation->answerAddress(), $this->organiser($head));
 
-        return Invited::of($this->translator->series($head), static fn (Event $event): ?Participant => self::asked($event, $invitation, $groups), $organizer, $head->loadMissing('calendar')->calendar?->askWhen() ?? AskWhen::Confirmed, $invitation->told !== null);
+        return Invited::of($this->translator->series($head), static fn (Event $event): ?Participant => self::asked($event, $invitation, $groups), $organizer, $head->calendarAsks(), $invitation->told !== null);
     }
 
     /**
@@ -43,6 +45,23 @@ final class InvitedSeries
     private static function asked(Event $event, EventInvitation $invitation, array $groups): ?Participant
     {
         return $invitation->person === null ? Participants::find($event->participants, $invitation->participant()) : AskedAs::of($event, $invitation->person, $groups);
+    }
+
+    /**
+     * The event that a letter is about.
+     *
+     * @param  string  $occurrence  the name of a time, of a series; empty: all of it
+     *
+     * @throws NothingToSend where there is no such time any more
+     */
+    public static function meant(Series $series, string $occurrence): Event
+    {
+        if ($occurrence === '') {
+            return $series->events()[0];
+        }
+        $found = $series->find(RecurrenceId::parse($occurrence)) ?? throw new NothingToSend('The time that was meant is gone.');
+
+        return OccurrenceChanges::single($found);
     }
 
     /** Who asks, by name. */

@@ -8,11 +8,9 @@ use App\Outbox\OutboxLetter;
 use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
 use Illuminate\Contracts\View\Factory;
-use PinnedRota\Core\Events\OccurrenceChanges;
 use PinnedRota\Core\Events\ParticipantAnswer;
 use PinnedRota\Core\Events\Participants;
 use PinnedRota\Core\Events\Places;
-use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Invitations\ChangeWords;
 
 /** The letter to somebody whom the directory does not know: that they have a place at an event now, or wait for one. It says how that stands when it goes. */
@@ -29,14 +27,7 @@ final class PlaceWriter implements WritesLetters
         if ($head === null || $this->series->now($invitation) === null) {
             throw new NothingToSend('They are no longer asked.');
         }
-        $time = (string) ($letter->about['time'] ?? '');
-        $series = $this->translator->series($head);
-        $found = $time === '' ? null : $series->find(RecurrenceId::parse($time));
-        $event = match (true) {
-            $time === '' => $series->events()[0],
-            $found !== null => OccurrenceChanges::single($found),
-            default => throw new NothingToSend('The time that was meant is gone.'),
-        };
+        $event = InvitedSeries::meant($this->translator->series($head), (string) ($letter->about['time'] ?? ''));
         $answer = Participants::find($event->participants, $invitation->participant())?->answer;
         if (! in_array($answer, [ParticipantAnswer::Accepted, ParticipantAnswer::Waiting], true)) {
             throw new NothingToSend('They do not come any more.');

@@ -7,9 +7,6 @@ use App\Outbox\OutboxLetter;
 use App\Outbox\WritesLetters;
 use App\Outbox\WrittenLetter;
 use Illuminate\Contracts\View\Factory;
-use PinnedRota\Core\Events\Event;
-use PinnedRota\Core\Events\OccurrenceChanges;
-use PinnedRota\Core\Events\RecurrenceId;
 use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\ICalendar\CalendarHead;
 use PinnedRota\Core\ICalendar\CalendarWriter;
@@ -29,7 +26,7 @@ final class ProposalDeclinedWriter implements WritesLetters
     {
         $invitation = $letter->invitation ?? throw new NothingToSend('The event is gone.');
         $now = $this->series->now($invitation) ?? throw new NothingToSend('They are no longer asked.');
-        $event = $this->meant($now, (string) ($letter->about['occurrence'] ?? ''));
+        $event = InvitedSeries::meant($now, (string) ($letter->about['occurrence'] ?? ''));
         $organiser = $invitation->event === null ? '' : $this->series->organiser($invitation->event);
         $words = [
             'title' => $event->contents->title, 'when' => ChangeWords::when($event, $invitation->person === null ? null : Zone::of($invitation->person->timezone)),
@@ -43,15 +40,5 @@ final class ProposalDeclinedWriter implements WritesLetters
             replyTo: $invitation->answerAddress(), thread: "invitation-{$invitation->id}", method: Method::DeclineCounter,
             calendar: CalendarWriter::text(new CalendarHead(more: [new Property('METHOD', Method::DeclineCounter->value)]), [$told->recurrenceId === null ? new Series($told) : new Series(null, [$told])]),
         );
-    }
-
-    private function meant(Series $series, string $occurrence): Event
-    {
-        if ($occurrence === '') {
-            return $series->events()[0];
-        }
-        $found = $series->find(RecurrenceId::parse($occurrence)) ?? throw new NothingToSend('The time that was meant is gone.');
-
-        return OccurrenceChanges::single($found);
     }
 }

@@ -14,7 +14,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use PinnedRota\Core\Events\Occurrence;
 use PinnedRota\Core\Events\RecurrenceId;
 use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
@@ -123,16 +122,18 @@ final class RemarksController
     {
         $mayDelete = $this->seen->mayChangeByCalendar($head, $perspective);
         $series = $this->seen->load($head);
-        $timeOf = static fn (Remark $each): ?Occurrence => $each->recurrence_id === '' ? null : $series->find(RecurrenceId::parse($each->recurrence_id));
-        // Of a time that is hidden nothing is told; what was remarked on one that is gone, or goes by another name, is told of all of it.
-        $isOpen = fn (Remark $each): bool => ($time = $timeOf($each)) === null || $this->seen->isFull($head, $time->event, $perspective);
+        $told = [];
         $me = $this->viewer->person()->id;
+        foreach (Remark::query()->where('event_id', $head->id)->with('person:id,name')->orderBy('id')->get() as $each) {
+            $time = $each->recurrence_id === '' ? null : $series->find(RecurrenceId::parse($each->recurrence_id));
+            // Of a time that is hidden nothing is told; what was remarked on one that is gone, or goes by another name, is told of all of it.
+            if ($time === null || $this->seen->isFull($head, $time->event, $perspective)) {
+                $told[] = new RemarkData(
+                    $each->id, $time === null ? null : $each->recurrence_id, $time?->start->local->toDate(), $each->person?->name, $each->created_at->toIso8601ZuluString(), $each->text, $mayDelete || $each->person_id === $me,
+                );
+            }
+        }
 
-        return new RemarksData(
-            array_values(Remark::query()->where('event_id', $head->id)->with('person:id,name')->orderBy('id')->get()->filter($isOpen)->map(static fn (Remark $each): RemarkData => new RemarkData(
-                $each->id, $timeOf($each) === null ? null : $each->recurrence_id, $timeOf($each)?->start->local->toDate(), $each->person?->name, $each->created_at->toIso8601ZuluString(), $each->text, $mayDelete || $each->person_id === $me,
-            ))->all()),
-            DB::table('event_remark_mutes')->where('person_id', $me)->where('event_id', $head->id)->exists(),
-        );
+        return new RemarksData($told, DB::table('event_remark_mutes')->where('person_id', $me)->where('event_id', $head->id)->exists());
     }
 }

@@ -34,6 +34,7 @@ enum ColumnRole: string
 
     /** An hour of its own: what the column is called is what is then. */
     case Moment = 'moment';
+
     /** A number that counts, or a price: it says nothing of when. */
     case Nothing = 'nothing';
 

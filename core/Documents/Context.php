@@ -8,6 +8,7 @@ use PinnedRota\Core\OneLine\ClockWords;
 use PinnedRota\Core\Time\CivilDate;
 use PinnedRota\Core\Time\DateWords;
 use PinnedRota\Core\Time\LocalDateTime;
+use PinnedRota\Core\Time\WhenWords;
 
 /** From which day on dates are meant that do not say their year, and which month or day what follows is of: as the headings above it say. */
 final readonly class Context
@@ -40,11 +41,7 @@ final readonly class Context
     /** “September 2026”, to be put behind the day of it; empty where no month was said. */
     public function monthWords(): string
     {
-        if ($this->month === null) {
-            return '';
-        }
-
-        return ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'][$this->month - 1].' '.CivilDate::fromDays($this->from->day())[0];
+        return $this->month === null ? '' : WhenWords::month($this->from->day());
     }
 
     /** A text with the month or the day that the heading above it says, where it says none itself. */

@@ -58,8 +58,7 @@ enum DateOrder: string
         if (($found['weekday'] ?? '') === '' || strlen((string) $found['year']) !== 4) {
             return [];
         }
-        $weekday = array_search(mb_strtolower(substr((string) $found['weekday'], 0, 3)), ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], true);
-        $is = static fn (int $day, int $month): bool => CivilDate::weekday(CivilDate::toDays((int) $found['year'], $month, $day)) === $weekday;
+        $is = static fn (int $day, int $month): bool => CellWhen::agrees(CivilDate::toDays((int) $found['year'], $month, $day), (string) $found['weekday']);
 
         return match (true) {
             $is($first, $second) && ! $is($second, $first) => ['day'],

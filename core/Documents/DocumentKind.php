@@ -12,6 +12,10 @@ enum DocumentKind: string
     case Page = 'page';
     case Text = 'text';
 
+    public const MOST_ROWS = 5_000;
+
+    private const MOST_COLUMNS = 100;
+
     /**
      * @param  string  $contents  all of it
      *
@@ -37,7 +41,7 @@ enum DocumentKind: string
         return match (true) {
             preg_match('/^BEGIN:VCALENDAR/i', $beginning) === 1 => self::Calendar,
             preg_match('/^(?:<!doctype\s+html|<\?xml|<html|<table|<ul|<ol|<dl|<body|<head|<h\d|<div|<p\b|<meta)/i', $beginning) === 1 => self::Page,
-            self::isTable($contents) => self::Table,
+            SeparatedText::is(substr($contents, 0, 20_000)) => self::Table,
             default => self::Text,
         };
     }
@@ -68,26 +72,5 @@ enum DocumentKind: string
         }
 
         return $blocks;
-    }
-
-    public const MOST_ROWS = 5_000;
-
-    private const MOST_COLUMNS = 100;
-
-    /** Whether most of its lines have the same sign in them as often. */
-    private static function isTable(string $contents): bool
-    {
-        $lines = array_values(array_filter(array_slice(preg_split('/\R/', substr($contents, 0, 20_000)) ?: [], 0, 40), static fn (string $line): bool => trim($line) !== ''));
-        if (count($lines) < 2) {
-            return false;
-        }
-        foreach ([';', ',', "\t"] as $sign) {
-            $counts = array_count_values(array_filter(array_map(static fn (string $line): int => substr_count((string) preg_replace('/"[^"]*"/', '', $line), $sign), $lines)));
-            if ($counts !== [] && max($counts) * 5 >= count($lines) * 4) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

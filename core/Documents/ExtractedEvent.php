@@ -29,14 +29,4 @@ final readonly class ExtractedEvent
         public array $doubts = [],
     ) {
     }
-
-    public function titled(string $title): self
-    {
-        return new self($title, $this->start, $this->end, $this->allDay, $this->place, $this->line, $this->said, $this->fields, $this->doubts);
-    }
-
-    public function placed(string $place): self
-    {
-        return $this->place !== '' ? $this : new self($this->title, $this->start, $this->end, $this->allDay, $place, $this->line, $this->said, $this->fields, $this->doubts);
-    }
 }

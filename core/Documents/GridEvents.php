@@ -45,10 +45,9 @@ final class GridEvents
             }
             [$day, $of] = $found;
             $date = LocalDateTime::midnight($day);
-            $is = $reading->of($date->toDate().' '.$cell, $context);
-            $isTimed = $is->start !== null && $is->end !== null && ! $is->allDay && $is->start->day() === $day && Reading::saysHour($is);
-            $title = ($isTimed ? TitleWords::of($is->title) : $cell).($of === '' ? '' : ": {$of}");
-            $events[] = $isTimed
+            $is = $reading->hourOn($day, $cell, $context);
+            $title = ($is === null ? $cell : TitleWords::of($is->title)).($of === '' ? '' : ": {$of}");
+            $events[] = $is?->start !== null && $is->end !== null
                 ? new ExtractedEvent($title, $is->start, $is->end, false, $is->place, $line, $cell)
                 : new ExtractedEvent($title, $date, $date->plusDays(1), true, '', $line, $cell);
         }

@@ -42,6 +42,14 @@ final class Reading
         return OneLineReader::read($plain, $this->words, $isFromToday ? $this->today : $context->from, $this->habits, span: SpanReading::OneLong);
     }
 
+    /** A text that says an hour of a day that is known; null where it says none, or another day. */
+    public function hourOn(int $day, string $text, Context $context): ?Understood
+    {
+        $is = $this->of(LocalDateTime::midnight($day)->toDate().' '.$text, $context);
+
+        return $is->start === null || $is->end === null || $is->allDay || $is->start->day() !== $day || ! self::saysHour($is) ? null : $is;
+    }
+
     /**
      * When a cell says that something is; what says the same is read once.
      *

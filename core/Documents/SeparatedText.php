@@ -27,13 +27,27 @@ final class SeparatedText
         return $rows;
     }
 
+    /** Whether a text is one: most of its first lines have the same sign in them as often. Bars are drawn in texts, too. */
+    public static function is(string $text): bool
+    {
+        $lines = self::lines($text, 40);
+        foreach (array_diff(self::SIGNS, ['|']) as $sign) {
+            $counts = self::counts($lines, $sign);
+            if (count($lines) > 1 && $counts !== [] && max($counts) * 5 >= count($lines) * 4) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** The sign that parts most lines into as many cells. */
     private static function sign(string $text): string
     {
-        $lines = array_slice(array_values(array_filter(preg_split('/\R/', (string) preg_replace('/"[^"]*"/', '', $text)) ?: [], static fn (string $line): bool => trim($line) !== '')), 0, 50);
+        $lines = self::lines($text, 50);
         $best = [0, ','];
         foreach (self::SIGNS as $sign) {
-            $counts = array_count_values(array_filter(array_map(static fn (string $line): int => substr_count($line, $sign), $lines)));
+            $counts = self::counts($lines, $sign);
             if ($counts !== []) {
                 arsort($counts);
                 $best = max($best, [reset($counts) * (1 + array_key_first($counts)), $sign]);
@@ -41,6 +55,21 @@ final class SeparatedText
         }
 
         return $best[1];
+    }
+
+    /** @return list<string> the first that say something, without what stands in quotes */
+    private static function lines(string $text, int $most): array
+    {
+        return array_slice(array_values(array_filter(preg_split('/\R/', (string) preg_replace('/"[^"]*"/', '', $text)) ?: [], static fn (string $line): bool => trim($line) !== '')), 0, $most);
+    }
+
+    /**
+     * @param  list<string>  $lines
+     * @return array<int, int> how many lines have a sign in them so often
+     */
+    private static function counts(array $lines, string $sign): array
+    {
+        return array_count_values(array_filter(array_map(static fn (string $line): int => substr_count($line, $sign), $lines)));
     }
 
     /** As UTF-8: what is none is of the encoding that its mark says, else of the commonest of old spreadsheets. */

@@ -119,8 +119,8 @@ final readonly class TableEvents
         if ($from !== null) {
             return [$from, $to ?? ($length === null ? null : $from + $length), $title];
         }
-        $is = $reading->of(LocalDateTime::midnight((int) $when->day)->toDate().' '.$title, $context);
-        if ($is->start === null || $is->end === null || $is->allDay || $is->start->day() !== $when->day || ! Reading::saysHour($is)) {
+        $is = $reading->hourOn((int) $when->day, $title, $context);
+        if ($is?->start === null || $is->end === null) {
             return [null, null, $title];
         }
         $from = intdiv($is->start->secondOfDay(), 60);

@@ -34,6 +34,14 @@ final class WhenWords
         return self::day($from->day()).', '.self::clock($from).' – '.self::day($to->day()).', '.self::clock($to);
     }
 
+    /** “December 2026”, of the month of a day */
+    public static function month(int $day): string
+    {
+        [$year, $month] = CivilDate::fromDays($day);
+
+        return self::MONTHS[$month - 1]." {$year}";
+    }
+
     /** “Tue 1 December 2026” */
     public static function day(int $day, bool $withYear = true): string
     {

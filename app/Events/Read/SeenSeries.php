@@ -4,7 +4,6 @@ namespace App\Events\Read;
 
 use App\Access\AccessibleCalendar;
 use App\Access\Perspective;
-use App\Calendars\Calendar;
 use App\Events\EventRecord;
 use App\Events\EventTranslator;
 use App\Pins\Pin;
@@ -247,7 +246,7 @@ final class SeenSeries
         if ($event === null || ! $right->isGivenBy($event) || ! Involvement::of($perspective->viewer, null, self::parties($event), []) || $this->asSuch($head, $perspective) !== Visibility::Full) {
             return false;
         }
-        $calendar = Calendar::query()->with('source')->find($head->calendar_id);
+        $calendar = $head->loadMissing('calendar.source')->calendar;
 
         return $calendar !== null && ! $calendar->isSubscribed() && ! $calendar->isArchived();
     }

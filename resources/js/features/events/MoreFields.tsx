@@ -4,7 +4,7 @@ import { CheckField, Field, TextField } from '@/components/Field';
 import { ZoneField } from '@/components/ZoneField';
 import { InkChoice } from '@/components/InkPicker';
 import { useRota } from '@/features/sheet/RotaContext';
-import type { EventValues } from './eventValues';
+import { A_NUMBER, type EventValues } from './eventValues';
 import { RemindersField } from '@/features/reminders/RemindersField';
 import { TasksField } from '@/features/preparation/TasksField';
 
@@ -28,7 +28,7 @@ export function MoreFields({ problem, zone, whole, begun }: Props) {
                     <ZoneField placeholder={zone ?? rota.zone} error={problem?.field('timezone')} value={timezone} onChange={(to) => setValue('timezone', to)} />
                 )}
                 {!allDay && (
-                    <TextField label="Minutes on the way" type="number" inputMode="numeric" min={0} max={1440} error={problem?.field('travel')} hint="Who wants to be reminded is so in time to leave." {...register('travel', { setValueAs: (typed: string | number | null) => (typed === '' || typed === null ? null : Number(typed)) })} />
+                    <TextField label="Minutes on the way" type="number" inputMode="numeric" min={0} max={1440} error={problem?.field('travel')} hint="Who wants to be reminded is so in time to leave." {...register('travel', A_NUMBER)} />
                 )}
                 <Field label="Priority" error={problem?.field('priority')}>
                     {(control) => (

@@ -2,7 +2,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import type { Problem } from '@/api/client';
 import { CheckField, ChoiceField, TextField } from '@/components/Field';
 import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
-import type { EventValues } from './eventValues';
+import { A_NUMBER, type EventValues } from './eventValues';
 import type { Event } from './useEventActions';
 
 type Right = Event['guests'][number];
@@ -27,7 +27,7 @@ export function TermsFields({ problem }: { problem: Problem | null }) {
             {status === 'provisional' && (
                 <ChoiceField label="Ask them" value={askWhen} choices={{ '': `as its calendar: ${asCalendar}`, ...WHEN }} onChange={(when) => setValue('askWhen', when)} />
             )}
-            <TextField label="How many may come" type="number" inputMode="numeric" min={1} max={10000} placeholder="no end to them" error={problem?.field('places')} hint={places === null ? undefined : 'Who comes when all are taken waits for one, and is told.'} {...register('places', { setValueAs: (typed: string | number | null) => (typed === '' || typed === null ? null : Number(typed)) })} />
+            <TextField label="How many may come" type="number" inputMode="numeric" min={1} max={10000} placeholder="no end to them" error={problem?.field('places')} hint={places === null ? undefined : 'Who comes when all are taken waits for one, and is told.'} {...register('places', A_NUMBER)} />
             <fieldset>
                 <legend className="text-xs text-soft">Who is asked may</legend>
                 {(Object.keys(RIGHTS) as Right[]).map((right) => (

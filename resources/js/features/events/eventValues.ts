@@ -46,6 +46,9 @@ export type EventValues = RepeatValues & {
     tasks: TaskValues[];
 };
 
+/** How a field of a number is registered that may be empty. */
+export const A_NUMBER = { setValueAs: (typed: string | number | null) => (typed === '' || typed === null ? null : Number(typed)) };
+
 export function valuesOf(event: Event | Draft): EventValues {
     if ('begun' in event && event.kept !== undefined) return event.kept.values as EventValues;
     const full = 'id' in event ? event : null;

@@ -4,6 +4,7 @@ import { Button } from '@/components/Button';
 import { ChoiceField, TextField } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
 import { browserZone, formatWhen, wallNow } from '@/time/dates';
+import { PreviewHead } from './PreviewHead';
 import type { Edit, Preview, Row } from './useImport';
 import { verdictWords } from './verdictWords';
 
@@ -18,7 +19,7 @@ const HEIGHT = 64;
 
 /** Event by event, what was understood of a document: each can be put right or left out before anything is changed. */
 export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }: Props) {
-    const { counts, rows, skipped, skippedCount, order } = preview;
+    const { rows, skipped, skippedCount, order } = preview;
     const scroller = useRef<HTMLDivElement>(null);
     // eslint-disable-next-line react-hooks/incompatible-library -- what it returns is used here alone
     const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => HEIGHT, overscan: 8 });
@@ -26,17 +27,17 @@ export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }
     const doubtful = rows.filter(({ doubts, verdict }) => doubts.length > 0 && verdict !== 'leftOut').length;
     return (
         <section aria-label="Preview of the import" aria-busy={isPutting} className="w-full border border-ink bg-sheet">
-            <header className="flex flex-wrap items-center gap-3 border-b border-line p-3">
-                <p className="min-w-0 flex-1">
-                    <b className="font-semibold">{preview.fileName}</b>, {KINDS[preview.kind]}
-                    <span className="block text-soft">
-                        {counts.added} new, {counts.changed} changed, {counts.unchanged} already there
+            <PreviewHead
+                preview={preview}
+                kind={KINDS[preview.kind]}
+                more={
+                    <>
                         {leftOut > 0 && `, ${leftOut} left out`}
                         {doubtful > 0 && <b className="font-semibold text-pin-ink">, {doubtful} to look at</b>}
-                    </span>
-                </p>
-                <div className="flex gap-1.5">{actions}</div>
-            </header>
+                    </>
+                }
+                actions={actions}
+            />
             <div className="border-b border-line p-3">
                 <ChoiceField
                     label="Dates in figures"

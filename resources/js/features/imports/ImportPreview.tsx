@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { formatDate, timeOfDay } from '@/time/dates';
 import { Scrolling } from '@/components/Scrolling';
+import { PreviewHead } from './PreviewHead';
 import { verdictWords } from './verdictWords';
 
 /** Row by row, what bringing a file in would do. */
@@ -10,16 +11,7 @@ export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPr
     const total = counts.added + counts.changed + counts.unchanged;
     return (
         <section aria-label="Preview of the import" className="w-full border border-ink bg-sheet">
-            <header className="flex flex-wrap items-center gap-3 border-b border-line p-3">
-                <p className="min-w-0 flex-1">
-                    <b className="font-semibold">{preview.fileName}</b>
-                    <span className="block text-soft">
-                        {counts.added} new, {counts.changed} changed, {counts.unchanged} already there
-                        {problemCount > 0 && `, ${problemCount} ${problemCount === 1 ? 'problem' : 'problems'}`}
-                    </span>
-                </p>
-                <div className="flex gap-1.5">{actions}</div>
-            </header>
+            <PreviewHead preview={preview} more={problemCount > 0 && `, ${problemCount} ${problemCount === 1 ? 'problem' : 'problems'}`} actions={actions} />
             {problems.length > 0 && (
                 <Scrolling as="ul" aria-label="Problems" className="max-h-40 overflow-y-auto border-b border-line p-3">
                     {problems.map((each, index) => (
