@@ -62,6 +62,8 @@ use App\Remarks\RemarksController;
 use App\Reminders\RemindersController;
 use App\Rooms\RoomsController;
 use App\SecondFactor\SecondFactorController;
+use App\Sources\CatalogueController;
+use App\Sources\RefreshesController;
 use App\Sources\SourcesController;
 use App\Table\TableController;
 use App\Upkeep\HealthController;
@@ -272,5 +274,11 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('sources', [SourcesController::class, 'index']);
     Route::post('sources', [SourcesController::class, 'store'])->middleware('throttle:fetching');
+    Route::post('sources/look', [SourcesController::class, 'look'])->middleware('throttle:fetching');
+    Route::patch('sources/{id}', [SourcesController::class, 'update'])->middleware('throttle:fetching');
+    Route::put('sources/{id}/catalogue', [CatalogueController::class, 'update']);
+    Route::get('sources/{id}/refreshes/{refresh}', [RefreshesController::class, 'show']);
+    Route::put('sources/{id}/refreshes/{refresh}', [RefreshesController::class, 'decide'])->middleware('throttle:fetching');
+    Route::post('sources/{id}/refreshes/{refresh}/back', [RefreshesController::class, 'back']);
     Route::post('sources/{id}/refresh', [SourcesController::class, 'refresh'])->middleware('throttle:fetching');
 });

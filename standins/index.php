@@ -10,6 +10,7 @@ require __DIR__.'/faults.php';
 require __DIR__.'/mailbox.php';
 require __DIR__.'/meetings.php';
 require __DIR__.'/school-site.php';
+require __DIR__.'/neighbours.php';
 
 $path = (string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
 $today = new DateTimeImmutable('today', new DateTimeZone('Europe/London'));
@@ -17,6 +18,12 @@ $today = new DateTimeImmutable('today', new DateTimeZone('Europe/London'));
 match (true) {
     $path === '/harbour-office/tides.ics' => answer(tides($today)),
     $path === '/regatta-league/fixtures.ics' => answer(fixtures($today)),
+    $path === '/region/holidays.ics' => answer(holidays($today)),
+    $path === '/rowing-club/races.ics' => answer(races($today, isset($_GET['season']))),
+    $path === '/village', str_starts_with($path, '/village/') => village(substr($path, 9), $today),
+    $path === '/leads/on' => header('Location: '.(string) ($_GET['to'] ?? ''), true, 302),
+    $path === '/members/events.ics' => membersOnly($today),
+    str_starts_with($path, '/changing/') => changing(substr($path, 10), (string) getenv('ROTA_HOME'), $today),
     $path === '/mailbox' => mailbox((string) getenv('ROTA_HOME')),
     $path === '/meetings' => meeting(null),
     str_starts_with($path, '/meet/') => meeting(substr($path, 6)),

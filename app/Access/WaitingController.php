@@ -9,6 +9,7 @@ use App\Invitations\WaitingReplies;
 use App\Overlays\HomeSheet;
 use App\Participants\AnsweredEvents;
 use App\Participants\AskedEvents;
+use App\Sources\SourcesWaiting;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -26,7 +27,7 @@ use PinnedRota\Core\Time\Zone;
 ])]
 final class WaitingController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked, private readonly AnsweredEvents $answered, private readonly WaitingReplies $replies)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked, private readonly AnsweredEvents $answered, private readonly WaitingReplies $replies, private readonly SourcesWaiting $sources)
     {
     }
 
@@ -63,6 +64,7 @@ final class WaitingController
                 $each->id, $each->decider->name ?? $somebody, (string) $each->decided_at?->toIso8601ZuluString(),
                 $each->given ?? Level::None, CalendarNameData::of($calendars[$each->calendar_id]->calendar),
             ))->values()->all(),
+            $this->sources->all(),
         ));
     }
 

@@ -5,6 +5,7 @@ namespace App\Access;
 use App\Invitations\ReplyWaitingData;
 use App\Participants\AnsweredEventData;
 use App\Participants\AskedEventData;
+use App\Sources\SourceWaitingData;
 
 /** What waits for the person. */
 final readonly class WaitingData
@@ -16,6 +17,7 @@ final readonly class WaitingData
      * @param  list<InvitationWaitingData>  $invitations
      * @param  list<RequestWaitingData>  $requests
      * @param  list<AnswerWaitingData>  $answers
+     * @param  list<SourceWaitingData>  $sources  That one manages, and that fail or ask something
      */
     public function __construct(
         public array $asked,
@@ -24,6 +26,7 @@ final readonly class WaitingData
         public array $invitations,
         public array $requests,
         public array $answers,
+        public array $sources,
     ) {
     }
 }

@@ -42,7 +42,17 @@ final class Undo
         $this->turn($operation, $by, $perspective, false);
     }
 
-    private function turn(Operation $operation, Person $by, Perspective $perspective, bool $back): void
+    /**
+     * Takes back what came in from outside, for whoever manages where it came to: that is asked before.
+     *
+     * @throws ConflictHttpException where it is undone already, or was changed since
+     */
+    public function takeBack(Operation $operation, Person $by): void
+    {
+        $this->turn($operation, $by, null, true);
+    }
+
+    private function turn(Operation $operation, Person $by, ?Perspective $perspective, bool $back): void
     {
         DB::transaction(function () use ($operation, $by, $perspective, $back): void {
             $locked = Operation::query()->lockForUpdate()->findOrFail($operation->id);
@@ -61,17 +71,21 @@ final class Undo
     /**
      * @param  ?SeriesState  $from  as the series is thought to be now
      * @param  ?SeriesState  $to  as it is to be
+     * @param  ?Perspective  $perspective  null where it was asked before whether it may be done
      * @return list<Command>
      */
-    private function commands(int $seriesId, ?SeriesState $from, ?SeriesState $to, Perspective $perspective): array
+    private function commands(int $seriesId, ?SeriesState $from, ?SeriesState $to, ?Perspective $perspective): array
     {
         $commands = [];
         if (! SeriesState::same($from, $to)) {
-            $this->demandChange($from, $perspective);
-            $this->demandChange($to, $perspective);
+            if ($perspective !== null) {
+                $this->demandChange($from, $perspective);
+                $this->demandChange($to, $perspective);
+            }
             $commands[] = new PutBack($seriesId, $to, $from);
         }
-        if ($from === null || $to === null) {
+        // What comes in from outside pins nothing.
+        if ($from === null || $to === null || $perspective === null) {
             return $commands;
         }
         // Where those see it who are asked follows from who is.

@@ -15,15 +15,12 @@ use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\DocumentEvents;
 use PinnedRota\Core\Documents\DocumentKind;
-use PinnedRota\Core\Documents\ExtractedEvent;
-use PinnedRota\Core\Documents\Extraction;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\RowEdit;
 use PinnedRota\Core\Import\Plan;
 use PinnedRota\Core\Import\PlannedSeries;
 use PinnedRota\Core\Import\Verdict;
 use PinnedRota\Core\Time\InvalidTime;
-use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
 /** What a document that is being brought in says of events, with what was put right of it. */
@@ -31,30 +28,20 @@ final class DocumentRows
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
     {
     }
 
     /** @throws ValidationException where the document cannot be read, or what was put right says no time */
     public function of(Import $import): ReadDocument
     {
-        try {
-            $contents = (string) Storage::get((string) $import->path);
-            $blocks = DocumentKind::from($import->kind)->blocks($contents);
-        } catch (NotADocument $problem) {
-            throw ValidationException::withMessages(['file' => $problem->getMessage()]);
-        }
         $settings = $this->organisation->settings();
         $zone = Zone::of($import->calendar->timezone);
-        $today = LocalDateTime::midnight((new LocalDateTime($zone->toLocal($import->created_at?->getTimestamp() ?? now()->getTimestamp())))->day());
-        $words = $this->vocabulary->of($this->viewer);
-        $in = static fn (int $years): Extraction => Extraction::of($blocks, $words, $settings->habits, $today, self::yearFrom($today, $years), DateOrder::tryFrom((string) ($import->options['order'] ?? '')));
-        $isPast = static fn (ExtractedEvent $event): bool => $event->end->seconds <= $today->seconds;
-        $read = $in(0);
-        // In summer the year to come is written down: where all of it would be past, that one is meant.
-        if (array_filter($read->events, $isPast) === $read->events) {
-            $next = $in(1);
-            $read = array_filter($next->events, $isPast) === $next->events ? $read : $next;
+        $today = DocumentReader::today($zone, $import->created_at?->getTimestamp() ?? now()->getTimestamp());
+        try {
+            $read = $this->reader->read(DocumentKind::from($import->kind), (string) Storage::get((string) $import->path), $today, $this->vocabulary->of($this->viewer), DateOrder::tryFrom((string) ($import->options['order'] ?? '')));
+        } catch (NotADocument $problem) {
+            throw ValidationException::withMessages(['file' => $problem->getMessage()]);
         }
         $rows = $read->events;
         $left = [];
@@ -108,17 +95,5 @@ final class DocumentRows
         }
 
         return $changes;
-    }
-
-    /**
-     * A date without its year is of the school’s year that is on, which begins in late summer.
-     *
-     * @param  int  $years  later
-     */
-    private static function yearFrom(LocalDateTime $today, int $years): LocalDateTime
-    {
-        $year = $years + (int) substr($today->toDate(), 0, 4) - (substr($today->toDate(), 5, 2) < '08' ? 1 : 0);
-
-        return LocalDateTime::parse("{$year}-08-31");
     }
 }

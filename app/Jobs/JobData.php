@@ -5,6 +5,7 @@ namespace App\Jobs;
 use App\Http\FieldProblemData;
 use App\Http\ProblemData;
 use App\Imports\ImportCountsData;
+use App\Sources\AddressFoundData;
 
 /** Work that somebody asked for: how far it is, and what came of it. */
 final readonly class JobData
@@ -17,6 +18,7 @@ final readonly class JobData
      * @param  ?int  $events  How many events it changed
      * @param  ?string  $calendar  The calendar that it is about, or that it made, as addresses name it
      * @param  bool  $hasFile  Whether there is a file to be downloaded
+     * @param  ?AddressFoundData  $found  What is at an address that was looked at
      * @param  ?ProblemData  $problem  Why nothing was done
      */
     public function __construct(
@@ -31,13 +33,14 @@ final readonly class JobData
         public ?ImportCountsData $counts,
         public ?string $calendar,
         public bool $hasFile,
+        public ?AddressFoundData $found,
         public ?ProblemData $problem,
     ) {
     }
 
     public static function done(JobKind $kind, string $title, JobOutcome $outcome): self
     {
-        return new self(null, $kind, $title, JobState::Done, 0, 0, $outcome->operation, $outcome->events, $outcome->counts === null ? null : ImportCountsData::of($outcome->counts), $outcome->calendar, false, null);
+        return new self(null, $kind, $title, JobState::Done, 0, 0, $outcome->operation, $outcome->events, $outcome->counts === null ? null : ImportCountsData::of($outcome->counts), $outcome->calendar, false, null, null);
     }
 
     public static function of(BackgroundJob $job): self
@@ -57,6 +60,7 @@ final readonly class JobData
             counts: isset($outcome['counts']) ? ImportCountsData::of($outcome['counts']) : null,
             calendar: $outcome['calendar'] ?? $job->calendar?->slug,
             hasFile: isset($outcome['file']),
+            found: isset($outcome['found']) ? AddressFoundData::stored($outcome['found']) : null,
             problem: $job->problem === null ? null : self::problem($job->problem),
         );
     }

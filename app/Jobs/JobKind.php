@@ -9,12 +9,15 @@ enum JobKind: string
     case Bulk = 'bulk';
     case Subscribe = 'subscribe';
     case Refresh = 'refresh';
+
+    /** Looks what is at an address, and changes nothing. */
+    case Look = 'look';
     case Export = 'export';
 
     /** Whether it waits for somebody else's server: those are done by workers of their own, so that they hold up nothing else. */
     public function fetches(): bool
     {
-        return $this === self::Subscribe || $this === self::Refresh;
+        return in_array($this, [self::Subscribe, self::Refresh, self::Look], true);
     }
 
     public function queue(): string

@@ -11,8 +11,9 @@ final readonly class JobOutcome
      * @param  ?array{added: int, changed: int, unchanged: int, removed?: int}  $counts
      * @param  ?string  $calendar  the calendar that it made, as addresses name it
      * @param  ?string  $file  in the storage, to be downloaded
+     * @param  ?array<string, mixed>  $found  what is at an address, see AddressFoundData
      */
-    public function __construct(public ?int $operation = null, public ?int $events = null, public ?array $counts = null, public ?string $calendar = null, public ?string $file = null)
+    public function __construct(public ?int $operation = null, public ?int $events = null, public ?array $counts = null, public ?string $calendar = null, public ?string $file = null, public ?array $found = null)
     {
     }
 }

@@ -15,6 +15,7 @@ final readonly class SheetLayerData
      * @param  ?string  $target  The calendar that an event goes on that is begun in it; null where none may be added to, or any will do
      * @param  ?string  $refusal  Why nothing can be put into it; null where something can
      * @param  list<string>  $calendars
+     * @param  ?string  $failingSince  Since when something in it is shown as it was last fetched from elsewhere; null where all is as it should be
      * @param  BegunData  $begun  What an event has that is begun in it
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class SheetLayerData
         public array $calendars,
         public ?string $target,
         public ?string $refusal,
+        public ?string $failingSince,
         public BegunData $begun,
     ) {
     }
@@ -39,7 +41,8 @@ final readonly class SheetLayerData
 
         return new self(
             $layer->name, $layer->about, $layer->colour, $layer->mark, $layer->pattern, $shown->map(static fn (AccessibleCalendar $each): string => $each->calendar->slug)->all(),
-            $target?->calendar->slug, $target === null && ($readOnly || ! $layer->anyTarget) ? "You may not add to {$layer->name}." : null, BegunData::of($layer->filter->begun()),
+            $target?->calendar->slug, $target === null && ($readOnly || ! $layer->anyTarget) ? "You may not add to {$layer->name}." : null,
+            $shown->map(static fn (AccessibleCalendar $each): ?string => $each->calendar->source?->failing_since?->toIso8601ZuluString())->filter()->min(), BegunData::of($layer->filter->begun()),
         );
     }
 }

@@ -5,8 +5,24 @@ namespace App\Sources;
 /** What an address answered. */
 final readonly class FetchedDocument
 {
-    /** @param  resource|null  $stream null where nothing has changed since the last time (304) */
-    public function __construct(public mixed $stream, public ?string $etag, public ?string $lastModified)
+    /**
+     * @param  resource|null  $stream  null where nothing has changed since the last time (304)
+     * @param  string  $url  that answered, after redirects
+     * @param  array<string, string>  $linked  pages that it leads to, by address
+     */
+    public function __construct(public mixed $stream, public ?string $etag, public ?string $lastModified, public string $url, public array $linked = [])
     {
+    }
+
+    /** @param  array<string, string>  $pages  by address */
+    public function with(array $pages): self
+    {
+        return new self($this->stream, $this->etag, $this->lastModified, $this->url, $pages);
+    }
+
+    /** All of it, read from its beginning. */
+    public function contents(): string
+    {
+        return $this->stream === null ? '' : (string) stream_get_contents($this->stream, offset: 0);
     }
 }

@@ -23,14 +23,16 @@ final class Fetcher
     }
 
     /** @throws FetchFailed */
-    public function fetch(string $url, ?string $etag = null, ?string $lastModified = null): FetchedDocument
+    public function fetch(string $url, ?string $etag = null, ?string $lastModified = null, ?SignIn $signIn = null): FetchedDocument
     {
+        $host = self::site($url);
         $headers = array_filter(['If-None-Match' => $etag, 'If-Modified-Since' => $lastModified]) + [
             'Accept' => 'text/calendar, */*;q=0.5',
             'User-Agent' => 'PinnedRota/1.0 (calendar subscription)',
         ];
         for ($hop = 0; $hop <= (int) config('rota.sources.max_redirects'); $hop++) {
-            $response = $this->request($url, $headers);
+            // How one signs in is told to whom it was meant for, and not where that leads to.
+            $response = $this->request($url, $headers + ($signIn !== null && self::site($url) === $host ? ['Authorization' => $signIn->header()] : []));
             $status = $response->getStatusCode();
             if (in_array($status, [301, 302, 303, 307, 308], true)) {
                 $url = $this->redirected($url, $response->getHeaderLine('Location'));
@@ -38,10 +40,10 @@ final class Fetcher
                 continue;
             }
             if ($status === 304) {
-                return new FetchedDocument(null, $etag, $lastModified);
+                return new FetchedDocument(null, $etag, $lastModified, $url);
             }
             if ($status !== 200) {
-                throw new FetchFailed($this->statusWords($status));
+                throw new FetchFailed($this->statusWords($status), $status);
             }
             $body = $response->getBody();
             $body->rewind();
@@ -50,9 +52,15 @@ final class Fetcher
                 $body->detach(),
                 $this->short($response->getHeaderLine('ETag'), 255),
                 $this->short($response->getHeaderLine('Last-Modified'), 64),
+                $url,
             );
         }
         throw new FetchFailed('The address redirects too often.');
+    }
+
+    private static function site(string $url): string
+    {
+        return mb_strtolower(parse_url($url, PHP_URL_SCHEME).'://'.parse_url($url, PHP_URL_HOST).':'.parse_url($url, PHP_URL_PORT));
     }
 
     private function redirected(string $url, string $location): string
@@ -119,7 +127,7 @@ final class Fetcher
     private function statusWords(int $status): string
     {
         return match (true) {
-            $status === 401, $status === 403 => "The far side refuses it ({$status}): the address may need another key.",
+            $status === 401, $status === 403 => "The far side refuses it ({$status}): it wants to know who asks. Enter how one signs in, or ask for another address.",
             $status === 404, $status === 410 => "The far side has nothing at this address ({$status}).",
             $status >= 500 => "The far side has a fault ({$status}). Try again later.",
             default => "The far side answered {$status} instead of a calendar.",

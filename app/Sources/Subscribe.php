@@ -8,22 +8,20 @@ use App\Changes\Change;
 use App\Jobs\JobOutcome;
 use App\Jobs\JobRun;
 use App\Jobs\Work;
-use App\Organisation\Organisation;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\SubjectKind;
-use PinnedRota\Core\ICalendar\NotICalendar;
 
-/** Subscribes to an outside address, if there is a calendar at it: a new one of ours, with all that is there. */
+/** Subscribes to an outside address, if there are events at it: a new calendar of ours, with all that is there. */
 final class Subscribe implements Work
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Fetcher $fetcher, private readonly SourceRefresher $refresher, private readonly Organisation $organisation)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly FirstFetch $first, private readonly SourceRefresher $refresher)
     {
     }
 
     public function carryOut(JobRun $run): JobOutcome
     {
         try {
-            [$url, $document] = $this->fetch($run->input['url'], $run->input['plain'] ?? null);
+            [$url, $document] = $this->first->fetch($run->input);
             $run->progress->demandWanted();
 
             return $run->finish(function () use ($run, $url, $document): JobOutcome {
@@ -35,27 +33,6 @@ final class Subscribe implements Work
             });
         } catch (FetchFailed $problem) {
             throw ValidationException::withMessages(['url' => $problem->getMessage()]);
-        } catch (NotICalendar) {
-            throw ValidationException::withMessages(['url' => 'What this address answers with is not an iCalendar document.']);
-        }
-    }
-
-    /**
-     * @param  ?string  $plain  the same without encryption, where the address does not say how it is fetched
-     * @return array{string, FetchedDocument} the address that answered, and with what
-     *
-     * @throws FetchFailed
-     */
-    private function fetch(string $url, ?string $plain): array
-    {
-        try {
-            return [$url, $this->fetcher->fetch($url)];
-        } catch (FetchFailed $problem) {
-            if ($plain === null || ! $this->organisation->settings()->plainHttp) {
-                throw $problem;
-            }
-
-            return [$plain, $this->fetcher->fetch($plain)];
         }
     }
 
@@ -78,6 +55,8 @@ final class Subscribe implements Work
             'calendar_id' => $calendar->id,
             'url' => $input['url'],
             'refresh_minutes' => (int) config('rota.sources.refresh_minutes'),
+            'sign_in' => SignIn::opened($input['signIn'] ?? null)?->kept(),
+            'terms' => ($input['terms'] ?? []) ?: null,
             'created_by' => $person->id,
         ])->load('calendar');
     }

@@ -12,6 +12,8 @@ use App\Invitations\EventInvitation;
 use App\Jobs\BackgroundJob;
 use App\Outbox\LetterState;
 use App\Outbox\OutboxLetter;
+use App\Sources\HeldDocument;
+use App\Sources\Refresh;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Spatie\Activitylog\Models\Activity;
@@ -39,6 +41,7 @@ final class Tidy
             'sign-ins' => (int) Activity::query()->where('log_name', 'sign-ins')->where('created_at', '<', now()->subDays((int) config('rota.keep.sign_in_days')))->delete(),
             'files that were made' => $this->madeFiles(),
             'files that were looked at' => $this->importFiles(),
+            'files that were held back' => $this->heldFiles(),
             'files of what is gone' => $this->attachmentFiles(),
         ];
     }
@@ -75,6 +78,13 @@ final class Tidy
         } while ($ids->isNotEmpty());
 
         return $count;
+    }
+
+    private function heldFiles(): int
+    {
+        $kept = Refresh::query()->whereNotNull('path')->pluck('path')->flip();
+
+        return $this->deleteFiles(HeldDocument::DIRECTORY, now()->subHours((int) config('rota.imports.keep_hours'))->getTimestamp(), static fn (string $path): bool => ! $kept->has(str_replace('.linked', '', $path)));
     }
 
     private function importFiles(): int

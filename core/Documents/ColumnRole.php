@@ -32,6 +32,9 @@ enum ColumnRole: string
     case Calendar = 'calendar';
     case Status = 'status';
 
+    /** An address that says more. */
+    case Link = 'link';
+
     /** An hour of its own: what the column is called is what is then. */
     case Moment = 'moment';
 
@@ -55,6 +58,7 @@ enum ColumnRole: string
         'participants' => ['participants', 'who', 'name', 'invited', 'attendees', 'people', 'pupil', 'pupils', 'student', 'students', 'person', 'member', 'mail', 'email', 'group', 'guests', 'with'],
         'calendar' => ['calendar'],
         'status' => ['status', 'state', 'confirmed'],
+        'link' => ['link', 'url', 'web', 'website', 'web page', 'online'],
     ];
 
     /** Whether a column that is called so may be of this role; what is in it tells the rest. */

@@ -104,7 +104,7 @@ final readonly class Columns
         $take(ColumnRole::Length, static fn (ColumnContents $of, string $name): bool => ColumnRole::Length->isNamed($name));
         $take(ColumnRole::Time, static fn (ColumnContents $of, string $name): bool => $of->hours && ColumnRole::Time->isNamed($name));
         $take(ColumnRole::End, static fn (ColumnContents $of, string $name): bool => $of->hours && ColumnRole::End->isNamed($name));
-        foreach ([ColumnRole::AllDay, ColumnRole::Calendar, ColumnRole::Category, ColumnRole::Status, ColumnRole::Place, ColumnRole::Description, ColumnRole::Responsible, ColumnRole::Participants, ColumnRole::Title] as $role) {
+        foreach ([ColumnRole::AllDay, ColumnRole::Calendar, ColumnRole::Category, ColumnRole::Status, ColumnRole::Link, ColumnRole::Place, ColumnRole::Description, ColumnRole::Responsible, ColumnRole::Participants, ColumnRole::Title] as $role) {
             $take($role, static fn (ColumnContents $of, string $name): bool => ! $of->days && ! $of->hours && $named($role)($of, $name));
         }
         $take(ColumnRole::Place, static fn (ColumnContents $of): bool => $of->places);

@@ -29,4 +29,10 @@ final readonly class ExtractedEvent
         public array $doubts = [],
     ) {
     }
+
+    /** The same with what a column of a role would say, where none has said it. */
+    public function withField(ColumnRole $role, string $value): self
+    {
+        return new self($this->title, $this->start, $this->end, $this->allDay, $this->place, $this->line, $this->said, $this->fields + [$role->value => $value], $this->doubts);
+    }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Documents;
 
-use DOMDocument;
 use DOMElement;
 use DOMNode;
 use DOMText;
@@ -21,6 +20,9 @@ final class Page
     /** Cells that one spans, at most: more are a page that means harm. */
     private const MOST_SPANNED = 200;
 
+    /** A page that says less in itself shows the rest by a program. */
+    private const FEW_WORDS = 40;
+
     /** @var list<Block> */
     private array $blocks = [];
 
@@ -29,19 +31,31 @@ final class Page
     /** @return list<Block> */
     public static function blocks(string $html): array
     {
-        $document = new DOMDocument;
-        $before = libxml_use_internal_errors(true);
-        // What says no encoding is UTF-8, as nearly all pages are.
-        $document->loadHTML(preg_match('/<meta[^>]+charset/i', $html) === 1 ? $html : '<?xml encoding="UTF-8">'.$html, LIBXML_NONET | LIBXML_COMPACT);
-        libxml_clear_errors();
-        libxml_use_internal_errors($before);
         $page = new self;
-        foreach ($document->childNodes as $node) {
+        foreach (PageDocument::of($html)->childNodes as $node) {
             $page->read($node);
         }
         $page->end();
 
         return $page->blocks;
+    }
+
+    /** What a page calls itself; empty where it does not. */
+    public static function title(string $html): string
+    {
+        return preg_match('#<title[^>]*>(.*?)</title>#is', $html, $found) === 1 ? trim((string) preg_replace('/\s+/u', ' ', html_entity_decode($found[1], ENT_QUOTES | ENT_HTML5))) : '';
+    }
+
+    /** Why a page may have no event in it; null where it may just have none. */
+    public static function withoutEvents(string $html): ?Refusal
+    {
+        $words = array_sum(array_map(static fn (Block $block): int => str_word_count($block->text), self::blocks($html)));
+
+        return match (true) {
+            preg_match('/<input[^>]+type\s*=\s*["\']?password/i', $html) === 1, preg_match('/\b(?:sign|log)[- ]?in\b/i', self::title($html)) === 1 => Refusal::SignIn,
+            $words < self::FEW_WORDS && preg_match('/<script\b/i', $html) === 1 => Refusal::NeedsScript,
+            default => null,
+        };
     }
 
     private function read(DOMNode $node): void

@@ -15,6 +15,12 @@ enum Refusal: string
     case TooLong = 'too long';
     case TooWide = 'too wide';
 
+    /** A page on which one has to say who one is. */
+    case SignIn = 'sign-in';
+
+    /** A page that shows what it shows by a program. */
+    case NeedsScript = 'needs script';
+
     public function words(): string
     {
         return match ($this) {
@@ -24,6 +30,8 @@ enum Refusal: string
             self::Office => 'This is a file of a word processor or a spreadsheet. Open it, copy the table or the text, and paste it here; or save it as CSV.',
             self::Binary => 'This is no text, no table and no calendar file.',
             self::TooLong => 'It has more than 5,000 lines. Bring it in in parts.',
+            self::SignIn => 'This is a page that asks who one is, and not what it leads to. Enter how one signs in, or ask for an address that needs none.',
+            self::NeedsScript => 'This page puts its dates in place by a program: in the page itself there are none. Look on it for the address of a calendar, or copy what it shows and bring that in.',
             self::TooWide => 'It has more than 100 columns. Copy those that say what and when, and paste them here.',
         };
     }

@@ -15,7 +15,7 @@ final readonly class TableEvents
 
     private const PARTS = ['am' => 'morning', 'morning' => 'morning', 'pm' => 'afternoon', 'afternoon' => 'afternoon', 'eve' => 'evening', 'evening' => 'evening'];
 
-    private const KEPT = [ColumnRole::Description, ColumnRole::Category, ColumnRole::Responsible, ColumnRole::Participants, ColumnRole::Calendar, ColumnRole::Status];
+    private const KEPT = [ColumnRole::Description, ColumnRole::Category, ColumnRole::Responsible, ColumnRole::Participants, ColumnRole::Calendar, ColumnRole::Status, ColumnRole::Link];
 
     private const YES = ['true', 'yes', 'y', 'x', '1', '✓'];
 

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\ICalendar;
 
+use PinnedRota\Core\Time\Duration;
+use PinnedRota\Core\Time\InvalidTime;
+
 /** What a calendar says of itself (RFC 7986). */
 final readonly class CalendarHead
 {
@@ -27,6 +30,26 @@ final readonly class CalendarHead
         public string $source = '',
         public array $more = [],
     ) {
+    }
+
+    /** Of what was read: after how many minutes it wants to be asked for again (RFC 7986, 5.7, or as it was written before); null where it does not say. */
+    public function askedAfter(): ?int
+    {
+        foreach ($this->more as $property) {
+            if (in_array($property->name, ['REFRESH-INTERVAL', 'X-PUBLISHED-TTL'], true)) {
+                try {
+                    $length = Duration::parse($property->value);
+                } catch (InvalidTime) {
+                    continue;
+                }
+                $minutes = $length->days * 1440 + intdiv($length->seconds, 60);
+                if ($minutes > 0) {
+                    return $minutes;
+                }
+            }
+        }
+
+        return null;
     }
 
     public function write(LineWriter $writer): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PinnedRota\Core\Import;
 
+use Closure;
 use Generator;
 use IteratorAggregate;
 use LogicException;
@@ -31,7 +32,10 @@ final class Plan implements IteratorAggregate
     /** @var list<string> */
     private array $missing = [];
 
-    private function __construct(private readonly SeriesCollector $collector, private readonly KnownSeries $known, private readonly bool $isRemoving)
+    private string $digest = '';
+
+    /** @param  ?Closure(Series): ?Series  $taken */
+    private function __construct(private readonly SeriesCollector $collector, private readonly KnownSeries $known, private readonly bool $isRemoving, private readonly ?Closure $taken)
     {
     }
 
@@ -39,15 +43,16 @@ final class Plan implements IteratorAggregate
      * @param  iterable<Event>  $events  in the order of the file
      * @param  ?Diagnostics  $diagnostics  where it is said what shares a UID
      * @param  bool  $isRemoving  whether what is known and does not come is to go
+     * @param  ?Closure(Series): ?Series  $taken  what is taken of each series; null: nothing
      */
-    public static function compare(iterable $events, KnownSeries $known, ?Diagnostics $diagnostics = null, bool $isRemoving = false): self
+    public static function compare(iterable $events, KnownSeries $known, ?Diagnostics $diagnostics = null, bool $isRemoving = false, ?Closure $taken = null): self
     {
         $collector = new SeriesCollector($diagnostics);
         foreach ($events as $event) {
             $collector->add($event);
         }
 
-        return new self($collector, $known, $isRemoving);
+        return new self($collector, $known, $isRemoving, $taken);
     }
 
     public function isEmpty(): bool
@@ -60,9 +65,11 @@ final class Plan implements IteratorAggregate
     {
         $counts = ['added' => 0, 'changed' => 0, 'unchanged' => 0, 'removed' => 0];
         $came = [];
+        $digest = hash_init('sha256');
         foreach ($this->together() as $some) {
             foreach ($this->compared($some) as $place => $planned) {
                 $counts[$planned->verdict->value]++;
+                hash_update($digest, "{$planned->series->uid()}\n{$planned->fingerprint}\n");
                 if ($this->isRemoving && $this->counts === null) {
                     $came[$planned->series->uid()] = true;
                 }
@@ -76,6 +83,7 @@ final class Plan implements IteratorAggregate
                 }
             }
             $this->counts = array_replace($counts, ['removed' => count($this->missing)]);
+            $this->digest = hash_final($digest);
         }
     }
 
@@ -89,6 +97,14 @@ final class Plan implements IteratorAggregate
         }
 
         return $this->counts ?? throw new LogicException('A plan that was gone through has counted.');
+    }
+
+    /** Equal where what came says the same, whatever its order and its stamps. */
+    public function digest(): string
+    {
+        $this->counts();
+
+        return $this->digest;
     }
 
     /** @return list<string> the UIDs of what is to go */
@@ -105,6 +121,10 @@ final class Plan implements IteratorAggregate
         $some = [];
         $events = 0;
         foreach ($this->collector as $place => $series) {
+            $series = $this->taken === null ? $series : ($this->taken)($series);
+            if ($series === null) {
+                continue;
+            }
             $some[$place] = $series;
             $events += 1 + count($series->overrides);
             if ($events >= self::TOGETHER) {

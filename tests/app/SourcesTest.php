@@ -49,18 +49,18 @@ test('a refresh adds, changes and removes, and says so', function () {
 });
 
 test('when the far side fails the last good copy stays, and the keeper is told', function (string $fault, string $message) {
-    ($this->subscribe)('/switch/a.ics?events=one,two');
+    ($this->subscribe)('/switch/a.ics?events=one,two,three');
     Source::query()->update(['url' => ($this->far)($fault)]);
     ($this->refresh)()->assertJsonPath('state', 'failed')->assertJsonPath('problem.title', $message);
     ($this->source)()->assertJsonPath('0.error', $message)->assertJsonPath('0.history.0.error', $message);
-    expect(($this->titles)())->toBe(['one', 'two'])->and(Source::query()->sole()->next_refresh_at->isFuture())->toBeTrue();
-    Source::query()->update(['url' => ($this->far)('/switch/a.ics?events=one')]);
+    expect(($this->titles)())->toBe(['one', 'three', 'two'])->and(Source::query()->sole()->next_refresh_at->isFuture())->toBeTrue();
+    Source::query()->update(['url' => ($this->far)('/switch/a.ics?events=one,two')]);
     ($this->refresh)()->assertJsonPath('state', 'done');
     ($this->source)()->assertJsonPath('0.error', null);
-    expect(($this->titles)())->toBe(['one']);
+    expect(($this->titles)())->toBe(['one', 'two']);
 })->with([
     ['/faults/500', 'The far side has a fault (500). Try again later.'],
-    ['/faults/page', 'The far side answered with something that is not iCalendar.'],
+    ['/faults/page', 'This is a page that asks who one is, and not what it leads to. Enter how one signs in, or ask for an address that needs none.'],
     ['/faults/gone', 'The far side has nothing at this address (404).'],
     ['/faults/large', 'The answer is larger than 10 MB.'],
     ['/faults/astray', 'The address leads on to one that is none.'],
@@ -86,7 +86,7 @@ test('faults of the far side are told where the address was entered', function (
     expect(Source::query()->count())->toBe(0);
 })->with([
     ['/faults/500', 'The far side has a fault (500). Try again later.'],
-    ['/faults/page', 'What this address answers with is not an iCalendar document.'],
+    ['/faults/page', 'This is a page that asks who one is, and not what it leads to. Enter how one signs in, or ask for an address that needs none.'],
     ['/faults/redirect', 'This address leads inside a private network and is not fetched.'],
 ]);
 

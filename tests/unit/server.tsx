@@ -37,5 +37,5 @@ export function withQueries(client = new QueryClient({ defaultOptions: { queries
 
 /** A job as the server tells of it. */
 export function job(more: Partial<Schemas['Job']>): Schemas['Job'] {
-    return { id: null, kind: 'import', title: 'a.ics', state: 'done', done: 0, total: 0, operation: null, events: null, counts: null, calendar: null, hasFile: false, problem: null, ...more };
+    return { id: null, kind: 'import', title: 'a.ics', state: 'done', done: 0, total: 0, operation: null, events: null, counts: null, calendar: null, hasFile: false, found: null, problem: null, ...more };
 }

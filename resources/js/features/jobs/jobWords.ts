@@ -1,7 +1,7 @@
 import type { Schemas } from '@/api/client';
 import type { Job } from './jobs';
 
-export const WHAT: Record<Job['kind'], string> = { import: 'Bringing in', bulk: 'Changing', subscribe: 'Subscribing to', refresh: 'Refreshing', export: 'Writing' };
+export const WHAT: Record<Job['kind'], string> = { import: 'Bringing in', bulk: 'Changing', subscribe: 'Subscribing to', refresh: 'Refreshing', look: 'Looking at', export: 'Writing' };
 
 /** What came of a job that has ended. */
 export function outcomeOf(job: Job): string {
