@@ -38,6 +38,8 @@ final class CatalogueController
             $everyone = new Subject(SubjectKind::Everyone);
             if ($about !== null && ! $this->isSeenByEveryone($source)) {
                 $this->sharing->give($source->calendar, $everyone, Level::See, $this->viewer->person());
+                // It is there to be added, and on nobody’s list unasked.
+                $source->calendar->update(['offered' => false]);
             }
             $source->update(['catalogue' => $about]);
             Change::ofAccess([$this->viewer->person()->id]);

@@ -179,6 +179,10 @@ test('a coordinator makes, fills, shares, overlays, publishes, imports and subsc
         await page.getByRole('button', { name: 'Subscribe to an address' }).click();
         const form = page.getByRole('form', { name: 'Subscribe to an address' });
         await form.getByLabel('Address', { exact: true }).fill(`${standins}/harbour-office/tides.ics`);
+        await form.getByRole('button', { name: 'Look at it' }).click();
+        // What it calls itself stands there, and what it is.
+        await expect(form.getByLabel('Call it')).toHaveValue('Tide table, Skerrin Quay');
+        await expect(form.getByRole('region', { name: 'What is there' })).toContainText('High water');
         await form.getByLabel('Call it').fill(tides);
         await form.getByRole('button', { name: 'Subscribe' }).click();
         await expect(page.getByRole('heading', { name: tides })).toBeVisible();

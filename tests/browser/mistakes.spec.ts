@@ -50,17 +50,16 @@ test('bad input gets a clear message where it was entered, and nothing typed is 
     await test.step('an address', async () => {
         await page.goto('/sources');
         await page.getByRole('button', { name: 'Subscribe to an address' }).click();
-        await page.getByLabel('Call it').fill('Broken');
         for (const [address, message] of [
             [`${standins}/faults/500`, 'The far side has a fault (500). Try again later.'],
-            [`${standins}/faults/page`, 'What this address answers with is not an iCalendar document.'],
+            [`${standins}/faults/page`, 'This is a page that asks who one is, and not what it leads to. Enter how one signs in, or ask for an address that needs none.'],
             ['http://192.168.0.1/a.ics', 'This address leads inside a private network and is not fetched.'],
         ] as const) {
             await page.getByLabel('Address', { exact: true }).fill(address);
-            await page.getByRole('form').getByRole('button', { name: 'Subscribe' }).click();
-            await expect(page.getByText(message)).toBeVisible();
+            await page.getByRole('form').getByRole('button', { name: 'Look at it' }).click();
+            await expect(page.getByRole('form').getByText(message)).toBeVisible();
         }
-        await expect(page.getByLabel('Call it')).toHaveValue('Broken');
+        await expect(page.getByLabel('Address', { exact: true })).toHaveValue('http://192.168.0.1/a.ics');
     });
 
     await test.step('an address of nothing', async () => {

@@ -28,7 +28,23 @@ final class DemoSeeder
     private const SOURCES = [
         'Tide table' => ['/harbour-office/tides.ics', 'pine', 'waves'],
         'Regatta league' => ['/regatta-league/fixtures.ics', 'plum', 'waves'],
+        'Public holidays' => ['/region/holidays.ics', 'rose', 'star'],
+        'Village' => ['/village', 'ochre', 'ring'],
+        'Rowing club' => ['/rowing-club/races.ics', 'sea', 'triangle'],
+        'Chandlers' => ['/switch/sales.ics?events=Autumn+sale,Rope+day,Oilskins+half+price', 'slate', 'square'],
     ];
+
+    /** What is worth having, and why: the catalogue. */
+    private const CATALOGUE = [
+        'Tide table' => 'High water at Skerrin Quay, eight weeks ahead, from the harbour office.',
+        'Public holidays' => 'Public holidays of the Norrend coast, this year and the next.',
+        'Regatta league' => 'Races and regattas of the league, as the league has them.',
+    ];
+
+    private const OFF_LISTS = ['Public holidays', 'Village', 'Rowing club', 'Chandlers'];
+
+    /** Where some of them are found later on: a far side that has lost most of what it had, and one that answers no more. */
+    private const LATER = ['Rowing club' => '/rowing-club/races.ics?season=next', 'Chandlers' => '/faults/500'];
 
     public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher, private readonly Organisation $organisation, private readonly Sharing $sharing, private readonly EventTranslator $translator)
     {
@@ -46,6 +62,12 @@ final class DemoSeeder
             $demo = new DemoCalendars;
             $calendars = $demo->lay($people, $groups);
             $sources = $this->sources($groups['Coordination']->id);
+            // In the catalogue or of little use by now: they are looked after, and not looked at day by day.
+            foreach (self::OFF_LISTS as $name) {
+                foreach ($groups['Coordination']->people()->get() as $person) {
+                    $this->sharing->choose($sources[$name], $person, false);
+                }
+            }
             $demo->layOverlay($calendars + $sources, $groups);
             $demo->layOverlayByKind($people['Ines Halloran']);
             // Ines has kept one for herself before.
@@ -66,7 +88,13 @@ final class DemoSeeder
             return [$calendars, $people];
         });
         // Outside of the transaction: a source that cannot be reached now is fetched by the schedule later.
-        Source::query()->with('calendar')->get()->each(fn (Source $source) => $this->refresher->refresh($source));
+        Source::query()->with('calendar')->get()->each(function (Source $source): void {
+            $this->refresher->refresh($source);
+            if (isset(self::LATER[$source->calendar->name])) {
+                $source->update(['url' => config('rota.standins.url').self::LATER[$source->calendar->name], 'etag' => null]);
+                $this->refresher->refresh($source);
+            }
+        });
         (new DemoFollowing($this->changes, $calendars, $people))->lay();
         (new DemoTakingPart($this->changes, $calendars, $people))->lay();
         (new DemoNews($this->changes, $this->translator, $calendars, $people))->lay();
@@ -102,7 +130,7 @@ final class DemoSeeder
         foreach (self::SOURCES as $name => [$path, $colour, $mark]) {
             $calendars[$name] = $calendar = Calendar::query()->create([
                 'slug' => Str::slug($name), 'name' => $name, 'colour' => $colour, 'mark' => $mark, 'timezone' => 'Europe/London',
-                'keeper_kind' => SubjectKind::Group, 'keeper_id' => $keeper,
+                'keeper_kind' => SubjectKind::Group, 'keeper_id' => $keeper, 'offered' => ! in_array($name, self::OFF_LISTS, true),
             ]);
             $calendar->newQuery()->getConnection()->table('grants')->insert([
                 'on_kind' => 'calendar', 'on_id' => $calendar->id, 'subject_kind' => SubjectKind::Everyone->value, 'subject_id' => 0,
@@ -111,6 +139,7 @@ final class DemoSeeder
             Source::query()->create([
                 'calendar_id' => $calendar->id, 'url' => config('rota.standins.url').$path,
                 'refresh_minutes' => (int) config('rota.sources.refresh_minutes'), 'next_refresh_at' => now(),
+                'catalogue' => self::CATALOGUE[$name] ?? null, 'terms' => $name === 'Village' ? ['follow' => true] : null,
             ]);
         }
 

@@ -165,6 +165,12 @@ export function formatInstants({ startsAt, endsAt }: { startsAt: string | null; 
     return formatWhen({ start: wall(startsAt), end: wall(endsAt), allDay: false });
 }
 
+/** ` (2027)`, to be put behind a day that is in another year than this one. */
+export function otherYear(start: string): string {
+    const year = start.slice(0, 4);
+    return year === wallNow(browserZone).slice(0, 4) ? '' : ` (${year})`;
+}
+
 /** A moment told by the server (UTC), in the words of the reader's own clock. */
 export function formatMoment(instant: string): string {
     return Temporal.Instant.from(instant)

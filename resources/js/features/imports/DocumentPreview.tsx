@@ -3,7 +3,7 @@ import { useRef, useState, type FormEvent, type ReactNode } from 'react';
 import { Button } from '@/components/Button';
 import { ChoiceField, TextField } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
-import { browserZone, formatWhen, wallNow } from '@/time/dates';
+import { formatWhen, otherYear } from '@/time/dates';
 import { PreviewHead } from './PreviewHead';
 import type { Edit, Preview, Row } from './useImport';
 import { verdictWords } from './verdictWords';
@@ -95,7 +95,7 @@ function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; o
                     </p>
                     <p>
                         {formatWhen(row)}
-                        {row.start.slice(0, 4) !== wallNow(browserZone).slice(0, 4) && ` (${row.start.slice(0, 4)})`}
+                        {otherYear(row.start)}
                         {row.place !== '' && `, ${row.place}`}
                     </p>
                     {row.changes.map(({ field, before, after }) => (

@@ -3,6 +3,7 @@ import { EyeOff, Pencil } from 'lucide-react';
 import { memo, useState, type DragEvent, type KeyboardEvent } from 'react';
 import type { Schemas } from '@/api/client';
 import { Mark } from '@/components/Mark';
+import { formatMoment } from '@/time/dates';
 import type { Layer } from '@/features/overlays/LayerFields';
 import { lazily } from '@/components/lazily';
 
@@ -64,7 +65,7 @@ export const KeyLayer = memo(function KeyLayer({ layer, index, last, count, off,
                 type="button"
                 data-layer={layer.name}
                 aria-pressed={!off}
-                aria-label={`${layer.name}, ${count} in view${layer.about === '' ? '' : `, ${layer.about}`}`}
+                aria-label={`${layer.name}, ${count} in view${layer.about === '' ? '' : `, ${layer.about}`}${layer.failingSince === null ? '' : `, not fetched since ${formatMoment(layer.failingSince)}`}`}
                 aria-keyshortcuts={change === null ? undefined : 'Alt+ArrowUp Alt+ArrowDown'}
                 title={off ? 'Show this layer' : 'Hide this layer'}
                 onClick={() => doing.toggle(index)}
@@ -78,6 +79,7 @@ export const KeyLayer = memo(function KeyLayer({ layer, index, last, count, off,
                 <span className={clsx('min-w-0 flex-1', off && 'text-soft line-through decoration-1')}>
                     {layer.name}
                     {layer.about !== '' && <span className="block truncate text-[11px] text-soft">{layer.about}</span>}
+                    {layer.failingSince !== null && <span className="block text-[11px] text-pin-ink">not fetched since {formatMoment(layer.failingSince)}</span>}
                 </span>
                 <span className="text-soft">{off ? <EyeOff size={13} aria-hidden="true" /> : count}</span>
             </button>

@@ -18,10 +18,10 @@ const KINDS: { about: Condition['about']; name: string; fresh: Omit<Condition, '
     { about: 'busy', name: 'leaves the time', fresh: { is: true } },
 ];
 
-type Props = { conditions: Condition[]; onChange: (conditions: Condition[]) => void; errorOf: (index: number) => string | undefined };
+type Props = { conditions: Condition[]; onChange: (conditions: Condition[]) => void; errorOf: (index: number) => string | undefined; /** What is not asked here. */ without?: readonly Condition['about'][] };
 
 /** What a layer asks of events: each condition picked, never written; all of them must hold. */
-export function ConditionFields({ conditions, onChange, errorOf }: Props) {
+export function ConditionFields({ conditions, onChange, errorOf, without = [] }: Props) {
     const set = (index: number, part: Partial<Condition>) => onChange(conditions.map((each, at) => (at === index ? { ...each, ...part } : each)));
     return (
         <fieldset>
@@ -31,7 +31,7 @@ export function ConditionFields({ conditions, onChange, errorOf }: Props) {
                     <li key={index} aria-label={`Condition ${index + 1}`} className="border border-line bg-sheet p-2">
                         <div className="flex items-center gap-2">
                             <select aria-label="What it asks" className={`${CONTROL} w-auto!`} value={condition.about} onChange={(event) => onChange(conditions.map((each, at) => (at === index ? { not: each.not ?? false, ...change(event.target.value as Condition['about']) } : each)))}>
-                                {KINDS.map(({ about, name }) => (
+                                {KINDS.filter(({ about }) => !without.includes(about)).map(({ about, name }) => (
                                     <option key={about} value={about}>
                                         {name}
                                     </option>

@@ -21,6 +21,7 @@ import { Done } from './Done';
 import { Notices } from './Notices';
 import { noticesQuery, useReading } from './notices';
 import { Replies } from './Replies';
+import { SourcesWaiting } from './SourcesWaiting';
 import { useLookAtShared } from './useLookAtShared';
 import { useWaiting, useWaitingActions } from './useWaiting';
 
@@ -36,7 +37,7 @@ export function WaitingPage() {
     const reading = useReading();
     if (waiting.isError) return <Failed error={waiting.error} retry={() => void waiting.refetch()} />;
     if (waiting.data === undefined) return <Loading what="what waits for you" />;
-    const { asked, answered, replies, invitations, requests, answers } = waiting.data;
+    const { asked, answered, replies, invitations, requests, answers, sources } = waiting.data;
     return (
         <Page title="For you" about="What you are asked to take part in, what changed with what you follow, what others ask of you, and your own long work." actions={
                 <Link to="/following" className={buttonLook()}>
@@ -45,7 +46,7 @@ export function WaitingPage() {
             }>
             <JoinNotice />
             <FirstStepsEntry />
-            {asked.length + replies.length + invitations.length + requests.length + answers.length + jobs.length + unread.length + steps === 0 && (
+            {asked.length + replies.length + invitations.length + requests.length + answers.length + sources.length + jobs.length + unread.length + steps === 0 && (
                 <Empty title="Nothing waits for you">
                     Find more calendars in the{' '}
                     <Link to="/calendars" search={{ in: 'directory' }} className="underline">
@@ -65,6 +66,7 @@ export function WaitingPage() {
                     <Notices notices={unread} label="What changed" />
                 </Section>
             )}
+            {sources.length > 0 && <SourcesWaiting sources={sources} />}
             {replies.length > 0 && <Replies replies={replies} />}
             {jobs.length > 0 && (
                 <Section title="Your long work">

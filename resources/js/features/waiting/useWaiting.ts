@@ -18,7 +18,7 @@ export function useWaiting() {
 export function useWaitingCount(): number {
     const { data } = useWaiting();
     const unread = useQuery(unreadQuery).data?.unread ?? 0;
-    return unread + (data === undefined ? 0 : data.asked.length + data.replies.length + data.invitations.length + data.requests.length + data.answers.length);
+    return unread + (data === undefined ? 0 : data.asked.length + data.replies.length + data.invitations.length + data.requests.length + data.answers.length + data.sources.length);
 }
 
 export function useWaitingActions() {

@@ -1,0 +1,121 @@
+import { Link } from '@tanstack/react-router';
+import { useState, type ClipboardEvent, type FormEvent } from 'react';
+import { answered, api, type Schemas } from '@/api/client';
+import { problemOf, useRefresh } from '@/api/useAction';
+import { Button } from '@/components/Button';
+import { CheckField, FormProblem, TextField } from '@/components/Field';
+import { InkPicker } from '@/components/InkPicker';
+import { JobProgress } from '@/features/jobs/JobProgress';
+import { useLongWork } from '@/features/jobs/useLongWork';
+import { toast } from '@/toast/toast';
+import { FoundAtAddress } from './FoundAtAddress';
+import { SignInFields } from './SignInFields';
+
+type SignIn = NonNullable<Schemas['AddressInput']['signIn']>;
+
+/** An address: looked at first, then subscribed to under a name. */
+export function SubscribeForm({ onClose }: { onClose: () => void }) {
+    const fresh = useRefresh();
+    const [url, setUrl] = useState('');
+    const [follow, setFollow] = useState(false);
+    const [signIn, setSignIn] = useState<SignIn>({ kind: 'none' });
+    const [input, setInput] = useState<Pick<Schemas['SourceInput'], 'name' | 'colour' | 'mark'>>({ name: '', colour: 'pine', mark: 'waves' });
+    const look = useLongWork(
+        (asked: { url: string; follow: boolean }) => answered(api.POST('/sources/look', { body: { url: asked.url, signIn, terms: { follow: asked.follow } } })),
+        ({ found }) => setInput((before) => ({ ...before, name: before.name === '' ? (found?.name ?? '') : before.name })),
+    );
+    const create = useLongWork(
+        () => answered(api.POST('/sources', { body: { ...input, url, signIn, terms: { follow } } })),
+        async (job) => {
+            await fresh('access');
+            toast(`“${job.title}” is a calendar of yours now: ${job.counts?.added ?? 0} events.`);
+            onClose();
+        },
+    );
+    // What was found is of the address that stands there.
+    const found = look.variables?.url === url && look.variables.follow === follow ? look.data?.found : undefined;
+    const problem = problemOf(create) ?? problemOf(look);
+    const lookAt = (asked: { url: string; follow: boolean }) => {
+        create.reset();
+        look.mutate(asked);
+    };
+    const pasted = (pasting: ClipboardEvent<HTMLInputElement>) => {
+        const text = pasting.clipboardData.getData('text/plain').trim();
+        if (!/^(?:https?|webcals?):\/\/\S+$/i.test(text) || url !== '') return;
+        pasting.preventDefault();
+        setUrl(text);
+        lookAt({ url: text, follow });
+    };
+    const submit = (submitted: FormEvent) => {
+        submitted.preventDefault();
+        if (found?.kind === undefined) lookAt({ url, follow });
+        else create.mutate();
+    };
+    return (
+        <form aria-label="Subscribe to an address" className="mb-6 flex flex-col gap-3 border border-ink bg-sheet p-4" onSubmit={submit}>
+            <TextField
+                label="Address"
+                inputMode="url"
+                placeholder="https://…"
+                hint="Of a calendar (.ics), of a table (.csv), or of a page with dates. It is looked at first."
+                value={url}
+                error={problem?.field('url')}
+                onPaste={pasted}
+                onChange={(typed) => setUrl(typed.target.value.trim())}
+                autoFocus
+            />
+            <SignInFields value={signIn} keepsSecret={false} onChange={setSignIn} />
+            {look.isPending && <JobProgress job={look.job} what="Looking at it" />}
+            {found != null && (
+                <>
+                    <FoundAtAddress found={found} />
+                    {found.kind === 'page' && (
+                        <CheckField
+                            label="Read the pages that it leads to as well (of the same site, one level deep)"
+                            checked={follow}
+                            onChange={(change) => {
+                                setFollow(change.target.checked);
+                                lookAt({ url, follow: change.target.checked });
+                            }}
+                        />
+                    )}
+                    {found.subscribed.length > 0 && (
+                        <p role="note" className="border-l-[3px] border-l-pin py-1 pl-3">
+                            Already subscribed:{' '}
+                            {found.subscribed.map(({ slug, name, by }, index) => (
+                                <span key={slug}>
+                                    {index > 0 && ', '}
+                                    <Link to="/calendars/$slug" params={{ slug }} className="hit underline">
+                                        {name}
+                                    </Link>{' '}
+                                    (kept by {by})
+                                </span>
+                            ))}
+                            . Adding that one to your list is enough.
+                        </p>
+                    )}
+                    <TextField label="Call it" value={input.name} error={problem?.field('name')} onChange={(typed) => setInput({ ...input, name: typed.target.value })} />
+                    <InkPicker ink={input.colour} mark={input.mark} onChange={(colour, mark) => setInput({ ...input, colour, mark })} />
+                </>
+            )}
+            {problem !== null && problem.fields.length === 0 && (
+                <FormProblem>
+                    {problem.message} {problem.detail}
+                </FormProblem>
+            )}
+            {create.isPending && <JobProgress job={create.job} what="Fetching it" />}
+            <div className="flex gap-2">
+                {found == null ? (
+                    <Button type="submit" look="primary" disabled={look.isPending}>
+                        {look.isPending ? 'Looking…' : 'Look at it'}
+                    </Button>
+                ) : (
+                    <Button type="submit" look="primary" disabled={create.isPending}>
+                        {create.isPending ? 'Fetching…' : 'Subscribe'}
+                    </Button>
+                )}
+                <Button onClick={onClose}>{create.isPending ? 'Go on meanwhile' : 'Cancel'}</Button>
+            </div>
+        </form>
+    );
+}
