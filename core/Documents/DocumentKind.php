@@ -29,7 +29,7 @@ enum DocumentKind: string
             preg_match('/^(?:\x89PNG|\xff\xd8\xff|GIF8|RIFF....WEBP|BM..\0\0|II\*\0|MM\0\*)/s', $contents) === 1 => Refusal::Picture,
             str_starts_with($contents, '%PDF') => Refusal::Pdf,
             str_starts_with($contents, "PK\x03\x04") => Refusal::Office,
-            str_starts_with($contents, "\xd0\xcf\x11\xe0") => Refusal::Office,
+            str_starts_with($contents, "\xd0\xcf\x11\xe0") => Refusal::Protected,
             // Texts of two bytes have a mark in front.
             str_contains(substr($contents, 0, 4096), "\0") && preg_match('/^(?:\xff\xfe|\xfe\xff)/', $contents) !== 1 => Refusal::Binary,
             default => null,

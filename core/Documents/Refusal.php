@@ -11,6 +11,9 @@ enum Refusal: string
     case Picture = 'picture';
     case Pdf = 'pdf';
     case Office = 'office';
+
+    /** Packed as one piece: of an office program of long ago, or of one of today behind a password. */
+    case Protected = 'protected';
     case Binary = 'binary';
     case TooLong = 'too long';
     case TooWide = 'too wide';
@@ -28,6 +31,7 @@ enum Refusal: string
             self::Picture => 'This is a picture. Dates are read from texts and tables: copy the text, and paste it here.',
             self::Pdf => 'This is a PDF. Open it, copy the text or the table, and paste it here.',
             self::Office => 'This is a file of a word processor or a spreadsheet. Open it, copy the table or the text, and paste it here; or save it as CSV.',
+            self::Protected => 'This file is protected by a password, or of a form of long ago. Save it without a password in today’s form, or copy the table and paste it here.',
             self::Binary => 'This is no text, no table and no calendar file.',
             self::TooLong => 'It has more than 5,000 lines. Bring it in in parts.',
             self::SignIn => 'This is a page that asks who one is, and not what it leads to. Enter how one signs in, or ask for an address that needs none.',

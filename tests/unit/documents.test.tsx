@@ -30,7 +30,7 @@ function madePreview(more: Partial<Schemas['ImportPreview']> = {}): Schemas['Imp
 
 function show(answer: (asked: { method: string; body: unknown }) => { status?: number; body?: unknown }) {
     const sent = fakeServer((asked) => answer(asked));
-    render(<ImportPanel calendar={madeCalendar()} />, { wrapper: withQueries().wrapper });
+    render(<ImportPanel calendar={madeCalendar()} onAddress={() => undefined} />, { wrapper: withQueries().wrapper });
     return () => sent.map(({ method, path, body }) => [method, path, body]);
 }
 

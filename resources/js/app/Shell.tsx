@@ -2,6 +2,8 @@ import { Link, Outlet, useLocation } from '@tanstack/react-router';
 import { ArrowDownToLine, BookOpen, Flag, IdCard, Rows3, Send, UsersRound, type LucideIcon } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { frameKey } from '@/api/frame';
+import { BringInHost } from '@/features/imports/BringInHost';
 import { useOpenSteps } from '@/features/first-steps/useFirstSteps';
 import { isEnded, jobsQuery } from '@/features/jobs/jobs';
 import { usePerson } from '@/features/session/useSession';
@@ -45,6 +47,7 @@ export function Shell() {
     return (
         <div className="flex h-full flex-col-reverse sm:flex-row">
             <Reminded />
+            {frameKey === null && <BringInHost />}
             <a
                 href="#content"
                 className="sr-only z-50 border-2 border-ink bg-sheet px-3 py-1.5 font-semibold focus:not-sr-only focus:fixed focus:top-2 focus:left-2"

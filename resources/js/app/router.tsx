@@ -47,7 +47,13 @@ const password = createRoute({
     path: '/password',
     validateSearch: (raw: Record<string, unknown>) => ({ email: text(raw.email), token: text(raw.token), to: text(raw.to) }),
 });
-const sources = createRoute({ getParentRoute: () => root, path: '/sources', component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage') });
+const sources = createRoute({
+    getParentRoute: () => root,
+    path: '/sources',
+    // An address that was pasted elsewhere, to be looked at.
+    validateSearch: (raw: Record<string, unknown>): { address?: string } => (typeof raw.address === 'string' ? { address: raw.address } : {}),
+    component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage'),
+});
 
 export const router = createRouter({ ...(frameKey === null ? { defaultPreload: 'intent' } : { basepath: `/members/${frameKey}` }), routeTree: root.addChildren([rotaRoute, calendars, calendarRoute, publish, feeds, sources, groups, people, organisation, firstSteps, waiting, following, password]) });
 

@@ -96,8 +96,8 @@ export function CalendarPage() {
                 </Section>
             )}
             {edits && !calendar.subscribed && !calendar.archived && (
-                <Section title="Bring in" about="A calendar file (.ics), a table (.csv), a page or a text with dates in it, or what you paste. You see what it would add, and put it right, before anything is changed.">
-                    <ImportPanel calendar={calendar} />
+                <Section title="Bring in" about="A calendar file (.ics), a spreadsheet or a table, a document, a page or a text with dates in it, or what you paste. You see what it would add, and put it right, before anything is changed.">
+                    <ImportPanel calendar={calendar} onAddress={(address) => void navigate({ to: '/sources', search: { address } })} />
                 </Section>
             )}
             <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].does}.`}>

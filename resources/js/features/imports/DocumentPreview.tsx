@@ -12,6 +12,9 @@ type Props = { preview: Preview; actions: ReactNode; isPutting: boolean; onEdit:
 
 const KINDS: Record<Preview['kind'], string> = { calendar: 'a calendar file', table: 'a table', page: 'a page', text: 'a text' };
 
+/** What was opened before it was read as a page, by how its name ends. */
+const OPENED: Partial<Record<string, string>> = { xlsx: 'a spreadsheet', xlsm: 'a spreadsheet', ods: 'a spreadsheet', docx: 'a document', docm: 'a document' };
+
 const ORDERS = { day: 'day first: 3/9 is 3 September', month: 'month first: 3/9 is 9 March' };
 
 /** A row before it is measured, in pixels. */
@@ -29,7 +32,7 @@ export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }
         <section aria-label="Preview of the import" aria-busy={isPutting} className="w-full border border-ink bg-sheet">
             <PreviewHead
                 preview={preview}
-                kind={KINDS[preview.kind]}
+                kind={OPENED[preview.fileName.split('.').at(-1)?.toLowerCase() ?? ''] ?? KINDS[preview.kind]}
                 more={
                     <>
                         {leftOut > 0 && `, ${leftOut} left out`}

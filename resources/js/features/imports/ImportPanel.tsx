@@ -1,12 +1,14 @@
-import { useRef, useState, type ClipboardEvent, type FormEvent } from 'react';
+import { useEffect, useRef, useState, type ClipboardEvent, type FormEvent } from 'react';
 import { answered, api, Problem } from '@/api/client';
 import { useRefresh } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { Field, FormProblem } from '@/components/Field';
+import { useLatest } from '@/components/useLatest';
 import type { Calendar } from '@/features/calendars/useCalendars';
 import { useTellDone } from '@/features/history/useTellDone';
 import { JobProgress } from '@/features/jobs/JobProgress';
 import { useLongWork } from '@/features/jobs/useLongWork';
+import { isAddress } from './bringIn';
 import { DocumentPreview } from './DocumentPreview';
 import { ImportPreview } from './ImportPreview';
 import { useImport } from './useImport';
@@ -14,20 +16,35 @@ import { useImport } from './useImport';
 /** What is longer is put in by itself: browsers take minutes to paste some thousand lines, and stand still meanwhile. In characters. */
 const LONG = 10_000;
 
+type Props = {
+    calendar: Calendar;
+    /** What is looked at as soon as it is there. */
+    given?: File | string | undefined;
+    /** What is done with what was pasted and is an address. */
+    onAddress: (address: string) => void;
+    /** Once it is brought in. */
+    onDone?: () => void;
+};
+
 /** Brings a file, a table or a text into a calendar: choose or paste it, look at what it would do, put it right, bring it in. */
-export function ImportPanel({ calendar }: { calendar: Calendar }) {
+export function ImportPanel({ calendar, given, onAddress, onDone }: Props) {
     const refresh = useRefresh();
     const tellDone = useTellDone();
     const chooser = useRef<HTMLInputElement>(null);
-    const [pasted, setPasted] = useState('');
+    const [pasted, setPasted] = useState(typeof given === 'string' ? given : '');
     const bring = useImport(calendar);
     const { preview } = bring;
+    const lookLatest = useLatest(bring.look);
+    useEffect(() => {
+        if (given !== undefined) lookLatest.current(given);
+    }, [given, lookLatest]);
     const apply = useLongWork(
         (id: number) => answered(api.POST('/imports/{id}/apply', { params: { path: { id } } })),
         async ({ counts, operation }) => {
             bring.reset();
             setPasted('');
             await refresh('events');
+            onDone?.();
             tellDone(operation, `Brought into ${calendar.name}: ${counts?.added ?? 0} added, ${counts?.changed ?? 0} changed, ${counts?.unchanged ?? 0} already there.`);
         },
     );
@@ -36,7 +53,8 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
     const lookAtPasted = (submitted: FormEvent) => {
         submitted.preventDefault();
         apply.reset();
-        bring.look(pasted);
+        if (isAddress(pasted)) onAddress(pasted.trim());
+        else bring.look(pasted);
     };
     const takeLong = (pasting: ClipboardEvent<HTMLTextAreaElement>) => {
         const text = pasting.clipboardData.getData('text/plain');
@@ -58,7 +76,7 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
             <input
                 ref={chooser}
                 type="file"
-                accept=".ics,.csv,.tsv,.txt,.html,.htm,text/calendar,text/csv,text/plain,text/html"
+                accept=".ics,.csv,.tsv,.txt,.html,.htm,.xlsx,.xlsm,.ods,.docx,.docm,text/calendar,text/csv,text/plain,text/html"
                 aria-label="File to bring in"
                 className="file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-ink file:bg-sheet file:px-2.5 file:py-1"
                 onChange={(event) => {
@@ -69,7 +87,7 @@ export function ImportPanel({ calendar }: { calendar: Calendar }) {
                 }}
             />
             <form onSubmit={lookAtPasted} className="flex w-full max-w-2xl flex-col items-start gap-1.5">
-                <Field label="Or paste a table or a text with dates" className="w-full">
+                <Field label="Or paste a table or a text with dates" className="w-full" hint={isAddress(pasted) ? 'This is an address: it is looked at, and subscribed to if you like.' : undefined}>
                     {(control) => <textarea rows={preview === undefined ? 4 : 2} {...control} value={pasted} onPaste={takeLong} onChange={(typed) => setPasted(typed.target.value)} />}
                 </Field>
                 <Button type="submit" className="border-line" disabled={pasted.trim() === '' || bring.isLooking}>

@@ -23,12 +23,9 @@ export function useImport(calendar: Calendar) {
         setOrder(null);
     };
     const look = useMutation({
-        mutationFn: (given: File | string) => {
-            if (typeof given !== 'string' && given.size > MOST_MEGABYTES * 1024 * 1024) {
-                const message = `The file is larger than ${MOST_MEGABYTES} MB. Ask for a shorter span of time, or bring it in in parts.`;
-                throw new Problem(422, message, '', [{ field: 'file', message }], null);
-            }
-            return answered(api.POST('/calendars/{slug}/imports', { params: { path: { slug: calendar.slug } }, body: typeof given === 'string' ? textForm(given) : fileForm(given) }));
+        mutationFn: async (given: File | string) => {
+            const body = typeof given === 'string' ? textForm(given) : fileForm(await readable(given));
+            return answered(api.POST('/calendars/{slug}/imports', { params: { path: { slug: calendar.slug } }, body }));
         },
         onSuccess: forget,
     });
@@ -64,6 +61,20 @@ export function useImport(calendar: Calendar) {
             forget();
         },
     };
+}
+
+/** A file as the server reads it: what office programs pack is opened here. */
+async function readable(file: File): Promise<File> {
+    if (file.size > MOST_MEGABYTES * 1024 * 1024) throw refused(`The file is larger than ${MOST_MEGABYTES} MB. Ask for a shorter span of time, or bring it in in parts.`);
+    const { isPacked, opened } = await import('./office/opened');
+    if (!(await isPacked(file))) return file;
+    return opened(file).catch((problem: unknown) => {
+        throw refused(problem instanceof Error ? problem.message : 'This file cannot be opened.');
+    });
+}
+
+function refused(message: string): Problem {
+    return new Problem(422, message, '', [{ field: 'file', message }], null);
 }
 
 function textForm(text: string): { text: string } {

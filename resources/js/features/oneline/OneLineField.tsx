@@ -8,6 +8,7 @@ import { Mark } from '@/components/Mark';
 import { useLatest } from '@/components/useLatest';
 import { useSettled } from '@/components/useSettled';
 import { formatDate } from '@/time/dates';
+import { bringIn } from '@/features/imports/bringIn';
 import { toast } from '@/toast/toast';
 import { replaced } from './doubtWords';
 import { LineDoubts } from './LineDoubts';
@@ -164,6 +165,10 @@ export function OneLineField({ className, onDone, autoFocus = false, handed }: {
             .catch(() => put({ text: text.replace(/\s+/g, ' ').slice(0, 500) }));
         setOpen(true);
     };
+    const lines = writing.description === '' ? 0 : writing.description.split(/\r?\n/).filter((each) => each.trim() !== '').length;
+    // What has several dates in it is a document rather than a message.
+    if (lines > 1) options.push({ key: 'bring in', go: () => bringIn({ given: writing.description }), face: <span>Bring in what these {lines} lines say, one event after the other</span> });
+    else if (/^bring\b/i.test(sought)) options.push({ key: 'bring in', go: () => bringIn(), face: <span>Bring in a file, a table, a text or an address</span> });
     const latest = useLatest(take);
     useEffect(() => {
         if (handed !== undefined) latest.current(handed);

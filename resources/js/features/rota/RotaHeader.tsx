@@ -6,7 +6,7 @@ import { useRota } from '@/features/sheet/RotaContext';
 import { useOverlays } from '@/features/overlays/useOverlays';
 import { lazily } from '@/components/lazily';
 import { useFollowable } from '@/features/following/useFollowable';
-import { AddEventButton, KeyButton } from './HeaderButtons';
+import { AddEventButton, BringInButton, KeyButton } from './HeaderButtons';
 
 const OneLineField = lazily(() => import('@/features/oneline/OneLineField'), 'OneLineField', <span className="h-8 w-60 rounded-sm border border-line bg-sheet max-md:hidden" />);
 
@@ -36,6 +36,7 @@ export function RotaHeader({ onKey }: { onKey: () => void }) {
             <div className="ml-auto flex items-center gap-2 sm:gap-3">
                 <OneLineField className="w-60 transition-[width] focus-within:w-[30rem] max-lg:focus-within:w-80 max-md:hidden" />
                 {rota.search.as === undefined && <AddEventButton />}
+                {rota.search.as === undefined && <BringInButton />}
                 <KeyButton onKey={onKey} />
                 <Button className="md:hidden" aria-expanded={finding || rota.search.shared !== undefined} onClick={() => (rota.search.shared === undefined ? setFinding(!finding) : rota.go({ shared: undefined }))} aria-label="Add or find">
                     <Search size={15} aria-hidden="true" />

@@ -1,4 +1,5 @@
 import type { Schemas } from '@/api/client';
+import { Scrolling } from '@/components/Scrolling';
 import { Failed, Loading } from '@/components/States';
 import { formatStart, otherYear } from '@/time/dates';
 import { useRefreshedEvents, type RefreshOf } from './useSources';
@@ -15,7 +16,7 @@ export function RefreshedEvents({ source, refresh }: { source: number; refresh: 
     const { added = 0, changed = 0, removed = 0 } = refresh.counts ?? {};
     const more = added + changed + removed - events.data.length;
     return (
-        <ul aria-label="Events of this refresh" className="mt-1.5 max-h-80 overflow-y-auto">
+        <Scrolling as="ul" aria-label="Events of this refresh" className="mt-1.5 max-h-80 overflow-y-auto">
             {events.data.map((event, index) => (
                 <li key={index} className="py-0.5 [overflow-wrap:anywhere]">
                     <i>{VERDICTS[event.verdict]}</i> <span className={event.verdict === 'removed' ? 'line-through decoration-1' : ''}>{event.title}</span>, {formatStart(event)}
@@ -31,6 +32,6 @@ export function RefreshedEvents({ source, refresh }: { source: number; refresh: 
             ))}
             {more > 0 && <li className="text-soft">and {more.toLocaleString('en-GB')} more.</li>}
             {events.data.length === 0 && <li className="text-soft">What it did is not kept any more.</li>}
-        </ul>
+        </Scrolling>
     );
 }

@@ -1,3 +1,4 @@
+import { getRouteApi } from '@tanstack/react-router';
 import { useState } from 'react';
 import { Button } from '@/components/Button';
 import { Page, Section } from '@/components/Page';
@@ -7,10 +8,13 @@ import { SourceCard } from './SourceCard';
 import { SubscribeForm } from './SubscribeForm';
 import { useSources } from './useSources';
 
+const route = getRouteApi('/sources');
+
 /** What is subscribed to from outside. */
 export function SourcesPage() {
     const sources = useSources();
-    const [adding, setAdding] = useState(false);
+    const { address } = route.useSearch();
+    const [adding, setAdding] = useState(address !== undefined);
     if (sources.isPending) return <Loading what="sources" />;
     if (sources.isError) return <Failed error={sources.error} retry={() => void sources.refetch()} />;
     const inCatalogue = sources.data.filter(({ catalogue }) => catalogue !== null);
@@ -28,7 +32,7 @@ export function SourcesPage() {
                 </Button>
             }
         >
-            {adding && <SubscribeForm onClose={() => setAdding(false)} />}
+            {adding && <SubscribeForm address={address} onClose={() => setAdding(false)} />}
             {!manages && catalogue}
             {sources.data.length === 0 ? (
                 !adding && (

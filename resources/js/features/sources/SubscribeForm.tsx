@@ -1,10 +1,12 @@
 import { Link } from '@tanstack/react-router';
-import { useState, type ClipboardEvent, type FormEvent } from 'react';
+import { useEffect, useState, type ClipboardEvent, type FormEvent } from 'react';
 import { answered, api, type Schemas } from '@/api/client';
 import { problemOf, useRefresh } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { CheckField, FormProblem, TextField } from '@/components/Field';
 import { InkPicker } from '@/components/InkPicker';
+import { useLatest } from '@/components/useLatest';
+import { isAddress } from '@/features/imports/bringIn';
 import { JobProgress } from '@/features/jobs/JobProgress';
 import { useLongWork } from '@/features/jobs/useLongWork';
 import { toast } from '@/toast/toast';
@@ -14,9 +16,9 @@ import { SignInFields } from './SignInFields';
 type SignIn = NonNullable<Schemas['AddressInput']['signIn']>;
 
 /** An address: looked at first, then subscribed to under a name. */
-export function SubscribeForm({ onClose }: { onClose: () => void }) {
+export function SubscribeForm({ address, onClose }: { /** What is looked at as soon as it is there. */ address?: string | undefined; onClose: () => void }) {
     const fresh = useRefresh();
-    const [url, setUrl] = useState('');
+    const [url, setUrl] = useState(address ?? '');
     const [follow, setFollow] = useState(false);
     const [signIn, setSignIn] = useState<SignIn>({ kind: 'none' });
     const [input, setInput] = useState<Pick<Schemas['SourceInput'], 'name' | 'colour' | 'mark'>>({ name: '', colour: 'pine', mark: 'waves' });
@@ -39,9 +41,13 @@ export function SubscribeForm({ onClose }: { onClose: () => void }) {
         create.reset();
         look.mutate(asked);
     };
+    const latest = useLatest(lookAt);
+    useEffect(() => {
+        if (address !== undefined) latest.current({ url: address, follow: false });
+    }, [address, latest]);
     const pasted = (pasting: ClipboardEvent<HTMLInputElement>) => {
         const text = pasting.clipboardData.getData('text/plain').trim();
-        if (!/^(?:https?|webcals?):\/\/\S+$/i.test(text) || url !== '') return;
+        if (!isAddress(text) || url !== '') return;
         pasting.preventDefault();
         setUrl(text);
         lookAt({ url: text, follow });

@@ -1,0 +1,66 @@
+import { useLocation, useNavigate } from '@tanstack/react-router';
+import { useState } from 'react';
+import { Dialog } from '@/components/Dialog';
+import { Field } from '@/components/Field';
+import { Empty } from '@/components/States';
+import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
+import { lastTarget } from '@/features/events/lastTarget';
+import type { Given } from './bringIn';
+import { ImportPanel } from './ImportPanel';
+
+/** Brings something in from wherever one is: into which calendar stands at the top, and is guessed by nobody. */
+export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () => void }) {
+    const calendars = useCalendars().data ?? [];
+    const targets = calendars.filter(takesIn);
+    const here = useCalendarHere();
+    const [chosen, setChosen] = useState<string | null>(null);
+    const slug = [chosen, asked.calendar, here, lastTarget('all')].find((each) => each != null && targets.some((target) => target.slug === each)) ?? '';
+    const calendar = targets.find((each) => each.slug === slug);
+    const navigate = useNavigate();
+    return (
+        <Dialog open wide onOpenChange={(open) => !open && onClose()} title="Bring in" about="A file, a table, a text with dates in it, or an address. You see what it would add before anything is changed.">
+            {targets.length === 0 ? (
+                <Empty title="There is no calendar yet that you may bring something into">Make one, or ask for one whose events you may change.</Empty>
+            ) : (
+                <div className="flex flex-col gap-4">
+                    <Field label="Into" className="sm:w-80">
+                        {(control) => (
+                            <select {...control} value={slug} onChange={(change) => setChosen(change.target.value)}>
+                                {calendar === undefined && <option value="">Choose a calendar</option>}
+                                {targets.map((each) => (
+                                    <option key={each.slug} value={each.slug}>
+                                        {each.name}
+                                    </option>
+                                ))}
+                            </select>
+                        )}
+                    </Field>
+                    {calendar === undefined ? (
+                        <p className="text-soft">{asked.given === undefined ? 'Choose where it is to go first.' : 'Choose where it is to go: then you see what it would do there.'}</p>
+                    ) : (
+                        <ImportPanel
+                            key={calendar.slug}
+                            calendar={calendar}
+                            given={asked.given}
+                            onAddress={(address) => {
+                                onClose();
+                                void navigate({ to: '/sources', search: { address } });
+                            }}
+                            onDone={onClose}
+                        />
+                    )}
+                </div>
+            )}
+        </Dialog>
+    );
+}
+
+/** What is brought into a calendar changes events that others have put there, too. */
+function takesIn(calendar: Calendar): boolean {
+    return (calendar.level === 'change' || calendar.level === 'manage') && !calendar.subscribed && !calendar.archived;
+}
+
+/** The calendar that one is at: its page, or the sheet of it alone. */
+function useCalendarHere(): string | undefined {
+    return useLocation({ select: ({ pathname, search }) => /^\/calendars\/([^/]+)$/.exec(pathname)?.[1] ?? (search as { calendar?: string }).calendar });
+}

@@ -1,0 +1,55 @@
+import { useEffect, useState } from 'react';
+import { lazily } from '@/components/lazily';
+import { bringIn, onBringIn, type Given } from './bringIn';
+
+const BringInDialog = lazily(() => import('./BringInDialog'), 'BringInDialog');
+
+/** Wherever one is: takes what is dropped, and what is asked to be brought in. */
+export function BringInHost() {
+    const [asked, setAsked] = useState<(Given & { number: number }) | null>(null);
+    const isOver = useDroppedFiles((given) => bringIn({ given }));
+    useEffect(() => onBringIn((given) => setAsked((before) => ({ ...given, number: (before?.number ?? 0) + 1 }))), []);
+    return (
+        <>
+            {isOver && (
+                <p role="status" className="pointer-events-none fixed inset-3 z-50 grid place-items-center border-4 border-dashed border-ink bg-paper/80 text-xl font-semibold">
+                    Let go to see what it would bring in
+                </p>
+            )}
+            {asked !== null && <BringInDialog key={asked.number} asked={asked} onClose={() => setAsked(null)} />}
+        </>
+    );
+}
+
+/** Whether files are held over the window; the first that is let go is handed on, unless something beneath takes it itself. */
+function useDroppedFiles(take: (file: File) => void): boolean {
+    const [isOver, setOver] = useState(false);
+    useEffect(() => {
+        const holds = (event: DragEvent) => event.dataTransfer?.types.includes('Files') === true;
+        const over = (event: DragEvent) => {
+            if (event.defaultPrevented || !holds(event)) return;
+            // Else the browser would leave the page for the file.
+            event.preventDefault();
+            setOver(true);
+        };
+        const leave = (event: DragEvent) => {
+            if (event.relatedTarget === null) setOver(false);
+        };
+        const drop = (event: DragEvent) => {
+            setOver(false);
+            const [file] = event.dataTransfer?.files ?? [];
+            if (event.defaultPrevented || file === undefined) return;
+            event.preventDefault();
+            take(file);
+        };
+        window.addEventListener('dragover', over);
+        window.addEventListener('dragleave', leave);
+        window.addEventListener('drop', drop);
+        return () => {
+            window.removeEventListener('dragover', over);
+            window.removeEventListener('dragleave', leave);
+            window.removeEventListener('drop', drop);
+        };
+    });
+    return isOver;
+}

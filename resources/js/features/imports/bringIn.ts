@@ -1,0 +1,23 @@
+/** What is to be brought in, where that is known already, and into which calendar. */
+export type Given = { given?: File | string; calendar?: string };
+
+const ASKED = 'bring-in';
+
+const asking = new EventTarget();
+
+/** Asks for the dialog by which something is brought in, from wherever one is. */
+export function bringIn(given: Given = {}): void {
+    asking.dispatchEvent(new CustomEvent<Given>(ASKED, { detail: given }));
+}
+
+/** Hears of it; what it answers with ends that. */
+export function onBringIn(hear: (given: Given) => void): () => void {
+    const heard = (event: Event) => hear((event as CustomEvent<Given>).detail);
+    asking.addEventListener(ASKED, heard);
+    return () => asking.removeEventListener(ASKED, heard);
+}
+
+/** Whether a text is one address of the web, and nothing else. */
+export function isAddress(text: string): boolean {
+    return /^(?:https?|webcals?):\/\/\S+$/i.test(text.trim());
+}

@@ -1,0 +1,3 @@
+declare module 'mammoth/mammoth.browser.js' {
+    export { default } from 'mammoth';
+}
