@@ -85,6 +85,8 @@ return [
         'max_kilobytes' => 20 * 1024,
         /* A file looked at and not brought in is dropped after this many hours. */
         'keep_hours' => 24,
+        /* One that was brought in can be had again for so many days. */
+        'keep_days' => 90,
     ],
 
     'attachments' => [

@@ -261,6 +261,8 @@ Route::middleware('auth')->group(function (): void {
     Route::delete('feeds/{id}', [FeedsController::class, 'destroy']);
 
     Route::post('calendars/{slug}/imports', [ImportsController::class, 'store']);
+    Route::get('calendars/{slug}/imports', [ImportsController::class, 'index']);
+    Route::get('imports/{id}/file', [ImportsController::class, 'file']);
     Route::put('imports/{id}', [ImportsController::class, 'update']);
     Route::post('imports/{id}/apply', [ImportsController::class, 'apply']);
 

@@ -3,6 +3,7 @@
 namespace App\Events;
 
 use App\Attachments\AttachmentData;
+use App\Imports\OriginData;
 use App\Participants\EventParticipantData;
 use App\Participants\OrganiserData;
 use App\Pins\PinData;
@@ -43,6 +44,7 @@ final readonly class EventData
      * @param  list<int>  $reminders  Minutes before the start
      * @param  list<AttachmentData>  $attachments
      * @param  list<TaskData>  $tasks
+     * @param  ?OriginData  $origin  From which line of which document it was brought in, for those who may change it
      * @param  list<PinData>  $pins  Further calendars on which it shows, of those that the viewer sees
      * @param  bool  $pinned  Whether the viewer sees it by a pin alone
      * @param  bool  $joined  Whether the viewer has joined it
@@ -93,6 +95,7 @@ final readonly class EventData
         public array $tasks,
         public bool $joinable,
         public ?OriginalData $copyOf,
+        public ?OriginData $origin,
         public array $pins,
         public bool $pinned,
         public bool $joined,

@@ -6,6 +6,7 @@ use App\Access\Perspective;
 use App\Attachments\AttachmentData;
 use App\Directory\Person;
 use App\Events\Read\SeenSeries;
+use App\Imports\ImportLines;
 use App\Participants\AskedAs;
 use App\Participants\EventParticipantData;
 use App\Participants\OrganiserData;
@@ -39,7 +40,7 @@ use PinnedRota\Core\Time\LocalDateTime;
 /** Tells one viewer of an event, or of one occurrence of it. */
 final class EventPresenter
 {
-    public function __construct(private readonly SeenSeries $seen, private readonly EventTranslator $translator)
+    public function __construct(private readonly SeenSeries $seen, private readonly EventTranslator $translator, private readonly ImportLines $lines)
     {
     }
 
@@ -113,6 +114,7 @@ final class EventPresenter
             tasks: $whole ? TaskData::ofEvent($head, (string) $time, $start->local) : [],
             joinable: $whole && $head->joinable,
             copyOf: $whole ? $this->original($head, $perspective) : null,
+            origin: $whole && $mayChange ? $this->lines->originOf($head) : null,
             pins: $pins->pins,
             // Its own calendar is not open to the viewer.
             pinned: $full && ! isset($ways[$head->calendar_id]),

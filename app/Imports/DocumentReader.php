@@ -3,6 +3,7 @@
 namespace App\Imports;
 
 use App\Organisation\Organisation;
+use PinnedRota\Core\Documents\ColumnRole;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\DocumentKind;
 use PinnedRota\Core\Documents\ExtractedEvent;
@@ -22,14 +23,15 @@ final class DocumentReader
     /**
      * @param  LocalDateTime  $today  the day on which it is read, see today()
      * @param  Vocabulary  $words  the names that whoever reads may know
+     * @param  ?callable(int, string): array<int, ColumnRole>  $columns  see Extraction::of()
      *
      * @throws NotADocument
      */
-    public function read(DocumentKind $kind, string $contents, LocalDateTime $today, Vocabulary $words, ?DateOrder $order = null): Extraction
+    public function read(DocumentKind $kind, string $contents, LocalDateTime $today, Vocabulary $words, ?DateOrder $order = null, ?callable $columns = null): Extraction
     {
         $blocks = $kind->blocks($contents);
         $habits = $this->organisation->settings()->habits;
-        $in = static fn (int $years): Extraction => Extraction::of($blocks, $words, $habits, $today, self::yearFrom($today, $years), $order);
+        $in = static fn (int $years): Extraction => Extraction::of($blocks, $words, $habits, $today, self::yearFrom($today, $years), $order, $columns);
         $isPast = static fn (ExtractedEvent $event): bool => $event->end->seconds <= $today->seconds;
         $read = $in(0);
         // In summer the year to come is written down: where all of it would be past, that one is meant.

@@ -12,15 +12,17 @@ use App\OneLine\LineVocabulary;
 use App\Organisation\Organisation;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Documents\ColumnRole;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\DocumentEvents;
 use PinnedRota\Core\Documents\DocumentKind;
+use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\RowEdit;
-use PinnedRota\Core\Import\Plan;
 use PinnedRota\Core\Import\PlannedSeries;
 use PinnedRota\Core\Import\Verdict;
 use PinnedRota\Core\Time\InvalidTime;
+use PinnedRota\Core\Time\LocalDateTime;
 use PinnedRota\Core\Time\Zone;
 
 /** What a document that is being brought in says of events, with what was put right of it. */
@@ -28,55 +30,99 @@ final class DocumentRows
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
     {
     }
 
     /** @throws ValidationException where the document cannot be read, or what was put right says no time */
     public function of(Import $import): ReadDocument
     {
-        $settings = $this->organisation->settings();
         $zone = Zone::of($import->calendar->timezone);
         $today = DocumentReader::today($zone, $import->created_at?->getTimestamp() ?? now()->getTimestamp());
+        $chosen = array_map(TableShapes::roles(...), $import->options['columns'] ?? []);
+        $person = $this->viewer->person();
         try {
-            $read = $this->reader->read(DocumentKind::from($import->kind), (string) Storage::get((string) $import->path), $today, $this->vocabulary->of($this->viewer), DateOrder::tryFrom((string) ($import->options['order'] ?? '')));
+            $read = $this->reader->read(
+                DocumentKind::from($import->kind), (string) Storage::get((string) $import->path), $today, $this->vocabulary->of($this->viewer), DateOrder::tryFrom((string) ($import->options['order'] ?? '')),
+                fn (int $table, string $shape): array => $chosen[$table] ?? $this->shapes->of($person, $shape),
+            );
         } catch (NotADocument $problem) {
             throw ValidationException::withMessages(['file' => $problem->getMessage()]);
         }
         $rows = $read->events;
-        $left = [];
-        foreach ($import->options['edits'] ?? [] as $edit) {
-            $row = (int) $edit['row'];
-            if (! isset($rows[$row])) {
-                continue;
-            }
+        $left = $calendars = [];
+        $edits = array_column($import->options['edits'] ?? [], null, 'row');
+        foreach ($rows as $row => $found) {
+            $edit = $edits[$row] ?? [];
             if (($edit['leftOut'] ?? false) === true) {
                 $left[$row] = true;
             }
-            try {
-                $rows[$row] = (new RowEdit($edit['title'] ?? null, $edit['when'] ?? null, $edit['place'] ?? null))->of($rows[$row], $today, $settings->habits);
-            } catch (InvalidTime $problem) {
-                throw ValidationException::withMessages(["edits.{$row}.when" => $problem->getMessage()]);
-            }
+            [$calendars[$row], $found] = $this->onCalendar($found, $edit['calendar'] ?? null, $import->calendar);
+            $rows[$row] = $edit === [] ? $found : $this->putRight($found, $edit, $row, $today);
         }
 
-        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone), $left, $read->skipped);
+        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone), $calendars, $left, $read->skipped, $read->tables);
     }
 
-    /** @return list<ImportRowData> all of a document: each can be put right */
-    public function told(Calendar $calendar, ReadDocument $read, Plan $plan): array
+    /**
+     * Of a document all is told: each row can be put right.
+     *
+     * @param  array<int, PlannedSeries>  $planned  by row
+     * @return list<ImportRowData>
+     */
+    public function told(Calendar $main, ReadDocument $read, array $planned): array
     {
-        $planned = [];
-        foreach ($plan as $each) {
-            $planned[$each->series->uid()] = $each;
+        $changed = [];
+        foreach ($planned as $row => $each) {
+            if ($each->verdict === Verdict::Changed) {
+                $changed[$read->calendars[$row]->id][$each->series->uid()] = $each;
+            }
         }
-        $changes = $this->changes($calendar, array_filter($planned, static fn (PlannedSeries $each): bool => $each->verdict === Verdict::Changed));
+        $changes = array_map($this->changes(...), array_keys($changed), $changed);
+        $changes = $changed === [] ? [] : array_combine(array_keys($changed), $changes);
         $rows = [];
         foreach ($read->events as $row => $event) {
-            $rows[] = ImportRowData::told(isset($read->leftOut[$row]) ? 'leftOut' : $planned[$event->uid]->verdict->value, $event, $row, $read->rows[$row], $changes[$event->uid] ?? []);
+            $calendar = $read->calendars[$row];
+            $rows[] = ImportRowData::told(
+                isset($read->leftOut[$row]) ? 'leftOut' : $planned[$row]->verdict->value, $event, $row, $read->rows[$row], $changes[$calendar->id][$event->uid] ?? [], $calendar->id === $main->id ? null : $calendar->slug,
+            );
         }
 
         return $rows;
+    }
+
+    /**
+     * @param  array<string, mixed>  $edit
+     *
+     * @throws ValidationException
+     */
+    private function putRight(ExtractedEvent $found, array $edit, int $row, LocalDateTime $today): ExtractedEvent
+    {
+        try {
+            return (new RowEdit($edit['title'] ?? null, $edit['when'] ?? null, $edit['place'] ?? null))->of($found, $today, $this->organisation->settings()->habits);
+        } catch (InvalidTime $problem) {
+            throw ValidationException::withMessages(["edits.{$row}.when" => $problem->getMessage()]);
+        }
+    }
+
+    /**
+     * On which calendar a row goes: as somebody says, else as its table says, else where the document is brought in.
+     *
+     * @return array{Calendar, ExtractedEvent} with what is to be looked at, where the table names none that is known
+     */
+    private function onCalendar(ExtractedEvent $found, ?string $chosen, Calendar $main): array
+    {
+        $slug = $chosen === null ? null : ($chosen === $main->slug ? $main : $this->named->withSlug($chosen));
+        if ($slug !== null) {
+            return [$slug, $found];
+        }
+        $name = $found->fields[ColumnRole::Calendar->value] ?? '';
+        if ($name === '') {
+            return [$main, $found];
+        }
+        $named = $this->named->named($name);
+
+        return $named === null ? [$main, $found->doubted($this->named->doubt($name, $main))] : [$named, $found];
     }
 
     /**
@@ -85,12 +131,12 @@ final class DocumentRows
      * @param  array<string, PlannedSeries>  $changed  by UID
      * @return array<string, list<FieldChangeData>>
      */
-    private function changes(Calendar $calendar, array $changed): array
+    private function changes(int $calendarId, array $changed): array
     {
         $changes = [];
         foreach (array_chunk(array_keys($changed), self::AT_ONCE) as $some) {
-            foreach (EventRecord::query()->where('calendar_id', $calendar->id)->whereNull('series_id')->whereIn('uid', array_map(strval(...), $some))->with(EventRecord::WHOLE)->get() as $head) {
-                $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendar->id, $this->translator->series($head)), $this->fields->ofSeries($calendar->id, $changed[$head->uid]->series));
+            foreach (EventRecord::query()->where('calendar_id', $calendarId)->whereNull('series_id')->whereIn('uid', array_map(strval(...), $some))->with(EventRecord::WHOLE)->get() as $head) {
+                $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendarId, $this->translator->series($head)), $this->fields->ofSeries($calendarId, $changed[$head->uid]->series));
             }
         }
 

@@ -14,6 +14,9 @@ final readonly class ImportPreviewData
      * @param  list<ImportRowData>  $rows
      * @param  list<SkippedRowData>  $skipped  Rows of its tables that are no events, the first of them
      * @param  list<ImportProblemData>  $problems
+     * @param  list<ImportColumnData>  $columns  Of its tables whose rows are events
+     * @param  list<GoneEventData>  $gone  What came in by it before and is not in it any more, the first of them
+     * @param  bool  $takesGone  Whether that is taken away
      */
     public function __construct(
         public int $id,
@@ -26,6 +29,10 @@ final readonly class ImportPreviewData
         public int $problemCount,
         public array $skipped,
         public int $skippedCount,
+        public array $columns,
+        public array $gone,
+        public int $goneCount,
+        public bool $takesGone,
     ) {
     }
 }

@@ -20,6 +20,7 @@ final readonly class ImportRowData
      * @param  string  $said  As it stands there
      * @param  list<string>  $doubts  What is to be looked at, in words
      * @param  list<FieldChangeData>  $changes  Of what is there already: what would be another
+     * @param  ?string  $calendar  On which it goes, where that is another than where the document is brought in
      */
     public function __construct(
         public string $verdict,
@@ -35,6 +36,7 @@ final readonly class ImportRowData
         public string $said,
         public array $doubts,
         public array $changes,
+        public ?string $calendar,
     ) {
     }
 
@@ -47,7 +49,7 @@ final readonly class ImportRowData
      * @param  'added'|'changed'|'unchanged'|'leftOut'  $verdict
      * @param  list<FieldChangeData>  $changes
      */
-    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = []): self
+    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = [], ?string $calendar = null): self
     {
         $start = $event->timing->start;
         $write = static fn (EventTime $time): string => $time->kind === TimeKind::Date ? $time->local->toDate() : $time->local->toMinute();
@@ -66,6 +68,7 @@ final readonly class ImportRowData
             said: $found->said ?? '',
             doubts: $found->doubts ?? [],
             changes: $changes,
+            calendar: $calendar,
         );
     }
 }

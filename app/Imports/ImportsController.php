@@ -4,7 +4,6 @@ namespace App\Imports;
 
 use App\Access\CurrentViewer;
 use App\Api\Answers;
-use App\Calendars\Calendar;
 use App\Jobs\BackgroundJob;
 use App\Jobs\JobData;
 use App\Jobs\JobKind;
@@ -17,16 +16,14 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\Documents\ColumnRole;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\DocumentKind;
 use PinnedRota\Core\Documents\NotADocument;
-use PinnedRota\Core\Documents\SkippedRow;
-use PinnedRota\Core\Documents\SkipReason;
-use PinnedRota\Core\ICalendar\Diagnostic;
-use PinnedRota\Core\ICalendar\Diagnostics;
-use PinnedRota\Core\ICalendar\NotICalendar;
-use PinnedRota\Core\Import\Plan;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 #[OA\Schema(schema: 'ImportInput', required: ['edits'], properties: [
     new OA\Property(property: 'order', description: 'Whether the day or the month comes first in its figures; null: as it tells', type: 'string', enum: ['day', 'month'], nullable: true),
@@ -35,21 +32,54 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
         new OA\Property(property: 'title', type: 'string', nullable: true),
         new OA\Property(property: 'when', description: 'In words: “Wed 23 Sep 10–11”', type: 'string', nullable: true),
         new OA\Property(property: 'place', type: 'string', nullable: true),
+        new OA\Property(property: 'calendar', description: 'On which calendar it goes', type: 'string', nullable: true),
         new OA\Property(property: 'leftOut', description: 'Whether it is not brought in', type: 'boolean'),
     ])),
+    new OA\Property(property: 'columns', description: 'What the columns of its tables are, where that is put right; of a table all of its columns', type: 'array', items: new OA\Items(required: ['table', 'column', 'role'], properties: [
+        new OA\Property(property: 'table', type: 'integer'),
+        new OA\Property(property: 'column', type: 'integer'),
+        new OA\Property(property: 'role', type: 'string', enum: ColumnRole::class),
+    ])),
+    new OA\Property(property: 'gone', description: 'Whether what came in by it before and is not in it any more is taken away', type: 'boolean'),
 ])]
 final class ImportsController
 {
-    private const ROWS_SHOWN = 200;
-
     /** Of what is pasted, in characters. */
     private const LONGEST_TEXT = 2_000_000;
 
     /** In octets. */
     private const BEGINNING = 20_000;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ImportableCalendar $importable, private readonly Intake $intake, private readonly Jobs $jobs, private readonly DocumentRows $documents)
+    /** So many of the last imports are told of. */
+    private const LISTED = 50;
+
+    public function __construct(private readonly CurrentViewer $viewer, private readonly ImportableCalendar $importable, private readonly Jobs $jobs, private readonly ImportPreviews $previews)
     {
+    }
+
+    #[OA\Get(path: '/calendars/{slug}/imports', operationId: 'listImports', summary: 'What was brought into a calendar, for those who may change it.', tags: ['imports'],
+        parameters: [new OA\PathParameter(name: 'slug', schema: new OA\Schema(type: 'string'))],
+        responses: [new Answers(ImportData::class, 'The newest first, at most 50', many: true)])]
+    public function index(string $slug): JsonResponse
+    {
+        $calendar = $this->viewer->calendar($slug, Level::Change)->calendar;
+        $imports = Import::query()->where('calendar_id', $calendar->id)->whereNotNull('applied_at')->with(['person', 'operation'])->orderByDesc('applied_at')->orderByDesc('id')->limit(self::LISTED)->get();
+
+        return new JsonResponse($imports->map(fn (Import $each): ImportData => ImportData::of($each, $this->viewer->person()->id)));
+    }
+
+    #[OA\Get(path: '/imports/{id}/file', operationId: 'getImportFile', summary: 'What was brought in, as it came; for those who may change its calendar.', tags: ['imports'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 200, description: 'The file', content: new OA\MediaType(mediaType: 'application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary')))])]
+    public function file(int $id): StreamedResponse
+    {
+        $import = Import::query()->whereNotNull('applied_at')->with('calendar')->findOrFail($id);
+        $this->viewer->calendar($import->calendar->slug, Level::Change);
+        if ($import->path === null || ! Storage::exists($import->path)) {
+            throw new NotFoundHttpException;
+        }
+
+        return Storage::download($import->path, str_contains($import->file_name, '.') ? $import->file_name : "{$import->file_name}.txt", ['Content-Type' => 'application/octet-stream']);
     }
 
     #[OA\Post(path: '/calendars/{slug}/imports', operationId: 'previewImport', summary: 'Looks at a calendar file, a table, a page or a text: what bringing it in would add and change. Nothing is changed yet.', tags: ['imports'],
@@ -64,7 +94,7 @@ final class ImportsController
             $kind = DocumentKind::of($this->beginning($path));
             $import = new Import(['calendar_id' => $calendar->id, 'created_by' => $this->viewer->person()->id, 'file_name' => $name, 'path' => $path, 'kind' => $kind->value, 'created_at' => now()]);
             $import->setRelation('calendar', $calendar);
-            $preview = $this->preview($import);
+            $preview = $this->previews->of($import);
         } catch (ValidationException|NotADocument $problem) {
             Storage::delete($path);
             throw $problem instanceof NotADocument ? ValidationException::withMessages(['file' => $problem->getMessage()]) : $problem;
@@ -86,19 +116,46 @@ final class ImportsController
             'edits.*.title' => ['sometimes', 'nullable', 'string', 'max:500'],
             'edits.*.when' => ['sometimes', 'nullable', 'string', 'max:120'],
             'edits.*.place' => ['sometimes', 'nullable', 'string', 'max:500'],
+            'edits.*.calendar' => ['sometimes', 'nullable', 'string', 'max:200'],
             'edits.*.leftOut' => ['sometimes', 'boolean'],
+            'columns' => ['sometimes', 'array', 'max:500'],
+            'columns.*.table' => ['required', 'integer', 'min:0'],
+            'columns.*.column' => ['required', 'integer', 'min:0', 'max:200'],
+            'columns.*.role' => ['required', Rule::enum(ColumnRole::class)],
+            'gone' => ['sometimes', 'boolean'],
         ]);
 
         return DB::transaction(function () use ($id, $input): JsonResponse {
             $import = Import::query()->where('created_by', $this->viewer->person()->id)->lockForUpdate()->findOrFail($id);
             $import->demandFile();
             $this->importable->named($import->calendar->slug);
-            if ($import->kind === DocumentKind::Calendar->value) {
+            if ($import->kind === DocumentKind::Calendar->value && [$input['edits'], $input['columns'] ?? [], $input['order'] ?? null] !== [[], [], null]) {
                 throw ValidationException::withMessages(['edits' => 'A calendar file is brought in as it is.']);
             }
-            $import->fill(['options' => array_filter(['order' => $input['order'] ?? null, 'edits' => array_values($input['edits'])], static fn ($value): bool => $value !== null)]);
+            $columns = [];
+            foreach ($input['columns'] ?? [] as $each) {
+                $columns[$each['table']][$each['column']] = $each['role'];
+            }
+            $options = ['order' => $input['order'] ?? null, 'edits' => array_values($input['edits']), 'columns' => $columns ?: null, 'gone' => ($input['gone'] ?? false) ?: null];
+            $import->fill(['options' => array_filter($options, static fn (mixed $value): bool => $value !== null)]);
 
-            return new JsonResponse($this->preview($import));
+            return new JsonResponse($this->previews->of($import));
+        });
+    }
+
+    #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing; a few hundred events and more in the background.', tags: ['imports'],
+        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
+        responses: [new Answers(JobData::class, 'Done'), new Answers(JobData::class, 'It will be done in the background', 202)])]
+    public function apply(int $id): JsonResponse
+    {
+        return DB::transaction(function () use ($id): JsonResponse {
+            $import = Import::query()->where('created_by', $this->viewer->person()->id)->lockForUpdate()->findOrFail($id);
+            $import->demandFile();
+            if (BackgroundJob::query()->where('person_id', $import->created_by)->where('kind', JobKind::Import)->whereNull('ended_at')->where('input->import', $id)->exists()) {
+                throw new ConflictHttpException('This file is being brought in.');
+            }
+
+            return $this->jobs->start(JobKind::Import, $import->file_name, ['import' => $id], array_sum(array_diff_key($import->counts ?? [], ['unchanged' => 0])), $import->calendar);
         });
     }
 
@@ -138,89 +195,5 @@ final class ImportsController
         Storage::put($path, $input['text']);
 
         return [$path, 'What was pasted'];
-    }
-
-    /** @throws ValidationException where there is nothing to bring in */
-    private function preview(Import $import): ImportPreviewData
-    {
-        $diagnostics = new Diagnostics;
-        $read = $import->kind === DocumentKind::Calendar->value ? null : $this->documents->of($import);
-        $plan = $read === null ? $this->plan($import->calendar, (string) $import->path, $diagnostics) : $this->intake->planOf($import->calendar, $read->wanted());
-        if ($read === null ? $plan->isEmpty() : $read->rows === []) {
-            throw ValidationException::withMessages(['file' => match (true) {
-                $read !== null => 'No event was found in it: nothing in it says what is on which day.',
-                $diagnostics->total() === 0 => 'There are no events in this file.',
-                default => 'No event in this file can be read. '.ucfirst((string) $diagnostics->worstFirst()[0]).'.',
-            }]);
-        }
-        $rows = $read === null ? $this->rows($plan) : $this->documents->told($import->calendar, $read, $plan);
-        $import->fill(['counts' => $plan->counts()])->save();
-        $skipped = self::noteworthy($read->skipped ?? []);
-
-        return new ImportPreviewData(
-            id: $import->id,
-            fileName: $import->file_name,
-            kind: DocumentKind::from($import->kind),
-            order: $read === null ? null : DateOrder::tryFrom((string) ($import->options['order'] ?? '')) ?? $read->order,
-            counts: ImportCountsData::of($plan->counts()),
-            rows: $rows,
-            problems: array_map(
-                static fn (Diagnostic $each): ImportProblemData => new ImportProblemData($each->line, $each->property, $each->problem, $each->outcome),
-                array_slice($diagnostics->worstFirst(), 0, self::ROWS_SHOWN),
-            ),
-            problemCount: $diagnostics->total(),
-            skipped: array_map(static fn (SkippedRow $each): SkippedRowData => new SkippedRowData($each->line, mb_strimwidth($each->said, 0, 200, '…'), $each->reason->words()), array_slice($skipped, 0, self::ROWS_SHOWN)),
-            skippedCount: count($skipped),
-        );
-    }
-
-    /**
-     * @param  list<SkippedRow>  $skipped
-     * @return list<SkippedRow> those that somebody may miss
-     */
-    private static function noteworthy(array $skipped): array
-    {
-        return array_values(array_filter($skipped, static fn (SkippedRow $each): bool => ! in_array($each->reason, [SkipReason::Empty, SkipReason::Head], true)));
-    }
-
-    #[OA\Post(path: '/imports/{id}/apply', operationId: 'applyImport', summary: 'Brings a file in that was looked at: all of it or nothing; a few hundred events and more in the background.', tags: ['imports'],
-        parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new Answers(JobData::class, 'Done'), new Answers(JobData::class, 'It will be done in the background', 202)])]
-    public function apply(int $id): JsonResponse
-    {
-        return DB::transaction(function () use ($id): JsonResponse {
-            $import = Import::query()->where('created_by', $this->viewer->person()->id)->lockForUpdate()->findOrFail($id);
-            $import->demandFile();
-            if (BackgroundJob::query()->where('person_id', $import->created_by)->where('kind', JobKind::Import)->whereNull('ended_at')->where('input->import', $id)->exists()) {
-                throw new ConflictHttpException('This file is being brought in.');
-            }
-
-            return $this->jobs->start(JobKind::Import, $import->file_name, ['import' => $id], ($import->counts['added'] ?? 0) + ($import->counts['changed'] ?? 0), $import->calendar);
-        });
-    }
-
-    /** @return list<ImportRowData> the first of the file */
-    private function rows(Plan $plan): array
-    {
-        $rows = [];
-        foreach ($plan as $place => $planned) {
-            $rows[$place] = ImportRowData::of($planned);
-            if (count($rows) === 2 * self::ROWS_SHOWN) {
-                ksort($rows);
-                $rows = array_slice($rows, 0, self::ROWS_SHOWN, true);
-            }
-        }
-        ksort($rows);
-
-        return array_slice($rows, 0, self::ROWS_SHOWN);
-    }
-
-    private function plan(Calendar $calendar, string $path, Diagnostics $diagnostics): Plan
-    {
-        try {
-            return $this->intake->plan($calendar, Storage::readStream($path), $diagnostics);
-        } catch (NotICalendar $problem) {
-            throw ValidationException::withMessages(['file' => $problem->getMessage()]);
-        }
     }
 }

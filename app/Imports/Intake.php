@@ -34,21 +34,24 @@ final class Intake
 
     /**
      * @param  resource  $stream
-     * @param  bool  $isRemoving  whether what came in before and is not there any more is to go
+     * @param  ?list<string>  $gone  UIDs of what is to go where it is not in the stream
      *
      * @throws NotICalendar
      */
-    public function plan(Calendar $calendar, mixed $stream, Diagnostics $diagnostics, bool $isRemoving = false): Plan
+    public function plan(Calendar $calendar, mixed $stream, Diagnostics $diagnostics, ?array $gone = null): Plan
     {
         $reader = new CalendarReader($stream, $diagnostics, Zone::of($calendar->timezone));
 
-        return Plan::compare($reader->events(), new KnownEvents($calendar), $diagnostics, $isRemoving);
+        return Plan::compare($reader->events(), new KnownEvents($calendar, $gone), $diagnostics, $gone !== null);
     }
 
-    /** @param  iterable<Event>  $events */
-    public function planOf(Calendar $calendar, iterable $events): Plan
+    /**
+     * @param  iterable<Event>  $events
+     * @param  ?list<string>  $gone  UIDs of what is to go where it is not among them
+     */
+    public function planOf(Calendar $calendar, iterable $events, ?array $gone = null): Plan
     {
-        return Plan::compare($events, new KnownEvents($calendar));
+        return Plan::compare($events, new KnownEvents($calendar, $gone), isRemoving: $gone !== null);
     }
 
     /**
@@ -60,10 +63,29 @@ final class Intake
      */
     public function carryOut(Calendar $calendar, Plan $plan, Actor $actor, Cause $cause, ?int $importId = null, ?callable $progress = null): ?Operation
     {
-        $counts = $plan->counts();
-        $kind = $cause === Cause::Refresh ? OperationKind::Refresh : OperationKind::Import;
+        return $this->carryOutAll([$calendar->id => $plan], [$calendar->id => $calendar], $actor, $cause, $importId, $progress);
+    }
 
-        return $this->changes->carryOutMany($actor, $cause, $kind, [$calendar->id], fn (): Generator => $this->commands($calendar, $plan, $importId), $counts['added'] + $counts['changed'] + $counts['removed'], $progress);
+    /**
+     * The same of several calendars.
+     *
+     * @param  array<int, Plan>  $plans  by the id of the calendar that each is of
+     * @param  array<int, Calendar>  $calendars  likewise
+     * @param  ?callable(int, int): void  $progress
+     */
+    public function carryOutAll(array $plans, array $calendars, Actor $actor, Cause $cause, ?int $importId = null, ?callable $progress = null): ?Operation
+    {
+        $count = array_sum(array_map(static fn (Plan $plan): int => array_sum(array_diff_key($plan->counts(), ['unchanged' => 0])), $plans));
+        $kind = $cause === Cause::Refresh ? OperationKind::Refresh : OperationKind::Import;
+        $commands = function () use ($plans, $calendars, $importId): Generator {
+            foreach ($plans as $id => $plan) {
+                foreach ($this->commands($calendars[$id], $plan, $importId) as $command) {
+                    yield $command;
+                }
+            }
+        };
+
+        return $this->changes->carryOutMany($actor, $cause, $kind, array_keys($plans), $commands, $count, $progress);
     }
 
     /** @return Generator<int, Command> */

@@ -12,7 +12,8 @@ final class KnownEvents implements KnownSeries
 {
     private const AT_ONCE = 2000;
 
-    public function __construct(private readonly Calendar $calendar)
+    /** @param  ?list<string>  $among  UIDs of those that may be taken away; null: all of it */
+    public function __construct(private readonly Calendar $calendar, private readonly ?array $among = null)
     {
     }
 
@@ -23,6 +24,11 @@ final class KnownEvents implements KnownSeries
 
     public function uids(): iterable
     {
+        if ($this->among !== null) {
+            yield from $this->among;
+
+            return;
+        }
         foreach ($this->heads()->select(['id', 'uid'])->toBase()->lazyById(self::AT_ONCE) as $head) {
             yield (string) $head->uid;
         }

@@ -2,8 +2,10 @@
 
 namespace App\Imports;
 
+use App\Calendars\Calendar;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\ExtractedEvent;
+use PinnedRota\Core\Documents\ReadTable;
 use PinnedRota\Core\Documents\SkippedRow;
 use PinnedRota\Core\Events\Event;
 
@@ -13,16 +15,23 @@ final readonly class ReadDocument
     /**
      * @param  list<ExtractedEvent>  $rows
      * @param  array<int, Event>  $events  that the rows are, by row
+     * @param  array<int, Calendar>  $calendars  on which each is to go, by row
      * @param  array<int, true>  $leftOut  rows that are not brought in
      * @param  list<SkippedRow>  $skipped
+     * @param  array<int, ReadTable>  $tables  by their number in the document
      */
-    public function __construct(public DateOrder $order, public array $rows, public array $events, public array $leftOut, public array $skipped)
+    public function __construct(public DateOrder $order, public array $rows, public array $events, public array $calendars, public array $leftOut, public array $skipped, public array $tables)
     {
     }
 
-    /** @return array<int, Event> those that are brought in, by row */
+    /** @return array<int, array<int, Event>> those that are brought in, by row, by the id of the calendar on which they go */
     public function wanted(): array
     {
-        return array_diff_key($this->events, $this->leftOut);
+        $wanted = [];
+        foreach (array_diff_key($this->events, $this->leftOut) as $row => $event) {
+            $wanted[$this->calendars[$row]->id][$row] = $event;
+        }
+
+        return $wanted;
     }
 }

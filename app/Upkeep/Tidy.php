@@ -90,7 +90,9 @@ final class Tidy
     private function importFiles(): int
     {
         $before = now()->subHours((int) config('rota.imports.keep_hours'));
-        foreach (Import::query()->whereNotNull('path')->where('created_at', '<', $before)->get() as $import) {
+        $old = Import::query()->whereNotNull('path')->where(static fn ($either) => $either->where(static fn ($looked) => $looked->whereNull('applied_at')->where('created_at', '<', $before))
+            ->orWhere('applied_at', '<', now()->subDays((int) config('rota.imports.keep_days'))));
+        foreach ($old->get() as $import) {
             $import->update(['path' => null]);
         }
         $kept = Import::query()->whereNotNull('path')->pluck('path')->flip();

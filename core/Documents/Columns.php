@@ -19,8 +19,11 @@ final readonly class Columns
     {
     }
 
-    /** @param  list<list<string>>  $rows */
-    public static function of(array $rows, Reading $reading, Context $context): self
+    /**
+     * @param  list<list<string>>  $rows
+     * @param  callable(string): array<int, ColumnRole>  $chosen  what somebody says that columns are, by the shape of the table; the others are told as ever
+     */
+    public static function of(array $rows, Reading $reading, Context $context, callable $chosen): self
     {
         $head = self::headOf($rows, $reading, $context);
         $names = $head < 0 ? [] : $rows[$head];
@@ -31,7 +34,33 @@ final readonly class Columns
             $contents[$column] = ColumnContents::of(array_values(array_filter(array_map(static fn (array $row): string => $row[$column] ?? '', $below), static fn (string $cell): bool => $cell !== '')), $reading, $context);
         }
 
-        return new self($head, self::roles($names, $contents), $names);
+        return new self($head, self::put(self::roles($names, $contents), $chosen(self::shape($names))), $names);
+    }
+
+    /**
+     * By what tables are alike: what their columns are called. Empty where nothing names them.
+     *
+     * @param  array<int, string>  $names
+     */
+    public static function shape(array $names): string
+    {
+        $said = array_map(static fn (string $name): string => trim(mb_strtolower($name), ' :.*'), $names);
+
+        return implode('', $said) === '' ? '' : hash('sha256', implode('|', $said));
+    }
+
+    /**
+     * @param  array<int, ColumnRole>  $roles
+     * @param  array<int, ColumnRole>  $chosen
+     * @return array<int, ColumnRole> of two columns that would say the same, the one that was chosen says it
+     */
+    private static function put(array $roles, array $chosen): array
+    {
+        foreach ($chosen as $role) {
+            $roles = array_filter($roles, static fn (ColumnRole $each): bool => $each !== $role || $role === ColumnRole::Moment);
+        }
+
+        return array_replace($roles, $chosen);
     }
 
     /** @param  list<string>  $row */

@@ -61,7 +61,8 @@ enum DocumentKind: string
         $rows = 0;
         foreach ($blocks as $block) {
             $rows += max(1, count($block->rows));
-            if ($rows > self::MOST_ROWS) {
+            // A table has a head besides.
+            if ($rows > self::MOST_ROWS + 1) {
                 throw new NotADocument(Refusal::TooLong);
             }
             foreach ($block->rows as $row) {

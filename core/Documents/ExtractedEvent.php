@@ -30,6 +30,12 @@ final readonly class ExtractedEvent
     ) {
     }
 
+    /** The same with something more that is to be looked at. */
+    public function doubted(string $doubt): self
+    {
+        return new self($this->title, $this->start, $this->end, $this->allDay, $this->place, $this->line, $this->said, $this->fields, [...$this->doubts, $doubt]);
+    }
+
     /** The same with what a column of a role would say, where none has said it. */
     public function withField(ColumnRole $role, string $value): self
     {

@@ -22,15 +22,23 @@ final readonly class TableEvents
     /**
      * @param  list<ExtractedEvent>  $events
      * @param  list<SkippedRow>  $skipped
+     * @param  ?Columns  $columns  what its columns were taken for; null where its cells are events
      */
-    public function __construct(public array $events, public array $skipped)
+    public function __construct(public array $events, public array $skipped, public ?Columns $columns = null)
     {
     }
 
-    public static function read(Block $table, Reading $reading, Context $context): self
+    /** @param  ?callable(string): array<int, ColumnRole>  $chosen  see Columns::of() */
+    public static function read(Block $table, Reading $reading, Context $context, ?callable $chosen = null): self
     {
-        $columns = Columns::of($table->rows, $reading, $context);
-        $events = GridEvents::read($table, $columns->head, $reading, $context);
+        $isChosen = false;
+        $columns = Columns::of($table->rows, $reading, $context, static function (string $shape) use ($chosen, &$isChosen): array {
+            $roles = $chosen === null ? [] : $chosen($shape);
+            $isChosen = $roles !== [];
+
+            return $roles;
+        });
+        $events = $isChosen ? null : GridEvents::read($table, $columns->head, $reading, $context);
         if ($events !== null) {
             return new self($events, []);
         }
@@ -52,7 +60,7 @@ final readonly class TableEvents
             }
         }
 
-        return new self($events, $skipped);
+        return new self($events, $skipped, $columns);
     }
 
     /**

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { strToU8, zipSync } from 'fflate';
 import { Temporal } from 'temporal-polyfill';
 import { expectAccessible } from './accessible';
 import { day, enter, laneCell, makeCalendar, openCalendar, unique } from './support';
@@ -89,3 +90,88 @@ test('a term letter is chosen as a file on a phone; what is no document is refus
     await page.reload();
     await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 });
+
+test('a spreadsheet is dropped onto the sheet, its columns are picked, and a new version of it takes away what is gone; each event says from which line it is', async ({ page }) => {
+    const name = unique('Watches');
+    const [first, second, third] = [unique('Bow'), unique('Stern'), unique('Mast')];
+    await enter(page, 'Rashid Penhale');
+    await makeCalendar(page, name);
+    const preview = page.getByRole('region', { name: 'Preview of the import' });
+    const drop = async (rows: string[][]) => {
+        const octets = [...openDocument(rows)];
+        const data = await page.evaluateHandle((given) => {
+            const transfer = new DataTransfer();
+            transfer.items.add(new File([new Uint8Array(given)], 'watches.ods'));
+            return transfer;
+        }, octets);
+        await page.dispatchEvent('body', 'dragover', { dataTransfer: data });
+        await expect(page.getByText('Let go to see what it would bring in')).toBeVisible();
+        await page.dispatchEvent('body', 'drop', { dataTransfer: data });
+        await page.getByLabel('Into').selectOption({ label: name });
+    };
+
+    await test.step('what is dropped is looked at, and goes where one says', async () => {
+        await page.goto('/');
+        await drop([['Date', 'Boat', 'Watch'], [day(9), 'Gig', first], [day(10), 'Skiff', second]]);
+        await expect(preview).toContainText('watches.ods, a spreadsheet');
+        await preview.getByText('What its columns are').click();
+        await preview.getByLabel('What Watch is').selectOption('title');
+        await expect(preview.getByRole('listitem').filter({ hasText: first })).toBeVisible();
+        await preview.getByLabel('What Boat is').selectOption('place');
+        await expect(preview.getByRole('listitem').filter({ hasText: first })).toContainText('Gig');
+        await expectAccessible(page);
+        await preview.getByRole('button', { name: 'Bring it in' }).click();
+        await expect(page.getByText(`Brought into ${name}: 2 added`)).toBeVisible();
+        await expect(page.getByRole('dialog')).toHaveCount(0);
+    });
+
+    await test.step('its columns are known again; what is gone goes where one says so', async () => {
+        await drop([['Date', 'Boat', 'Watch'], [day(9), 'Gig', first], [day(11), 'Punt', third]]);
+        await expect(preview).toContainText('1 new, 0 changed, 1 already there');
+        await expect(preview).toContainText(second);
+        await preview.getByLabel('Take it away').check();
+        await expect(preview).toContainText('1 to be taken away');
+        await preview.getByRole('button', { name: 'Bring it in' }).click();
+        await expect(page.getByText('1 taken away')).toBeVisible();
+        await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
+        await expect(laneCell(page, name, day(11)).getByRole('button', { name: new RegExp(third) })).toBeVisible();
+        await expect(laneCell(page, name, day(10)).getByRole('button', { name: new RegExp(second) })).toHaveCount(0);
+        await laneCell(page, name, day(11)).getByRole('button', { name: new RegExp(third) }).click();
+        await expect(page.getByRole('complementary', { name: 'Event' })).toContainText('watches.ods, line 3');
+    });
+
+    await test.step('all of it stands on the page of its calendar, and is taken back from there', async () => {
+        await openCalendar(page, name);
+        const list = page.getByRole('list', { name: 'Brought in before' });
+        await expect(list.getByRole('listitem')).toHaveCount(2);
+        await list.getByRole('button', { name: /^Take back/ }).first().click();
+        await expect(list.getByRole('listitem').first()).toContainText('(taken back)');
+        await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
+        await expect(laneCell(page, name, day(10)).getByRole('button', { name: new RegExp(second) })).toBeVisible();
+        await expect(laneCell(page, name, day(11)).getByRole('button', { name: new RegExp(third) })).toHaveCount(0);
+    });
+
+    await test.step('lines that are pasted into the one line are brought in one after the other', async () => {
+        const line = page.getByLabel('Add or find: one line').first();
+        await line.evaluate((field, text) => {
+            const clipboardData = new DataTransfer();
+            clipboardData.setData('text/plain', text);
+            field.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+        }, `${first} meets on ${day(16)}\n${second} meets on ${day(17)}\n`);
+        await page.getByRole('option', { name: 'Bring in what these 2 lines say, one event after the other' }).click();
+        await page.getByLabel('Into').selectOption({ label: name });
+        await expect(preview).toContainText('2 new');
+        await preview.getByRole('button', { name: 'Cancel' }).click();
+        await page.getByRole('button', { name: 'Close' }).click();
+        await expect(page.getByRole('dialog')).toHaveCount(0);
+    });
+});
+
+/** A spreadsheet of the open format, as one of today writes it. */
+function openDocument(rows: string[][]): Uint8Array {
+    const cells = (row: string[]) => row.map((said) => `<table:table-cell office:value-type="string"><text:p>${said}</text:p></table:table-cell>`).join('');
+    return zipSync({
+        'META-INF/manifest.xml': strToU8('<manifest/>'),
+        'content.xml': strToU8(`<?xml version="1.0"?><office:document-content xmlns:office="o" xmlns:table="t" xmlns:text="x"><table:table table:name="Watches">${rows.map((row) => `<table:table-row>${cells(row)}</table:table-row>`).join('')}</table:table></office:document-content>`),
+    });
+}

@@ -17,14 +17,15 @@ afterEach(() => {
 });
 
 function madeRow(more: Partial<Schemas['ImportRow']> = {}): Schemas['ImportRow'] {
-    return { verdict: 'added', title: 'Splicing', start: '2026-12-15T10:00', end: '2026-12-15T11:00', allDay: false, timezone: 'Europe/London', repeats: false, place: 'Long loft', row: 0, line: 2, said: 'Tuesday | 15/12/2026 | Splicing', doubts: [], changes: [], ...more };
+    return { verdict: 'added', title: 'Splicing', start: '2026-12-15T10:00', end: '2026-12-15T11:00', allDay: false, timezone: 'Europe/London', repeats: false, place: 'Long loft', row: 0, line: 2, said: 'Tuesday | 15/12/2026 | Splicing', doubts: [], changes: [], calendar: null, ...more };
 }
 
 function madePreview(more: Partial<Schemas['ImportPreview']> = {}): Schemas['ImportPreview'] {
     return {
         id: 4, fileName: 'What was pasted', kind: 'table', order: 'day', counts: { added: 2, changed: 0, unchanged: 0, removed: 0 },
         rows: [madeRow(), madeRow({ row: 1, line: 3, title: 'Whipping', start: '2027-01-07', end: '2027-01-08', allDay: true, place: '', doubts: ['Thu 7 January 2027 is no Wednesday.'] })],
-        problems: [], problemCount: 0, skipped: [{ line: 4, said: 'Total | 2', reason: 'It adds others up.' }], skippedCount: 1, ...more,
+        problems: [], problemCount: 0, skipped: [{ line: 4, said: 'Total | 2', reason: 'It adds others up.' }], skippedCount: 1,
+        columns: [], gone: [], goneCount: 0, takesGone: false, ...more,
     };
 }
 
@@ -112,4 +113,42 @@ test('a refused correction leaves what was there before to be brought in', async
     fireEvent.click(preview.getByRole('checkbox', { name: 'Bring in Splicing' }));
     // What was refused is not sent again.
     await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [{ row: 0, leftOut: true }], order: null }]));
+});
+
+const column = (at: number, name: string, role: Schemas['ImportColumn']['role'], samples: string[] = []): Schemas['ImportColumn'] => ({ table: 0, column: at, name, role, samples });
+
+test('what a column is is picked over what is in it; another that was it says nothing then', async () => {
+    const columns = [column(0, 'Day', 'date', ['7 Dec']), column(1, 'Boat', 'title', ['Gig', 'Skiff']), column(2, '', null)];
+    const sent = show(({ method }) => ({ status: method === 'POST' ? 201 : 200, body: madePreview({ columns }) }));
+    const preview = within(await paste());
+    expect(preview.getByText('What its columns are: day or days, title')).not.toBeNull();
+    expect(preview.getByText('Skiff')).not.toBeNull();
+    fireEvent.change(preview.getByLabelText('What column 3 is'), { target: { value: 'title' } });
+    await waitFor(() =>
+        expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [], order: null, columns: [{ table: 0, column: 0, role: 'date' }, { table: 0, column: 1, role: 'nothing' }, { table: 0, column: 2, role: 'title' }] }]),
+    );
+});
+
+test('what is gone from a new version is named, and taken away where one says so', async () => {
+    const gone = [{ title: 'Tea', start: '2026-12-08', allDay: true }, { title: 'Nets', start: '2027-01-09T10:00', allDay: false }];
+    const counts = { added: 0, changed: 0, unchanged: 2, removed: 2 };
+    const sent = show(({ method }) => ({ status: method === 'POST' ? 201 : 200, body: method === 'POST' ? madePreview({ gone, goneCount: 2, counts: { ...counts, removed: 0 } }) : madePreview({ gone, goneCount: 2, takesGone: true, counts }) }));
+    const preview = within(await paste());
+    expect(preview.getByText(/Tea \(Tue 8 Dec\), Nets \(Sat 9 Jan 10:00 \(2027\)\)/)).not.toBeNull();
+    expect(preview.getByRole<HTMLButtonElement>('button', { name: 'Bring it in' }).disabled).toBe(true);
+    fireEvent.click(preview.getByLabelText('Take them away'));
+    await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [], order: null, gone: true }]));
+    await waitFor(() => expect(preview.getByText(/2 to be taken away/)).not.toBeNull());
+    expect(preview.getByRole<HTMLButtonElement>('button', { name: 'Bring it in' }).disabled).toBe(false);
+});
+
+test('what is pasted and is an address is handed on, and nothing is sent', () => {
+    const handed: string[] = [];
+    const sent = fakeServer(() => ({ status: 500 }));
+    render(<ImportPanel calendar={madeCalendar()} onAddress={(address) => void handed.push(address)} />, { wrapper: withQueries().wrapper });
+    fireEvent.change(screen.getByLabelText('Or paste a table or a text with dates'), { target: { value: ' https://example.org/dates \n' } });
+    expect(screen.getByText('This is an address: it is looked at, and subscribed to if you like.')).not.toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
+    expect(handed).toEqual(['https://example.org/dates']);
+    expect(sent.filter(({ method }) => method !== 'GET')).toEqual([]);
 });

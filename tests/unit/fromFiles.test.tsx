@@ -53,10 +53,12 @@ describe('an event that came in by a file', () => {
 });
 
 test('the preview of a file names the line of a problem where there is one, and the zone of each time', () => {
-    const of = { end: '2026-12-05', row: null, line: null, said: '', doubts: [], changes: [] };
+    const of = { end: '2026-12-05', row: null, line: null, said: '', doubts: [], changes: [], calendar: null };
     render(
         <ImportPreview
             actions={null}
+            isPutting={false}
+            onChoose={() => undefined}
             preview={{
                 id: 1,
                 fileName: 'odd.ics',
@@ -64,6 +66,10 @@ test('the preview of a file names the line of a problem where there is one, and 
                 order: null,
                 skipped: [],
                 skippedCount: 0,
+                columns: [],
+                gone: [],
+                goneCount: 0,
+                takesGone: false,
                 counts: { added: 2, changed: 0, unchanged: 0, removed: 0 },
                 rows: [
                     { verdict: 'added', title: 'Committee', start: '2026-12-03T09:30', allDay: false, timezone: 'Europe/Amsterdam', repeats: false, place: '', ...of },

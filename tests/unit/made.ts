@@ -13,7 +13,7 @@ export function madeEvent(more: Partial<Schemas['Event']> = {}): Schemas['Event'
     return {
         id: 7, occurrence: null, calendar: 'slip', title: 'Haul out', busyOnly: false, allDay: false, start: '2026-11-10T09:00', end: '2026-11-10T10:00', timezone: 'Europe/London', endTimezone: null, endThere: null, links: [], startsAt: null, endsAt: null,
         place: '', link: '', description: '', status: 'confirmed', busy: true, private: false, categories: [], participants: [], answer: null, ownReminders: [], organiser: null, places: null, placesTaken: 0, waitsAt: null, travel: null, leave: null, guests: [], askWhen: null, asks: true, mayBring: false, seesAsked: true, remarks: null, repeat: null, priority: 0, colour: null, reminders: [],
-        attachments: [], tasks: [], joinable: false, copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [], addedBy: null, addedAt: null, changedBy: null, changedAt: null,
+        attachments: [], tasks: [], joinable: false, copyOf: null, origin: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [], addedBy: null, addedAt: null, changedBy: null, changedAt: null,
         mayChange: true, mayDelete: true, version: 3, ...more,
     };
 }

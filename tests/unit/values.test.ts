@@ -20,7 +20,7 @@ const event: Event = {
     answer: null, ownReminders: [], places: 8, placesTaken: 2, waitsAt: null, travel: 20, leave: '2026-11-03T09:10', guests: ['bring'], askWhen: 'provisional', asks: true, mayBring: false, seesAsked: true, remarks: null,
     repeat: { words: 'every week', rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=TU,TH', several: false, within: null, until: '2026-12-17', count: null, skipped: ['2026-11-17'], extra: [], changed: [], pick: { ...PICK, weekdays: [...PICK.weekdays] }, changing: WORDS, deleting: WORDS },
     priority: 5, colour: 'plum', reminders: [30], joinable: true, tasks: [{ id: 3, title: 'Book the slip', days: -7, due: '2026-10-27', doer: { id: 4, name: 'Esi Marchetti' }, done: true }],
-    attachments: [], copyOf: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [],
+    attachments: [], copyOf: null, origin: null, pins: [], pinned: false, joined: false, joiners: 0, joinerNames: [],
     addedBy: null, addedAt: null, changedBy: null, changedAt: null, mayChange: true, mayDelete: true, version: 3,
 };
 

@@ -44,6 +44,7 @@ export const queryKeys = {
     categoryUses: (id: number) => events('category uses', id),
     calendarDirectory: (...asked: unknown[]) => events('calendar directory', ...asked),
     sources: events('sources'),
+    imports: (slug: string) => events('imports', slug),
     refreshed: (source: number, refresh: number) => events('refreshed', source, refresh),
 
     meetings: events('meetings'),

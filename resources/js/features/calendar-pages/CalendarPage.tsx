@@ -20,6 +20,7 @@ import { OnMyDevices } from '@/features/feeds/OnMyDevices';
 import { PagesOf } from '@/features/publishing/PagesOf';
 import { DeletedEvents } from '@/features/history/DeletedEvents';
 import { ImportPanel } from '@/features/imports/ImportPanel';
+import { ImportsList } from '@/features/imports/ImportsList';
 import { CalendarDialog } from '@/features/calendars/CalendarDialog';
 import { CategoriesPanel } from '@/features/calendars/CategoriesPanel';
 import { HandOverDialog } from './HandOverDialog';
@@ -98,6 +99,7 @@ export function CalendarPage() {
             {edits && !calendar.subscribed && !calendar.archived && (
                 <Section title="Bring in" about="A calendar file (.ics), a spreadsheet or a table, a document, a page or a text with dates in it, or what you paste. You see what it would add, and put it right, before anything is changed.">
                     <ImportPanel calendar={calendar} onAddress={(address) => void navigate({ to: '/sources', search: { address } })} />
+                    <ImportsList calendar={calendar} />
                 </Section>
             )}
             <Section title="What you may do" about={`${LEVELS[calendar.level].name}: ${LEVELS[calendar.level].does}.`}>

@@ -168,6 +168,13 @@ export function EventPanel({ event, onEdit, onClose }: Props) {
                 ))}
                 <Fact name="About">{event.description !== '' && <Linked text={event.description} />}</Fact>
                 <Fact name="Added by">{event.addedBy !== null && event.addedAt !== null && `${event.addedBy}, ${formatMoment(event.addedAt)}`}</Fact>
+                <Fact name="Brought in">
+                    {event.origin !== null && (
+                        <span title={event.origin.said}>
+                            {event.origin.fileName}, line {event.origin.line}, {formatMoment(event.origin.at)}
+                        </span>
+                    )}
+                </Fact>
                 <Fact name="Changed by">{event.changedAt !== event.addedAt && event.changedBy !== null && event.changedAt !== null && `${event.changedBy}, ${formatMoment(event.changedAt)}`}</Fact>
             </dl>
             {event.pinned && <p className="mb-3 text-soft italic">{event.answer === null ? 'It is pinned here' : 'You are asked to it'}; its own calendar is not open to you{event.mayChange ? '.' : ', and it is changed there.'}</p>}

@@ -3,10 +3,11 @@ import { useState } from 'react';
 import { Dialog } from '@/components/Dialog';
 import { Field } from '@/components/Field';
 import { Empty } from '@/components/States';
-import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
+import { useCalendars } from '@/features/calendars/useCalendars';
 import { lastTarget } from '@/features/events/lastTarget';
 import type { Given } from './bringIn';
 import { ImportPanel } from './ImportPanel';
+import { takesIn } from './takesIn';
 
 /** Brings something in from wherever one is: into which calendar stands at the top, and is guessed by nobody. */
 export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () => void }) {
@@ -53,11 +54,6 @@ export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () =>
             )}
         </Dialog>
     );
-}
-
-/** What is brought into a calendar changes events that others have put there, too. */
-function takesIn(calendar: Calendar): boolean {
-    return (calendar.level === 'change' || calendar.level === 'manage') && !calendar.subscribed && !calendar.archived;
 }
 
 /** The calendar that one is at: its page, or the sheet of it alone. */

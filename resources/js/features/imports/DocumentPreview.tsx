@@ -1,14 +1,19 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState, type FormEvent, type ReactNode } from 'react';
+import type { Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { ChoiceField, TextField } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
 import { formatWhen, otherYear } from '@/time/dates';
+import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
+import { ColumnFields } from './ColumnFields';
+import { GoneEvents } from './GoneEvents';
+import { takesIn } from './takesIn';
 import { PreviewHead } from './PreviewHead';
 import type { Edit, Preview, Row } from './useImport';
 import { verdictWords } from './verdictWords';
 
-type Props = { preview: Preview; actions: ReactNode; isPutting: boolean; onEdit: (edit: Edit) => void; onOrder: (order: 'day' | 'month') => void };
+type Props = { preview: Preview; /** Into which it is brought. */ calendar: Calendar; actions: ReactNode; isPutting: boolean; onEdit: (edit: Edit) => void; onChoose: (choice: Partial<Omit<Schemas['ImportInput'], 'edits'>>) => void };
 
 const KINDS: Record<Preview['kind'], string> = { calendar: 'a calendar file', table: 'a table', page: 'a page', text: 'a text' };
 
@@ -21,7 +26,8 @@ const ORDERS = { day: 'day first: 3/9 is 3 September', month: 'month first: 3/9 
 const HEIGHT = 64;
 
 /** Event by event, what was understood of a document: each can be put right or left out before anything is changed. */
-export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }: Props) {
+export function DocumentPreview({ preview, calendar, actions, isPutting, onEdit, onChoose }: Props) {
+    const calendars = useCalendars().data ?? [];
     const { rows, skipped, skippedCount, order } = preview;
     const scroller = useRef<HTMLDivElement>(null);
     // eslint-disable-next-line react-hooks/incompatible-library -- what it returns is used here alone
@@ -44,19 +50,22 @@ export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }
             <div className="border-b border-line p-3">
                 <ChoiceField
                     label="Dates in figures"
+                    className="sm:w-80"
                     hint={order === 'unknown' ? 'It does not tell: both could be meant. Read as day first until you choose.' : undefined}
                     value={order === 'month' ? 'month' : 'day'}
                     choices={ORDERS}
-                    onChange={onOrder}
+                    onChange={(chosen) => onChoose({ order: chosen })}
                 />
             </div>
+            {preview.columns.length > 0 && <ColumnFields columns={preview.columns} disabled={isPutting} onChoose={(columns) => onChoose({ columns })} />}
+            <GoneEvents preview={preview} disabled={isPutting} onChoose={(gone) => onChoose({ gone })} />
             <Scrolling as="div" ref={scroller} className="max-h-112 overflow-auto" aria-label="Events of the document">
                 <ul className="relative" style={{ height: virtual.getTotalSize() }}>
                     {virtual.getVirtualItems().map(({ index, start }) => {
                         const row = rows[index];
                         return row === undefined ? null : (
                             <li key={row.row ?? index} data-index={index} ref={virtual.measureElement} className="absolute inset-x-0 top-0" style={{ transform: `translateY(${start}px)` }}>
-                                <DocumentRow row={row} disabled={isPutting} onEdit={onEdit} />
+                                <DocumentRow row={row} into={calendar} calendars={calendars} disabled={isPutting} onEdit={onEdit} />
                             </li>
                         );
                     })}
@@ -78,7 +87,9 @@ export function DocumentPreview({ preview, actions, isPutting, onEdit, onOrder }
     );
 }
 
-function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; onEdit: (edit: Edit) => void }) {
+type RowProps = { row: Row; into: Calendar; calendars: readonly Calendar[]; disabled: boolean; onEdit: (edit: Edit) => void };
+
+function DocumentRow({ row, into, calendars, disabled, onEdit }: RowProps) {
     const [open, setOpen] = useState(false);
     // Whether it is wanted, as one has just said: until the answer to it is there.
     const [wanted, setWanted] = useState<boolean | null>(null);
@@ -100,6 +111,12 @@ function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; o
                         {formatWhen(row)}
                         {otherYear(row.start)}
                         {row.place !== '' && `, ${row.place}`}
+                        {row.calendar !== null && (
+                            <span className="font-semibold">
+                                {' '}
+                                on {calendars.find(({ slug }) => slug === row.calendar)?.name ?? row.calendar}
+                            </span>
+                        )}
                     </p>
                     {row.changes.map(({ field, before, after }) => (
                         <p key={field} className="text-soft [overflow-wrap:anywhere]">
@@ -122,6 +139,8 @@ function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; o
             {open && (
                 <RowForm
                     row={row}
+                    into={into}
+                    calendars={calendars}
                     onDone={(edit) => {
                         setOpen(false);
                         if (edit !== null) onEdit(edit);
@@ -132,19 +151,22 @@ function DocumentRow({ row, disabled, onEdit }: { row: Row; disabled: boolean; o
     );
 }
 
-function RowForm({ row, onDone }: { row: Row; onDone: (edit: Edit | null) => void }) {
+function RowForm({ row, into, calendars, onDone }: { row: Row; into: Calendar; calendars: readonly Calendar[]; onDone: (edit: Edit | null) => void }) {
+    const here = row.calendar ?? into.slug;
+    const [calendar, setCalendar] = useState(here);
     const [title, setTitle] = useState(row.title);
     const [when, setWhen] = useState('');
     const [place, setPlace] = useState(row.place);
     const save = (submitted: FormEvent) => {
         submitted.preventDefault();
-        onDone({ row: row.row ?? 0, ...(title.trim() === row.title ? {} : { title }), ...(when.trim() === '' ? {} : { when }), ...(place === row.place ? {} : { place }) });
+        onDone({ row: row.row ?? 0, ...(title.trim() === row.title ? {} : { title }), ...(when.trim() === '' ? {} : { when }), ...(place === row.place ? {} : { place }), ...(calendar === here ? {} : { calendar }) });
     };
     return (
-        <form onSubmit={save} className="mt-2 ml-6.5 grid gap-2 sm:grid-cols-3">
+        <form onSubmit={save} className="mt-2 ml-6.5 grid gap-2 sm:grid-cols-2">
             <TextField label="Title" value={title} onChange={(typed) => setTitle(typed.target.value)} autoFocus />
             <TextField label="When, in words" placeholder="Wed 23 Sep 10–11" value={when} onChange={(typed) => setWhen(typed.target.value)} />
             <TextField label="Place" value={place} onChange={(typed) => setPlace(typed.target.value)} />
+            <ChoiceField label="On" value={calendar} choices={Object.fromEntries(calendars.filter(takesIn).map(({ slug, name }) => [slug, name]))} onChange={setCalendar} />
             <div className="flex gap-1.5">
                 <Button type="submit" look="primary">
                     Save

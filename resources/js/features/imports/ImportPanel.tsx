@@ -45,7 +45,7 @@ export function ImportPanel({ calendar, given, onAddress, onDone }: Props) {
             setPasted('');
             await refresh('events');
             onDone?.();
-            tellDone(operation, `Brought into ${calendar.name}: ${counts?.added ?? 0} added, ${counts?.changed ?? 0} changed, ${counts?.unchanged ?? 0} already there.`);
+            tellDone(operation, `Brought into ${calendar.name}: ${counts?.added ?? 0} added, ${counts?.changed ?? 0} changed, ${counts?.unchanged ?? 0} already there${counts?.removed ? `, ${counts.removed} taken away` : ''}.`);
         },
     );
     const error = bring.error ?? apply.error;
@@ -65,7 +65,7 @@ export function ImportPanel({ calendar, given, onAddress, onDone }: Props) {
     };
     const actions = preview !== undefined && (
         <>
-            <Button look="primary" disabled={apply.isPending || bring.isPutting || preview.counts.added + preview.counts.changed === 0} onClick={() => apply.mutate(preview.id)}>
+            <Button look="primary" disabled={apply.isPending || bring.isPutting || preview.counts.added + preview.counts.changed + preview.counts.removed === 0} onClick={() => apply.mutate(preview.id)}>
                 {apply.isPending ? 'Bringing it in…' : 'Bring it in'}
             </Button>
             {!apply.isPending && <Button onClick={bring.reset}>Cancel</Button>}
@@ -103,7 +103,7 @@ export function ImportPanel({ calendar, given, onAddress, onDone }: Props) {
             )}
             {apply.isPending && <JobProgress job={apply.job} what={`Bringing in ${preview?.fileName ?? 'the file'}`} />}
             {preview !== undefined &&
-                (preview.kind === 'calendar' ? <ImportPreview preview={preview} actions={actions} /> : <DocumentPreview preview={preview} actions={actions} isPutting={bring.isPutting} onEdit={bring.edit} onOrder={bring.chooseOrder} />)}
+                (preview.kind === 'calendar' ? <ImportPreview preview={preview} actions={actions} isPutting={bring.isPutting} onChoose={bring.choose} /> : <DocumentPreview preview={preview} calendar={calendar} actions={actions} isPutting={bring.isPutting} onEdit={bring.edit} onChoose={bring.choose} />)}
         </div>
     );
 }

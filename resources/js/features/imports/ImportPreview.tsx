@@ -2,16 +2,18 @@ import type { ReactNode } from 'react';
 import type { Schemas } from '@/api/client';
 import { formatDate, timeOfDay } from '@/time/dates';
 import { Scrolling } from '@/components/Scrolling';
+import { GoneEvents } from './GoneEvents';
 import { PreviewHead } from './PreviewHead';
 import { verdictWords } from './verdictWords';
 
 /** Row by row, what bringing a file in would do. */
-export function ImportPreview({ preview, actions }: { preview: Schemas['ImportPreview']; actions: ReactNode }) {
+export function ImportPreview({ preview, actions, isPutting, onChoose }: { preview: Schemas['ImportPreview']; actions: ReactNode; isPutting: boolean; onChoose: (choice: { gone: boolean }) => void }) {
     const { counts, rows, problems, problemCount } = preview;
     const total = counts.added + counts.changed + counts.unchanged;
     return (
         <section aria-label="Preview of the import" className="w-full border border-ink bg-sheet">
             <PreviewHead preview={preview} more={problemCount > 0 && `, ${problemCount} ${problemCount === 1 ? 'problem' : 'problems'}`} actions={actions} />
+            <GoneEvents preview={preview} disabled={isPutting} onChoose={(gone) => onChoose({ gone })} />
             {problems.length > 0 && (
                 <Scrolling as="ul" aria-label="Problems" className="max-h-40 overflow-y-auto border-b border-line p-3">
                     {problems.map((each, index) => (

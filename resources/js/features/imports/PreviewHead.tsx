@@ -12,6 +12,7 @@ export function PreviewHead({ preview: { fileName, counts }, kind, more, actions
                 {kind !== undefined && `, ${kind}`}
                 <span className="block text-soft">
                     {counts.added} new, {counts.changed} changed, {counts.unchanged} already there
+                    {counts.removed > 0 && `, ${counts.removed} to be taken away`}
                     {more}
                 </span>
             </p>

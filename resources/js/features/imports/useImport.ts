@@ -7,36 +7,36 @@ export type Preview = Schemas['ImportPreview'];
 
 export type Row = Preview['rows'][number];
 
+export type Column = Preview['columns'][number];
+
 export type Edit = Schemas['ImportInput']['edits'][number];
 
-type Order = NonNullable<Schemas['ImportInput']['order']>;
+/** What was chosen and put right of what is brought in. */
+type Choices = Schemas['ImportInput'];
+
+const NONE: Choices = { edits: [], order: null };
 
 /** The most that the server takes; checked here too, so that nobody waits for an upload that is refused. */
 const MOST_MEGABYTES = 20;
 
 /** Looks at what is to be brought into a calendar, and puts right what was understood of it, before anything is changed. */
 export function useImport(calendar: Calendar) {
-    const [edits, setEdits] = useState<Edit[]>([]);
-    const [order, setOrder] = useState<Order | null>(null);
-    const forget = () => {
-        setEdits([]);
-        setOrder(null);
-    };
+    const [choices, setChoices] = useState(NONE);
     const look = useMutation({
         mutationFn: async (given: File | string) => {
             const body = typeof given === 'string' ? textForm(given) : fileForm(await readable(given));
             return answered(api.POST('/calendars/{slug}/imports', { params: { path: { slug: calendar.slug } }, body }));
         },
-        onSuccess: forget,
+        onSuccess: () => setChoices(NONE),
     });
     const put = useMutation({
-        mutationFn: ({ id, next, inOrder }: { id: number; next: Edit[]; inOrder: Order | null }) => answered(api.PUT('/imports/{id}', { params: { path: { id } }, body: { edits: next, order: inOrder } })),
-        onSuccess: (_, { next, inOrder }) => {
-            setEdits(next);
-            setOrder(inOrder);
-        },
+        mutationFn: ({ id, next }: { id: number; next: Choices }) => answered(api.PUT('/imports/{id}', { params: { path: { id } }, body: next })),
+        onSuccess: (_, { next }) => setChoices(next),
     });
     const preview = put.data?.id === look.data?.id ? (put.data ?? look.data) : look.data;
+    const choose = (part: Partial<Choices>) => {
+        if (preview !== undefined) put.mutate({ id: preview.id, next: { ...choices, ...part } });
+    };
     return {
         preview,
         look: (given: File | string) => {
@@ -45,20 +45,17 @@ export function useImport(calendar: Calendar) {
         },
         /** What is put right of a row beside what was before. */
         edit: (change: Edit) => {
-            if (preview === undefined) return;
-            const before = edits.find(({ row }) => row === change.row);
-            put.mutate({ id: preview.id, next: [...edits.filter(({ row }) => row !== change.row), { ...before, ...change }], inOrder: order });
+            const before = choices.edits.find(({ row }) => row === change.row);
+            choose({ edits: [...choices.edits.filter(({ row }) => row !== change.row), { ...before, ...change }] });
         },
-        chooseOrder: (inOrder: Order) => {
-            if (preview !== undefined) put.mutate({ id: preview.id, next: edits, inOrder });
-        },
+        choose,
         isLooking: look.isPending,
         isPutting: put.isPending,
         error: look.error ?? put.error,
         reset: () => {
             look.reset();
             put.reset();
-            forget();
+            setChoices(NONE);
         },
     };
 }

@@ -1,0 +1,20 @@
+<?php
+
+namespace App\Imports;
+
+use PinnedRota\Core\Documents\ColumnRole;
+
+/** A column of a table, and what it was taken for. */
+final readonly class ImportColumnData
+{
+    /**
+     * @param  int  $table  Of which table of the document, from 0
+     * @param  int  $column  From 0
+     * @param  string  $name  As the head has it
+     * @param  ?ColumnRole  $role  Null where it says nothing of an event
+     * @param  list<string>  $samples  Some of what is in it
+     */
+    public function __construct(public int $table, public int $column, public string $name, public ?ColumnRole $role, public array $samples)
+    {
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+namespace App\Imports;
+
+use App\Events\EventRecord;
+use Illuminate\Support\Facades\DB;
+
+/** From which line of which document an event is: what was brought in keeps its link to where it came from. */
+final class ImportLines
+{
+    private const AT_ONCE = 500;
+
+    private const SAID = 300;
+
+    public function write(Import $import, ReadDocument $read): void
+    {
+        $rows = [];
+        foreach (array_diff_key($read->events, $read->leftOut) as $row => $event) {
+            $found = $read->rows[$row];
+            $rows[] = ['import_id' => $import->id, 'calendar_id' => $read->calendars[$row]->id, 'uid' => $event->uid, 'line' => $found->line, 'said' => mb_strimwidth($found->said, 0, self::SAID, '…')];
+        }
+        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+            DB::table('import_lines')->insert($some);
+        }
+    }
+
+    /** From where an event came last, and was not taken back; null where it was written here. */
+    public function originOf(EventRecord $head): ?OriginData
+    {
+        $line = DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')->leftJoin('operations', 'operations.id', '=', 'operation_id')->leftJoin('people', 'people.id', '=', 'imports.created_by')
+            ->where('import_lines.calendar_id', $head->calendar_id)->where('uid', $head->uid)->whereNull('operations.undone_at')->orderByDesc('import_id')
+            ->first(['file_name', 'line', 'said', 'applied_at', 'people.name as by']);
+        if ($line === null) {
+            return null;
+        }
+
+        return new OriginData($line->file_name, (int) $line->line, $line->said, now()->parse($line->applied_at)->toIso8601ZuluString(), (string) $line->by);
+    }
+}

@@ -1,0 +1,86 @@
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, expect, test, vi } from 'vitest';
+import type { Schemas } from '@/api/client';
+import { SourceCard } from '@/features/sources/SourceCard';
+import { everyWords } from '@/features/sources/sourceWords';
+import { SubscribeForm } from '@/features/sources/SubscribeForm';
+import { fakeServer, job, withQueries } from './server';
+
+vi.mock('@tanstack/react-router', () => ({ Link: ({ children }: { children: React.ReactNode }) => <a href="#there">{children}</a>, getRouteApi: () => ({ useSearch: () => ({}) }) }));
+vi.mock('@/features/session/useSession', () => ({ usePerson: () => ({ role: 'member' }) }));
+afterEach(cleanup);
+
+const REFRESH: Schemas['Refresh'] = { id: 7, at: '2026-11-26T10:00:00Z', state: 'done', counts: { added: 2, changed: 0, unchanged: 3, removed: 1 }, error: null, reversible: true };
+
+function madeSource(more: Partial<Schemas['Source']> = {}): Schemas['Source'] {
+    return {
+        id: 3, calendar: { slug: 'tides', name: 'Tides', colour: 'pine', mark: 'waves' }, url: 'https://example.org/tides.ics', kind: 'calendar', mayManage: true, refreshMinutes: 60, everyMinutes: 60,
+        succeededAt: '2026-11-26T10:00:00Z', nextAt: '2026-11-26T11:00:00Z', error: null, failingSince: null, declined: false, held: null, signIn: 'none', user: '',
+        terms: { follow: false, order: null, conditions: [], busy: null, categories: [], renamed: [] }, catalogue: null, history: [REFRESH], ...more,
+    };
+}
+
+function showCard(source: Schemas['Source'], answer: (asked: { method: string; path: string }) => { status?: number; body?: unknown } = () => ({ body: job({ kind: 'refresh', counts: null }) })) {
+    const sent = fakeServer(answer);
+    render(<SourceCard source={source} />, { wrapper: withQueries().wrapper });
+    return () => sent.filter(({ method }) => method !== 'GET').map(({ method, path, body }) => [method, path, body]);
+}
+
+test('how often something is fetched, in words', () => {
+    expect([15, 60, 90, 120, 1440, 10_080].map(everyWords)).toEqual(['every 15 minutes', 'every hour', 'every 90 minutes', 'every 2 hours', 'every day', 'every 7 days']);
+});
+
+test('who only reads a source sees how it fares, and is offered nothing', () => {
+    showCard(madeSource({ mayManage: false, terms: null, url: 'example.org', error: 'The far side has a fault (500). Try again later.', failingSince: '2026-11-25T08:00:00Z' }));
+    expect(screen.getByRole('alert').textContent).toContain('It fails since 25 Nov');
+    expect(screen.queryAllByRole('button')).toEqual([]);
+});
+
+test('what is held back says how much is gone; both answers are one click', async () => {
+    const held = { ...REFRESH, state: 'held' as const, reversible: false, counts: { added: 1, changed: 0, unchanged: 2, removed: 4 } };
+    const sent = showCard(madeSource({ held }), ({ method }) => (method === 'PUT' ? { status: 204 } : { body: [] }));
+    const section = within(screen.getByRole('region', { name: 'Held back: Tides' }));
+    expect(section.getByText('4 of 6 events are gone there.')).not.toBeNull();
+    expect(section.getByText(/it also has 1 new and 0 changed/)).not.toBeNull();
+    fireEvent.click(section.getByRole('button', { name: 'Keep what is there of Tides' }));
+    await waitFor(() => expect(sent()).toEqual([['PUT', '/sources/3/refreshes/7', { take: false }]]));
+});
+
+test('the events of a refresh are asked for when one wants them, and one goes back to before it', async () => {
+    const events: Schemas['RefreshedEvent'][] = [
+        { verdict: 'removed', title: 'Noon boat', start: '2026-12-01', allDay: true, repeats: false, changes: [] },
+        { verdict: 'changed', title: 'Night boat', start: '2026-12-02T20:00', allDay: false, repeats: true, changes: [{ of: null, field: 'place', before: '', after: 'Slip' }] },
+    ];
+    const sent = showCard(madeSource(), ({ method }) => (method === 'POST' ? { status: 204 } : { body: events }));
+    fireEvent.click(screen.getByRole('button', { name: /^Events of the refresh/ }));
+    const list = within(await screen.findByRole('list', { name: 'Events of this refresh' }));
+    expect(list.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['gone Noon boat, Tue 1 Dec', 'changed Night boat, Wed 2 Dec 20:00, repeatsplace: nothing → Slip', 'and 1 more.']);
+    fireEvent.click(screen.getByRole('button', { name: /^Go back to before/ }));
+    await waitFor(() => expect(sent()).toEqual([['POST', '/sources/3/refreshes/7/back', null]]));
+});
+
+test('of the settings only what is another is sent', async () => {
+    const sent = showCard(madeSource());
+    fireEvent.click(screen.getByRole('button', { name: 'Settings of Tides' }));
+    const form = within(screen.getByRole('form', { name: 'Settings of Tides' }));
+    fireEvent.change(form.getByLabelText('Fetched'), { target: { value: '1440' } });
+    fireEvent.change(form.getByLabelText('What its categories are called here'), { target: { value: 'tide = water\nnonsense\nrace =' } });
+    fireEvent.submit(screen.getByRole('form', { name: 'Settings of Tides' }));
+    await waitFor(() => expect(sent()).toHaveLength(1));
+    expect(sent()[0]).toEqual(['PATCH', '/sources/3', { refreshMinutes: 1440, terms: { follow: false, order: null, conditions: [], busy: null, categories: [], renamed: [{ from: 'tide', to: 'water' }, { from: 'race', to: '' }] } }]);
+});
+
+test('an address is looked at before it is subscribed to; at another it is looked at anew', async () => {
+    const found: Schemas['AddressFound'] = { url: 'https://example.org/a', name: 'Ferries', kind: 'page', count: 1, events: [{ title: 'Boat', start: '2026-12-01', end: '2026-12-02', allDay: true, place: '' }], ownMinutes: 1440, subscribed: [{ slug: 'f', name: 'Our ferries', by: 'Ada' }] };
+    const sent = fakeServer(({ path }) => ({ body: path === '/sources/look' ? job({ kind: 'look', found }) : [] }));
+    render(<SubscribeForm onClose={() => undefined} />, { wrapper: withQueries().wrapper });
+    fireEvent.change(screen.getByLabelText('Address'), { target: { value: 'https://example.org/a ' } });
+    expect(screen.queryByLabelText('Call it')).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
+    expect((await screen.findByLabelText<HTMLInputElement>('Call it')).value).toBe('Ferries');
+    expect(screen.getByRole('region', { name: 'What is there' }).textContent).toContain('A page called Ferries, with one event; it asks to be fetched every day.');
+    expect(screen.getByRole('note').textContent).toContain('Our ferries (kept by Ada)');
+    fireEvent.change(screen.getByLabelText('Address'), { target: { value: 'https://example.org/b' } });
+    expect(screen.queryByRole('button', { name: 'Subscribe' })).toBeNull();
+    expect(sent.map(({ path }) => path)).toEqual(['/sources/look']);
+});
