@@ -112,6 +112,7 @@ test('a spreadsheet is dropped onto the sheet, its columns are picked, and a new
 
     await test.step('what is dropped is looked at, and goes where one says', async () => {
         await page.goto('/');
+        await expect(page.getByRole('button', { name: 'Bring in' })).toBeVisible();
         await drop([['Date', 'Boat', 'Watch'], [day(9), 'Gig', first], [day(10), 'Skiff', second]]);
         await expect(preview).toContainText('watches.ods, a spreadsheet');
         await preview.getByText('What its columns are').click();

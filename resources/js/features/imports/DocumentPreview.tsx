@@ -11,6 +11,7 @@ import { GoneEvents } from './GoneEvents';
 import { takesIn } from './takesIn';
 import { PreviewHead } from './PreviewHead';
 import type { Edit, Preview, Row } from './useImport';
+import { useWanted } from './useWanted';
 import { verdictWords } from './verdictWords';
 
 type Props = { preview: Preview; /** Into which it is brought. */ calendar: Calendar; actions: ReactNode; isPutting: boolean; onEdit: (edit: Edit) => void; onChoose: (choice: Partial<Omit<Schemas['ImportInput'], 'edits'>>) => void };
@@ -91,18 +92,13 @@ type RowProps = { row: Row; into: Calendar; calendars: readonly Calendar[]; disa
 
 function DocumentRow({ row, into, calendars, disabled, onEdit }: RowProps) {
     const [open, setOpen] = useState(false);
-    // Whether it is wanted, as one has just said: until the answer to it is there.
-    const [wanted, setWanted] = useState<boolean | null>(null);
     const number = row.row ?? 0;
     const isOut = row.verdict === 'leftOut';
-    const choose = (isWanted: boolean) => {
-        setWanted(isWanted);
-        onEdit({ row: number, leftOut: !isWanted });
-    };
+    const ticked = useWanted(!isOut, disabled, (wanted) => onEdit({ row: number, leftOut: !wanted }));
     return (
         <div className={`border-b border-hair px-3 py-1.5 ${isOut || row.verdict === 'unchanged' ? 'text-soft' : ''}`}>
             <div className="flex items-start gap-2.5">
-                <input type="checkbox" className="mt-1 size-4 shrink-0 accent-(--ink)" aria-label={`Bring in ${row.title}`} checked={disabled && wanted !== null ? wanted : !isOut} disabled={disabled} onChange={(change) => choose(change.target.checked)} />
+                <input type="checkbox" className="mt-1 size-4 shrink-0 accent-(--ink)" aria-label={`Bring in ${row.title}`} {...ticked} />
                 <div className="min-w-0 flex-1">
                     <p className="[overflow-wrap:anywhere]">
                         <b className="font-semibold">{row.title}</b> <i>{verdictWords[row.verdict]}</i>
