@@ -28,9 +28,10 @@ final class BringIn implements Work
             foreach ($planned->calendars as $calendar) {
                 $this->importable->named(Calendar::query()->findOrFail($calendar->id)->slug);
             }
-            $operation = $this->intake->carryOutAll($planned->plans, $planned->calendars, Actor::person($person), Cause::Import, importId: $import->id, progress: $run->progress->at(...));
+            $cause = $planned->document === null ? Cause::Import : Cause::Document;
+            $operation = $this->intake->carryOutAll($planned->plans, $planned->calendars, Actor::person($person), $cause, importId: $import->id, progress: $run->progress->at(...));
             if ($planned->document !== null) {
-                $this->lines->write($import, $planned->document);
+                $this->lines->write($import, $planned->document, $planned);
                 $this->shapes->remember($person, $planned->document->tables, $import->options['columns'] ?? []);
             }
             $import->update(['counts' => $planned->counts(), 'operation_id' => $operation?->id, 'applied_at' => now()]);

@@ -19,6 +19,7 @@ use PinnedRota\Core\Documents\DocumentKind;
 use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\RowEdit;
+use PinnedRota\Core\Documents\RowOver;
 use PinnedRota\Core\Import\PlannedSeries;
 use PinnedRota\Core\Import\Verdict;
 use PinnedRota\Core\Time\InvalidTime;
@@ -30,7 +31,7 @@ final class DocumentRows
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly NamedPeople $people, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
     {
     }
 
@@ -61,7 +62,7 @@ final class DocumentRows
             $rows[$row] = $edit === [] ? $found : $this->putRight($found, $edit, $row, $today);
         }
 
-        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone), $calendars, $left, $read->skipped, $read->tables);
+        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone, $this->people->of(...)), $calendars, $left, $read->skipped, $read->tables);
     }
 
     /**
@@ -84,7 +85,7 @@ final class DocumentRows
         foreach ($read->events as $row => $event) {
             $calendar = $read->calendars[$row];
             $rows[] = ImportRowData::told(
-                isset($read->leftOut[$row]) ? 'leftOut' : $planned[$row]->verdict->value, $event, $row, $read->rows[$row], $changes[$calendar->id][$event->uid] ?? [], $calendar->id === $main->id ? null : $calendar->slug,
+                isset($read->leftOut[$row]) ? 'leftOut' : $planned[$row]->verdict->value, $event, $row, $read->rows[$row], $changes[$calendar->id][$event->uid] ?? [], $calendar->id === $main->id ? null : $calendar->slug, $this->people->unknown($read->rows[$row]),
             );
         }
 
@@ -136,7 +137,8 @@ final class DocumentRows
         $changes = [];
         foreach (array_chunk(array_keys($changed), self::AT_ONCE) as $some) {
             foreach (EventRecord::query()->where('calendar_id', $calendarId)->whereNull('series_id')->whereIn('uid', array_map(strval(...), $some))->with(EventRecord::WHOLE)->get() as $head) {
-                $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendarId, $this->translator->series($head)), $this->fields->ofSeries($calendarId, $changed[$head->uid]->series));
+                $now = $this->translator->series($head);
+                $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendarId, $now), $this->fields->ofSeries($calendarId, RowOver::of($now, $changed[$head->uid]->series)));
             }
         }
 

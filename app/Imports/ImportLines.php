@@ -12,12 +12,12 @@ final class ImportLines
 
     private const SAID = 300;
 
-    public function write(Import $import, ReadDocument $read): void
+    public function write(Import $import, ReadDocument $read, PlannedImport $planned): void
     {
         $rows = [];
         foreach (array_diff_key($read->events, $read->leftOut) as $row => $event) {
             $found = $read->rows[$row];
-            $rows[] = ['import_id' => $import->id, 'calendar_id' => $read->calendars[$row]->id, 'uid' => $event->uid, 'line' => $found->line, 'said' => mb_strimwidth($found->said, 0, self::SAID, '…')];
+            $rows[] = ['import_id' => $import->id, 'calendar_id' => $read->calendars[$row]->id, 'uid' => $event->uid, 'line' => $found->line, 'said' => mb_strimwidth($found->said, 0, self::SAID, '…'), 'fingerprint' => $planned->series[$read->calendars[$row]->id][$event->uid]->fingerprint];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             DB::table('import_lines')->insert($some);

@@ -5,6 +5,8 @@ namespace App\Imports;
 use App\History\FieldChangeData;
 use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Participant;
+use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Import\PlannedSeries;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\TimeKind;
@@ -20,6 +22,8 @@ final readonly class ImportRowData
      * @param  string  $said  As it stands there
      * @param  list<string>  $doubts  What is to be looked at, in words
      * @param  list<FieldChangeData>  $changes  Of what is there already: what would be another
+     * @param  list<string>  $people  Who takes part, as the document says
+     * @param  list<string>  $unknown  Whom it names and nobody here is called, or several are
      * @param  ?string  $calendar  On which it goes, where that is another than where the document is brought in
      */
     public function __construct(
@@ -37,6 +41,8 @@ final readonly class ImportRowData
         public array $doubts,
         public array $changes,
         public ?string $calendar,
+        public array $people,
+        public array $unknown,
     ) {
     }
 
@@ -48,8 +54,9 @@ final readonly class ImportRowData
     /**
      * @param  'added'|'changed'|'unchanged'|'leftOut'  $verdict
      * @param  list<FieldChangeData>  $changes
+     * @param  list<string>  $unknown
      */
-    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = [], ?string $calendar = null): self
+    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = [], ?string $calendar = null, array $unknown = []): self
     {
         $start = $event->timing->start;
         $write = static fn (EventTime $time): string => $time->kind === TimeKind::Date ? $time->local->toDate() : $time->local->toMinute();
@@ -69,6 +76,8 @@ final readonly class ImportRowData
             doubts: $found->doubts ?? [],
             changes: $changes,
             calendar: $calendar,
+            people: array_map(static fn (Participant $each): string => ($each->name === '' ? $each->mailAddress() : $each->name).($each->role === ParticipantRole::Responsible ? ' (responsible)' : ''), $event->participants),
+            unknown: $unknown,
         );
     }
 }

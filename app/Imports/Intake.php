@@ -3,6 +3,8 @@
 namespace App\Imports;
 
 use App\Calendars\Calendar;
+use App\Events\EventRecord;
+use App\Events\EventTranslator;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
 use App\Events\Write\ChangeEvents;
@@ -14,6 +16,7 @@ use App\Events\Write\NewSeries;
 use App\Events\Write\OperationKind;
 use App\History\Operation;
 use Generator;
+use PinnedRota\Core\Documents\RowOver;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\ICalendar\CalendarReader;
 use PinnedRota\Core\ICalendar\Diagnostics;
@@ -28,7 +31,7 @@ final class Intake
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly ChangeEvents $changes)
+    public function __construct(private readonly ChangeEvents $changes, private readonly EventTranslator $translator)
     {
     }
 
@@ -46,12 +49,14 @@ final class Intake
     }
 
     /**
+     * The same of the rows of a document.
+     *
      * @param  iterable<Event>  $events
      * @param  ?list<string>  $gone  UIDs of what is to go where it is not among them
      */
     public function planOf(Calendar $calendar, iterable $events, ?array $gone = null): Plan
     {
-        return Plan::compare($events, new KnownEvents($calendar, $gone), isRemoving: $gone !== null);
+        return Plan::compare($events, new KnownRows($calendar, $gone), isRemoving: $gone !== null);
     }
 
     /**
@@ -77,9 +82,10 @@ final class Intake
     {
         $count = array_sum(array_map(static fn (Plan $plan): int => array_sum(array_diff_key($plan->counts(), ['unchanged' => 0])), $plans));
         $kind = $cause === Cause::Refresh ? OperationKind::Refresh : OperationKind::Import;
-        $commands = function () use ($plans, $calendars, $importId): Generator {
+        $isDocument = $cause === Cause::Document;
+        $commands = function () use ($plans, $calendars, $importId, $isDocument): Generator {
             foreach ($plans as $id => $plan) {
-                foreach ($this->commands($calendars[$id], $plan, $importId) as $command) {
+                foreach ($this->commands($calendars[$id], $plan, $importId, $isDocument) as $command) {
                     yield $command;
                 }
             }
@@ -88,23 +94,26 @@ final class Intake
         return $this->changes->carryOutMany($actor, $cause, $kind, array_keys($plans), $commands, $count, $progress);
     }
 
-    /** @return Generator<int, Command> */
-    private function commands(Calendar $calendar, Plan $plan, ?int $importId): Generator
+    /**
+     * @param  bool  $isDocument  what it says is ours, and bears no mark of having come in
+     * @return Generator<int, Command>
+     */
+    private function commands(Calendar $calendar, Plan $plan, ?int $importId, bool $isDocument): Generator
     {
         $known = new KnownEvents($calendar);
         $changed = [];
         foreach ($plan as $planned) {
             if ($planned->verdict === Verdict::Added) {
-                yield new AddSeries($calendar->id, $planned->series, new NewSeries(importId: $importId, fingerprint: $planned->fingerprint));
+                yield new AddSeries($calendar->id, $planned->series, $isDocument ? new NewSeries : new NewSeries(importId: $importId, fingerprint: $planned->fingerprint));
             } elseif ($planned->verdict === Verdict::Changed) {
                 $changed[] = $planned;
             }
             if (count($changed) === self::AT_ONCE) {
-                yield from $this->replacing($known, $changed);
+                yield from $isDocument ? $this->layingOver($known, $changed) : $this->replacing($known, $changed);
                 $changed = [];
             }
         }
-        yield from $this->replacing($known, $changed);
+        yield from $isDocument ? $this->layingOver($known, $changed) : $this->replacing($known, $changed);
         foreach (array_chunk($plan->missing(), self::AT_ONCE) as $some) {
             foreach ($known->ids($some) as $id) {
                 yield new DeleteSeries($id);
@@ -121,6 +130,20 @@ final class Intake
         $ids = $known->ids(array_map(static fn (PlannedSeries $each): string => $each->series->uid(), $changed));
         foreach ($changed as $each) {
             yield new ReplaceSeries($ids[$each->series->uid()], $each->series, $each->fingerprint);
+        }
+    }
+
+    /**
+     * @param  list<PlannedSeries>  $changed
+     * @return Generator<int, Command>
+     */
+    private function layingOver(KnownEvents $known, array $changed): Generator
+    {
+        $ids = $known->ids(array_map(static fn (PlannedSeries $each): string => $each->series->uid(), $changed));
+        $heads = EventRecord::query()->with(EventRecord::WHOLE)->findMany($ids)->keyBy('uid');
+        foreach ($changed as $each) {
+            $head = $heads[$each->series->uid()];
+            yield new ReplaceSeries($head->id, RowOver::of($this->translator->series($head), $each->series));
         }
     }
 }

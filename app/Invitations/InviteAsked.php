@@ -26,7 +26,7 @@ final class InviteAsked
     private const AT_ONCE = 500;
 
     /** What comes from elsewhere is told by whoever has it there. */
-    private const TELLING = [Cause::Screen, Cause::Undo, Cause::Letter];
+    private const TELLING = [Cause::Screen, Cause::Document, Cause::Undo, Cause::Letter];
 
     public function __construct(private readonly Outbox $outbox, private readonly GroupMemberships $memberships)
     {

@@ -7,6 +7,7 @@ namespace PinnedRota\Core\Documents;
 use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\EventContents;
 use PinnedRota\Core\Events\EventTiming;
+use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\Status;
 use PinnedRota\Core\Time\EventTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -22,15 +23,16 @@ final class DocumentEvents
 
     /**
      * @param  array<int, ExtractedEvent>  $found  in the order of the document
+     * @param  ?callable(ExtractedEvent): list<Participant>  $people  who takes part in each; null: nobody
      * @return array<int, Event> by the same keys
      */
-    public static function of(array $found, Zone $zone): array
+    public static function of(array $found, Zone $zone, ?callable $people = null): array
     {
         $seen = $events = [];
         foreach ($found as $key => $each) {
             $title = mb_strtolower($each->title);
             $seen[$title] = ($seen[$title] ?? 0) + 1;
-            $events[$key] = self::event($each, hash('sha256', "document|{$title}|{$seen[$title]}").'@document.invalid', $zone);
+            $events[$key] = self::event($each, hash('sha256', "document|{$title}|{$seen[$title]}").'@document.invalid', $zone, $people === null ? [] : $people($each));
         }
 
         return $events;
@@ -42,7 +44,8 @@ final class DocumentEvents
         return preg_match('#^https?://\S+$#i', $said) === 1 && strlen($said) <= 1000 ? $said : '';
     }
 
-    private static function event(ExtractedEvent $found, string $uid, Zone $zone): Event
+    /** @param  list<Participant>  $participants */
+    private static function event(ExtractedEvent $found, string $uid, Zone $zone, array $participants): Event
     {
         $at = static fn (LocalDateTime $local): EventTime => $found->allDay ? EventTime::date($local) : EventTime::zoned($local, $zone);
         $categories = array_values(array_filter(array_map(trim(...), explode(';', $found->fields[ColumnRole::Category->value] ?? '')), static fn (string $each): bool => $each !== ''));
@@ -51,6 +54,6 @@ final class DocumentEvents
             mb_substr($found->title, 0, 500), mb_substr($found->place, 0, 500), $found->fields[ColumnRole::Description->value] ?? '', self::link($found->fields[ColumnRole::Link->value] ?? ''),
             status: self::STATES[mb_strtolower($found->fields[ColumnRole::Status->value] ?? '')] ?? Status::Confirmed,
             categories: array_map(static fn (string $each): string => mb_substr($each, 0, 80), array_slice($categories, 0, 20)),
-        ));
+        ), participants: $participants);
     }
 }

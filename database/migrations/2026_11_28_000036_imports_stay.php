@@ -17,6 +17,7 @@ return new class extends Migration
             $table->string('uid', 255)->collation('utf8mb4_bin');
             $table->unsignedInteger('line');
             $table->string('said', 300);
+            $table->char('fingerprint', 64);
             $table->index(['calendar_id', 'uid', 'import_id']);
         });
         Schema::create('table_shapes', function (Blueprint $table): void {

@@ -56,6 +56,26 @@ test('an import of 600 events whose worker is killed in the middle leaves nothin
     ($this->sound)();
 });
 
+test('a table of 5,000 rows whose worker is killed in the middle leaves nothing, says so, and comes in once', function () {
+    $rows = implode('', array_map(static fn (int $at): string => date('d/m/Y', strtotime('2026-09-01') + 86_400 * ($at % 300)).";Duty {$at};9:00\n", range(1, 5_000)));
+    Storage::put('imports/killed.csv', "Date;What;Time\n{$rows}");
+    $import = Import::query()->create(['calendar_id' => $this->slip->id, 'created_by' => $this->ada->id, 'file_name' => 'duties.csv', 'kind' => 'table', 'path' => 'imports/killed.csv', 'counts' => ['added' => 5_000, 'changed' => 0, 'unchanged' => 0]]);
+    $this->changes = DB::table('changes')->count();
+    config(['queue.default' => 'database']);
+    $job = $this->as($this->ada, 'POST', "/imports/{$import->id}/apply")->assertStatus(202)->json('id');
+    $worker = Elsewhere::work('work');
+    Elsewhere::middle($worker, $this->written, 500, 5_000);
+    $worker->signal(SIGKILL);
+    $worker->wait();
+    ($this->nothing)();
+    expect(DB::table('import_lines')->count())->toBe(0)->and($import->refresh()->applied_at)->toBeNull();
+    $this->as($this->ada, 'GET', "/jobs/{$job}")->assertJsonPath('state', 'waiting');
+    Elsewhere::work('work')->wait();
+    $this->as($this->ada, 'GET', "/jobs/{$job}")->assertJsonPath('state', 'done')->assertJsonPath('counts.added', 5_000);
+    expect(EventRecord::query()->count())->toBe(5_000)->and(DB::table('import_lines')->count())->toBe(5_000)->and(Operation::query()->count())->toBe(1);
+    ($this->sound)();
+});
+
 test('a refresh whose queue worker is killed in the middle leaves nothing, holds the next one up for minutes at most, and comes in once', function () {
     $names = implode(',', array_map(static fn (int $at): string => base_convert((string) $at, 10, 36), range(1, 300)));
     $source = Source::query()->create([

@@ -11,6 +11,9 @@ enum Cause: string
     /** A file that is brought in. */
     case Import = 'import';
 
+    /** A table or a text that is brought in: what it says is of whoever brings it in, as though they had written it. */
+    case Document = 'document';
+
     /** The refresh of a subscribed source. */
     case Refresh = 'refresh';
 

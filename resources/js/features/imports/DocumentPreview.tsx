@@ -114,6 +114,8 @@ function DocumentRow({ row, into, calendars, disabled, onEdit }: RowProps) {
                             </span>
                         )}
                     </p>
+                    {row.people.length > 0 && <p>With {row.people.join(', ')}</p>}
+                    {row.unknown.length > 0 && <p className="text-soft">Not known here, or several are called so: {row.unknown.join(', ')}</p>}
                     {row.changes.map(({ field, before, after }) => (
                         <p key={field} className="text-soft [overflow-wrap:anywhere]">
                             {field}: {before === '' ? 'nothing' : <s>{before}</s>} → {after === '' ? 'nothing' : after}
