@@ -98,6 +98,7 @@ final class DemoSeeder
         (new DemoFollowing($this->changes, $calendars, $people))->lay();
         (new DemoTakingPart($this->changes, $calendars, $people))->lay();
         (new DemoNews($this->changes, $this->translator, $calendars, $people))->lay();
+        app(DemoImports::class)->lay($calendars['Visits'], $people['Ines Halloran']);
         $this->askForAFile('Ines Halloran', 'assessments');
 
         return true;
