@@ -82,5 +82,26 @@ test('an address is looked at before it is subscribed to; at another it is looke
     expect(screen.getByRole('note').textContent).toContain('Our ferries (kept by Ada)');
     fireEvent.change(screen.getByLabelText('Address'), { target: { value: 'https://example.org/b' } });
     expect(screen.queryByRole('button', { name: 'Subscribe' })).toBeNull();
-    expect(sent.map(({ path }) => path)).toEqual(['/sources/look']);
+    expect(sent.filter(({ method }) => method !== 'GET').map(({ path }) => path)).toEqual(['/sources/look']);
+});
+
+test('what is subscribed to becomes a layer of an overlay that one may change, before what takes the rest', async () => {
+    const found: Schemas['AddressFound'] = { url: 'https://example.org/a', name: 'Ferries', kind: 'calendar', count: 1, events: [], ownMinutes: null, subscribed: [] };
+    const layer = (name: string, takes: Schemas['OverlayLayer']['takes']): Schemas['OverlayLayer'] => ({ name, colour: 'sea', mark: 'disc', pattern: 'plain', takes, group: null, calendars: takes === 'chosen' ? ['boats'] : [], conditions: [] });
+    const overlay = { slug: 'term', name: 'Term', version: 4, level: 'change', everyLayer: false, openingView: 'lanes', layers: [layer('Boats', 'chosen'), layer('The rest', 'rest')] };
+    const sent = fakeServer(({ path, method }) => {
+        if (path === '/overlays') return { body: [overlay, { ...overlay, slug: 'theirs', name: 'Theirs', level: 'see' }] };
+        if (path === '/sources/look') return { body: job({ kind: 'look', found }) };
+        return { body: method === 'POST' ? job({ kind: 'subscribe', title: 'Ferries', calendar: 'ferries' }) : method === 'PUT' ? overlay : [] };
+    });
+    render(<SubscribeForm onClose={() => undefined} />, { wrapper: withQueries().wrapper });
+    fireEvent.change(screen.getByLabelText('Address'), { target: { value: 'https://example.org/a' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
+    const choice = await screen.findByLabelText<HTMLSelectElement>('A layer of');
+    expect([...choice.options].map(({ text }) => text)).toEqual(['no overlay for now', 'Term']);
+    fireEvent.change(choice, { target: { value: 'term' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Subscribe' }));
+    await waitFor(() => expect(sent.some(({ path }) => path === '/overlays/term')).toBe(true));
+    const body = sent.find(({ path }) => path === '/overlays/term')?.body as Schemas['OverlayInput'];
+    expect(body.layers.map(({ name, takes, calendars }) => [name, takes, calendars])).toEqual([['Boats', 'chosen', ['boats']], ['Ferries', 'chosen', ['ferries']], ['The rest', 'rest', []]]);
 });

@@ -1,9 +1,9 @@
 import { Link } from '@tanstack/react-router';
 import { useEffect, useState, type ClipboardEvent, type FormEvent } from 'react';
 import { answered, api, type Schemas } from '@/api/client';
-import { problemOf, useRefresh } from '@/api/useAction';
+import { problemOf, tellRefusal, useRefresh } from '@/api/useAction';
 import { Button } from '@/components/Button';
-import { CheckField, FormProblem, TextField } from '@/components/Field';
+import { CheckField, ChoiceField, FormProblem, TextField } from '@/components/Field';
 import { InkPicker } from '@/components/InkPicker';
 import { useLatest } from '@/components/useLatest';
 import { isAddress } from '@/features/imports/bringIn';
@@ -12,6 +12,7 @@ import { useLongWork } from '@/features/jobs/useLongWork';
 import { toast } from '@/toast/toast';
 import { FoundAtAddress } from './FoundAtAddress';
 import { SignInFields } from './SignInFields';
+import { useLayerOf } from './useLayerOf';
 
 type SignIn = NonNullable<Schemas['AddressInput']['signIn']>;
 
@@ -22,6 +23,8 @@ export function SubscribeForm({ address, onClose }: { /** What is looked at as s
     const [follow, setFollow] = useState(false);
     const [signIn, setSignIn] = useState<SignIn>({ kind: 'none' });
     const [input, setInput] = useState<Pick<Schemas['SourceInput'], 'name' | 'colour' | 'mark'>>({ name: '', colour: 'pine', mark: 'waves' });
+    const [overlay, setOverlay] = useState('');
+    const layer = useLayerOf();
     const look = useLongWork(
         (asked: { url: string; follow: boolean }) => answered(api.POST('/sources/look', { body: { url: asked.url, signIn, terms: { follow: asked.follow } } })),
         ({ found }) => setInput((before) => ({ ...before, name: before.name === '' ? (found?.name ?? '') : before.name })),
@@ -30,6 +33,8 @@ export function SubscribeForm({ address, onClose }: { /** What is looked at as s
         () => answered(api.POST('/sources', { body: { ...input, url, signIn, terms: { follow } } })),
         async (job) => {
             await fresh('access');
+            // That it is subscribed to is so, whatever becomes of the layer.
+            if (overlay !== '' && job.calendar !== null) await layer.put(overlay, input, job.calendar).catch(tellRefusal);
             toast(`“${job.title}” is a calendar of yours now: ${job.counts?.added ?? 0} events.`);
             onClose();
         },
@@ -101,6 +106,15 @@ export function SubscribeForm({ address, onClose }: { /** What is looked at as s
                         </p>
                     )}
                     <TextField label="Call it" value={input.name} error={problem?.field('name')} onChange={(typed) => setInput({ ...input, name: typed.target.value })} />
+                    {layer.overlays.length > 0 && (
+                        <ChoiceField
+                            label="A layer of"
+                            className="sm:w-80"
+                            value={overlay}
+                            choices={{ '': 'no overlay for now', ...Object.fromEntries(layer.overlays.map(({ slug, name }) => [slug, name])) }}
+                            onChange={setOverlay}
+                        />
+                    )}
                     <InkPicker ink={input.colour} mark={input.mark} onChange={(colour, mark) => setInput({ ...input, colour, mark })} />
                 </>
             )}

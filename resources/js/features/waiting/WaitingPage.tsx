@@ -56,6 +56,7 @@ export function WaitingPage() {
                 </Empty>
             )}
             {asked.length > 0 && <AskedEvents asked={asked} />}
+            {sources.length > 0 && <SourcesWaiting sources={sources} />}
             {unread.length > 0 && (
                 <Section title="Changed" about="With what you follow, or take part in.">
                     {unread.length > 1 && (
@@ -66,7 +67,6 @@ export function WaitingPage() {
                     <Notices notices={unread} label="What changed" />
                 </Section>
             )}
-            {sources.length > 0 && <SourcesWaiting sources={sources} />}
             {replies.length > 0 && <Replies replies={replies} />}
             {jobs.length > 0 && (
                 <Section title="Your long work">
