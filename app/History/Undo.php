@@ -12,6 +12,8 @@ use App\Events\Write\Command;
 use App\Events\Write\Commands\PinSeries;
 use App\Events\Write\Commands\PutBack;
 use App\Events\Write\Commands\UnpinSeries;
+use App\Events\Write\KeptSeries;
+use App\Events\Write\OperationKind;
 use App\Events\Write\SeriesState;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Access\EventRights;
@@ -31,15 +33,15 @@ final class Undo
      * @throws ConflictHttpException where it is undone already, or somebody changed the same events since
      * @throws AccessDeniedHttpException where the person may not change them any more
      */
-    public function undo(Operation $operation, Person $by, Perspective $perspective): void
+    public function undo(Operation $operation, Person $by, Perspective $perspective): UndoneData
     {
-        $this->turn($operation, $by, $perspective, true);
+        return $this->turn($operation, $by, $perspective, true);
     }
 
     /** Does it again that was undone; it throws as undo() does. */
-    public function redo(Operation $operation, Person $by, Perspective $perspective): void
+    public function redo(Operation $operation, Person $by, Perspective $perspective): UndoneData
     {
-        $this->turn($operation, $by, $perspective, false);
+        return $this->turn($operation, $by, $perspective, false);
     }
 
     /**
@@ -52,19 +54,29 @@ final class Undo
         $this->turn($operation, $by, null, true);
     }
 
-    private function turn(Operation $operation, Person $by, ?Perspective $perspective, bool $back): void
+    private function turn(Operation $operation, Person $by, ?Perspective $perspective, bool $back): UndoneData
     {
-        DB::transaction(function () use ($operation, $by, $perspective, $back): void {
+        return DB::transaction(function () use ($operation, $by, $perspective, $back): UndoneData {
             $locked = Operation::query()->lockForUpdate()->findOrFail($operation->id);
             if (($locked->undone_at === null) !== $back) {
                 throw new ConflictHttpException($back ? 'This is undone already.' : 'This is done already.');
             }
             $commands = [];
-            foreach ($locked->series()->get() as $series) {
-                [$from, $to] = $back ? [$series->after(), $series->before()] : [$series->before(), $series->after()];
-                array_push($commands, ...$this->commands($series->series_id, $from, $to, $perspective));
+            // What came in by the hundred is not lost to undoing by one that somebody has put right since: that one stays.
+            $kept = $locked->kind === OperationKind::Import ? new KeptSeries : null;
+            $series = $locked->series()->get();
+            foreach ($series as $each) {
+                [$from, $to] = $back ? [$each->after(), $each->before()] : [$each->before(), $each->after()];
+                array_push($commands, ...$this->commands($each->series_id, $from, $to, $perspective, $kept));
             }
+            $kept?->forget();
             $this->changes->turn($locked, Actor::person($by), $commands, $back);
+            $titles = $kept?->titles() ?? [];
+            if ($titles !== [] && count($titles) === $series->count()) {
+                throw new ConflictHttpException('All of it was changed since. Nothing was undone; see the history of each.');
+            }
+
+            return UndoneData::of($titles);
         });
     }
 
@@ -72,9 +84,10 @@ final class Undo
      * @param  ?SeriesState  $from  as the series is thought to be now
      * @param  ?SeriesState  $to  as it is to be
      * @param  ?Perspective  $perspective  null where it was asked before whether it may be done
+     * @param  ?KeptSeries  $kept  see PutBack
      * @return list<Command>
      */
-    private function commands(int $seriesId, ?SeriesState $from, ?SeriesState $to, ?Perspective $perspective): array
+    private function commands(int $seriesId, ?SeriesState $from, ?SeriesState $to, ?Perspective $perspective, ?KeptSeries $kept): array
     {
         $commands = [];
         if (! SeriesState::same($from, $to)) {
@@ -82,7 +95,7 @@ final class Undo
                 $this->demandChange($from, $perspective);
                 $this->demandChange($to, $perspective);
             }
-            $commands[] = new PutBack($seriesId, $to, $from);
+            $commands[] = new PutBack($seriesId, $to, $from, kept: $kept);
         }
         // What comes in from outside pins nothing.
         if ($from === null || $to === null || $perspective === null) {

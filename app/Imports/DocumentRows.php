@@ -31,7 +31,7 @@ final class DocumentRows
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly NamedPeople $people, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly NamedPeople $people, private readonly RowCategories $categories, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
     {
     }
 
@@ -59,7 +59,8 @@ final class DocumentRows
                 $left[$row] = true;
             }
             [$calendars[$row], $found] = $this->onCalendar($found, $edit['calendar'] ?? null, $import->calendar);
-            $rows[$row] = $edit === [] ? $found : $this->putRight($found, $edit, $row, $today);
+            // What is put right is held against what is there, and not what was said before.
+            $rows[$row] = $this->categories->held($edit === [] ? $found : $this->putRight($found, $edit, $row, $today), $calendars[$row]);
         }
 
         return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone, $this->people->of(...)), $calendars, $left, $read->skipped, $read->tables);
@@ -85,7 +86,7 @@ final class DocumentRows
         foreach ($read->events as $row => $event) {
             $calendar = $read->calendars[$row];
             $rows[] = ImportRowData::told(
-                isset($read->leftOut[$row]) ? 'leftOut' : $planned[$row]->verdict->value, $event, $row, $read->rows[$row], $changes[$calendar->id][$event->uid] ?? [], $calendar->id === $main->id ? null : $calendar->slug, $this->people->unknown($read->rows[$row]),
+                isset($read->leftOut[$row]) ? 'leftOut' : $planned[$row]->verdict->value, $event, $row, $read->rows[$row], $changes[$calendar->id][$event->uid] ?? [], $calendar->id === $main->id ? null : $calendar->slug, $this->people->unknown($read->rows[$row]), $this->categories->newOf($read->rows[$row], $calendar),
             );
         }
 
@@ -99,8 +100,10 @@ final class DocumentRows
      */
     private function putRight(ExtractedEvent $found, array $edit, int $row, LocalDateTime $today): ExtractedEvent
     {
+        // What is sent empty comes as nothing: it is to be empty then.
+        $put = static fn (string $field): ?string => array_key_exists($field, $edit) ? (string) $edit[$field] : null;
         try {
-            return (new RowEdit($edit['title'] ?? null, $edit['when'] ?? null, $edit['place'] ?? null))->of($found, $today, $this->organisation->settings()->habits);
+            return (new RowEdit($edit['title'] ?? null, $edit['when'] ?? null, $put('place'), $put('category')))->of($found, $today, $this->organisation->settings()->habits);
         } catch (InvalidTime $problem) {
             throw ValidationException::withMessages(["edits.{$row}.when" => $problem->getMessage()]);
         }

@@ -22,6 +22,8 @@ final readonly class ImportRowData
      * @param  string  $said  As it stands there
      * @param  list<string>  $doubts  What is to be looked at, in words
      * @param  list<FieldChangeData>  $changes  Of what is there already: what would be another
+     * @param  list<string>  $categories
+     * @param  list<string>  $newCategories  Those of them that the calendar does not have yet
      * @param  list<string>  $people  Who takes part, as the document says
      * @param  list<string>  $unknown  Whom it names and nobody here is called, or several are
      * @param  ?string  $calendar  On which it goes, where that is another than where the document is brought in
@@ -41,6 +43,8 @@ final readonly class ImportRowData
         public array $doubts,
         public array $changes,
         public ?string $calendar,
+        public array $categories,
+        public array $newCategories,
         public array $people,
         public array $unknown,
     ) {
@@ -55,8 +59,9 @@ final readonly class ImportRowData
      * @param  'added'|'changed'|'unchanged'|'leftOut'  $verdict
      * @param  list<FieldChangeData>  $changes
      * @param  list<string>  $unknown
+     * @param  list<string>  $newCategories
      */
-    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = [], ?string $calendar = null, array $unknown = []): self
+    public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = [], ?string $calendar = null, array $unknown = [], array $newCategories = []): self
     {
         $start = $event->timing->start;
         $write = static fn (EventTime $time): string => $time->kind === TimeKind::Date ? $time->local->toDate() : $time->local->toMinute();
@@ -76,6 +81,8 @@ final readonly class ImportRowData
             doubts: $found->doubts ?? [],
             changes: $changes,
             calendar: $calendar,
+            categories: $event->contents->categories,
+            newCategories: $newCategories,
             people: array_map(static fn (Participant $each): string => ($each->name === '' ? $each->mailAddress() : $each->name).($each->role === ParticipantRole::Responsible ? ' (responsible)' : ''), $event->participants),
             unknown: $unknown,
         );

@@ -6,13 +6,11 @@ use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Calendars\Calendar;
 use PinnedRota\Core\Access\Level;
+use PinnedRota\Core\OneLine\Names;
 
 /** The calendars that a column of a table may name: those into which the viewer may bring something. */
 final class NamedCalendars
 {
-    /** So much alike are names of which one may be meant, in percent. */
-    private const NEAR = 70;
-
     /** @var ?array<string, Calendar> by name in lower case */
     private ?array $byName = null;
 
@@ -39,14 +37,10 @@ final class NamedCalendars
     /** What is to be said of a name that is none of them. */
     public function doubt(string $name, Calendar $instead): string
     {
-        $best = [self::NEAR, null];
-        foreach ($this->all() as $each => $calendar) {
-            similar_text(mb_strtolower(trim($name)), (string) $each, $percent);
-            $best = $percent > $best[0] ? [$percent, $calendar] : $best;
-        }
-        $near = $best[1] === null ? '' : " Is “{$best[1]->name}” meant?";
+        $near = (new Names(array_map(static fn (Calendar $each): string => $each->name, array_values($this->all()))))->near($name);
+        $meant = $near === null ? '' : " Is “{$near}” meant?";
 
-        return "“{$name}” is no calendar that you may change: it goes on {$instead->name}.{$near}";
+        return "“{$name}” is no calendar that you may change: it goes on {$instead->name}.{$meant}";
     }
 
     /** @return array<string, Calendar> */

@@ -38,6 +38,14 @@ final class DocumentEvents
         return $events;
     }
 
+    /** @return list<string> the categories that a row says */
+    public static function categories(ExtractedEvent $found): array
+    {
+        $said = array_filter(array_map(trim(...), explode(';', $found->fields[ColumnRole::Category->value] ?? '')), static fn (string $each): bool => $each !== '');
+
+        return array_map(static fn (string $each): string => mb_substr($each, 0, 80), array_slice(array_values($said), 0, 20));
+    }
+
     /** What is no address of the web is none that somebody should follow. */
     private static function link(string $said): string
     {
@@ -48,12 +56,11 @@ final class DocumentEvents
     private static function event(ExtractedEvent $found, string $uid, Zone $zone, array $participants): Event
     {
         $at = static fn (LocalDateTime $local): EventTime => $found->allDay ? EventTime::date($local) : EventTime::zoned($local, $zone);
-        $categories = array_values(array_filter(array_map(trim(...), explode(';', $found->fields[ColumnRole::Category->value] ?? '')), static fn (string $each): bool => $each !== ''));
 
         return new Event($uid, EventTiming::between($at($found->start), $at($found->end)), new EventContents(
             mb_substr($found->title, 0, 500), mb_substr($found->place, 0, 500), $found->fields[ColumnRole::Description->value] ?? '', self::link($found->fields[ColumnRole::Link->value] ?? ''),
             status: self::STATES[mb_strtolower($found->fields[ColumnRole::Status->value] ?? '')] ?? Status::Confirmed,
-            categories: array_map(static fn (string $each): string => mb_substr($each, 0, 80), array_slice($categories, 0, 20)),
+            categories: self::categories($found),
         ), participants: $participants);
     }
 }

@@ -36,6 +36,12 @@ final readonly class ExtractedEvent
         return new self($this->title, $this->start, $this->end, $this->allDay, $this->place, $this->line, $this->said, $this->fields, [...$this->doubts, $doubt]);
     }
 
+    /** The same with a column of a role saying something else. */
+    public function saying(ColumnRole $role, string $value): self
+    {
+        return new self($this->title, $this->start, $this->end, $this->allDay, $this->place, $this->line, $this->said, [$role->value => $value] + $this->fields, $this->doubts);
+    }
+
     /** The same with what a column of a role would say, where none has said it. */
     public function withField(ColumnRole $role, string $value): self
     {

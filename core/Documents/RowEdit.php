@@ -16,9 +16,10 @@ final readonly class RowEdit
 {
     /**
      * @param  ?string  $title  null leaves it
+     * @param  ?string  $category  several between semicolons; null leaves them
      * @param  ?string  $when  in words, as the table of events takes them: “Wed 23 Sep 10–11”; null leaves it
      */
-    public function __construct(public ?string $title = null, public ?string $when = null, public ?string $place = null)
+    public function __construct(public ?string $title = null, public ?string $when = null, public ?string $place = null, public ?string $category = null)
     {
     }
 
@@ -38,6 +39,6 @@ final readonly class RowEdit
         $title = trim($this->title ?? '');
 
         // What was put right needs no look any more.
-        return new ExtractedEvent($title === '' ? $found->title : $title, $start, $end, $allDay, $this->place === null ? $found->place : trim($this->place), $found->line, $found->said, $found->fields, $this->when === null ? $found->doubts : []);
+        return new ExtractedEvent($title === '' ? $found->title : $title, $start, $end, $allDay, $this->place === null ? $found->place : trim($this->place), $found->line, $found->said, $this->category === null ? $found->fields : [ColumnRole::Category->value => trim($this->category)] + $found->fields, $this->when === null ? $found->doubts : []);
     }
 }

@@ -32,6 +32,9 @@ test('a pasted table is looked at row by row, put right and brought in; nothing 
         ->and($preview['skipped'][0])->toBe(['line' => 4, 'said' => 'Total | 2', 'reason' => 'It adds others up.']);
     $right = ($this->put)($preview['id'], [['row' => 1, 'when' => 'Wed 23 Sep', 'title' => 'Whipping, part 1']])->assertOk()->json();
     expect(($this->told)($right))->toBe(['added 2026-09-15T10:00 Splicing', 'added 2026-09-23T10:00 Whipping, part 1'])->and($right['rows'][1]['doubts'])->toBe([]);
+    // A place is taken out, too.
+    ($this->put)($preview['id'], [['row' => 0, 'place' => '']])->assertJsonPath('rows.0.place', '');
+    ($this->put)($preview['id'], [['row' => 1, 'when' => 'Wed 23 Sep', 'title' => 'Whipping, part 1']])->assertJsonPath('rows.0.place', 'Long loft');
     expect(EventRecord::query()->count())->toBe(0);
     ($this->apply)($preview['id'])->assertOk()->assertJsonPath('counts.added', 2);
     expect(($this->items)())->toBe(['2026-09-15T10:00 Splicing', '2026-09-23T10:00 Whipping, part 1'])->and(Storage::allFiles())->toHaveCount(1);

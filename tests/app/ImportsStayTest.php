@@ -169,3 +169,34 @@ test('who may change one of the calendars no more when it is brought in changes 
     // What it names is no calendar of theirs by then: all goes where it was brought in, as the preview would say.
     expect(EventRecord::query()->distinct()->pluck('calendar_id')->all())->toBe([$this->slip->id]);
 });
+
+test('taken back, what somebody has changed since is kept and said; all of it changed, nothing is taken back', function () {
+    $operation = ($this->bring)($this->term);
+    $change = fn (string $title, string $to) => $this->as($this->ada, 'PATCH', '/events/'.EventRecord::query()->where('title', $title)->value('id'), ['title' => $to], 1)->assertOk();
+    $change('Tea', 'Tea and cake');
+    $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertOk()->assertExactJson(['kept' => ['Tea and cake'], 'keptCount' => 1]);
+    expect(($this->titles)())->toBe(['Tea and cake']);
+    ($this->list)()->assertJsonPath('0.undone', true);
+    $this->as($this->ada, 'POST', "/operations/{$operation}/redo")->assertOk()->assertJsonPath('keptCount', 1);
+    expect(($this->titles)())->toBe(['Drill', 'Tea and cake', 'Nets']);
+    foreach (['Drill' => 'Fire drill', 'Nets' => 'Nets, part 1'] as $title => $to) {
+        $event = EventRecord::query()->where('title', $title)->sole();
+        $this->as($this->ada, 'PATCH', "/events/{$event->id}", ['title' => $to], $event->version)->assertOk();
+    }
+    $this->as($this->ada, 'POST', "/operations/{$operation}/undo")->assertConflict();
+    expect(($this->titles)())->toBe(['Fire drill', 'Tea and cake', 'Nets, part 1']);
+    ($this->list)()->assertJsonPath('0.undone', false);
+});
+
+test('a category that is new is said, with what may be meant; where none may be added it is left out', function () {
+    ($this->bring)("Date,What,Category\n2026-09-01,First,assessment\n");
+    $table = "Date,What,Category\n2026-09-07,Drill,asessment\n2026-09-08,Tea,Assessment\n2026-09-09,Nets,mending\n";
+    $rows = ($this->look)($table)->json('rows');
+    expect(array_column($rows, 'doubts'))->toBe([['“asessment” is no category here yet. Is “assessment” meant?'], [], []])->and(array_column($rows, 'categories'))->toBe([['asessment'], ['Assessment'], ['mending']])->and(array_column($rows, 'newCategories'))->toBe([['asessment'], [], ['mending']]);
+    $id = ($this->look)($table)->json('id');
+    ($this->put)($id, ['edits' => [['row' => 0, 'category' => 'assessment'], ['row' => 2, 'category' => '']]])->assertJsonPath('rows.0.doubts', [])->assertJsonPath('rows.0.categories', ['assessment'])->assertJsonPath('rows.2.categories', []);
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::Change);
+    $this->slip->update(['free_categories' => false]);
+    ($this->look)($table, $ben)->assertJsonPath('rows.2.categories', [])->assertJsonPath('rows.2.doubts', ['“mending” is no category of Slipway, and those who manage it add them: it is left out.']);
+});

@@ -30,7 +30,7 @@ beforeEach(function () {
 
 test('a file is looked at first, and changes nothing until it is brought in', function () {
     $preview = ($this->look)($this->file)->assertCreated()->assertJsonPath('counts', ['added' => 3, 'changed' => 0, 'unchanged' => 0, 'removed' => 0])
-        ->assertJsonPath('rows.0', ['verdict' => 'added', 'title' => 'Oar test', 'start' => '2026-11-02T09:30', 'end' => '2026-11-02T11:00', 'allDay' => false, 'timezone' => 'Europe/London', 'repeats' => false, 'place' => '', 'row' => null, 'line' => null, 'said' => '', 'doubts' => [], 'changes' => [], 'calendar' => null, 'people' => [], 'unknown' => []])
+        ->assertJsonPath('rows.0', ['verdict' => 'added', 'title' => 'Oar test', 'start' => '2026-11-02T09:30', 'end' => '2026-11-02T11:00', 'allDay' => false, 'timezone' => 'Europe/London', 'repeats' => false, 'place' => '', 'row' => null, 'line' => null, 'said' => '', 'doubts' => [], 'changes' => [], 'calendar' => null, 'categories' => ['assessment'], 'newCategories' => [], 'people' => [], 'unknown' => []])
         ->assertJsonPath('problems.0.outcome', 'refused')->assertJsonPath('problems.0.line', 28);
     expect(EventRecord::query()->count())->toBe(0);
     ($this->apply)($preview->json('id'))->assertOk()->assertJsonPath('counts.added', 3);

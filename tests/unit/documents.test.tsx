@@ -17,7 +17,7 @@ afterEach(() => {
 });
 
 function madeRow(more: Partial<Schemas['ImportRow']> = {}): Schemas['ImportRow'] {
-    return { verdict: 'added', title: 'Splicing', start: '2026-12-15T10:00', end: '2026-12-15T11:00', allDay: false, timezone: 'Europe/London', repeats: false, place: 'Long loft', row: 0, line: 2, said: 'Tuesday | 15/12/2026 | Splicing', doubts: [], changes: [], calendar: null, people: [], unknown: [], ...more };
+    return { verdict: 'added', title: 'Splicing', start: '2026-12-15T10:00', end: '2026-12-15T11:00', allDay: false, timezone: 'Europe/London', repeats: false, place: 'Long loft', row: 0, line: 2, said: 'Tuesday | 15/12/2026 | Splicing', doubts: [], changes: [], calendar: null, categories: [], newCategories: [], people: [], unknown: [], ...more };
 }
 
 function madePreview(more: Partial<Schemas['ImportPreview']> = {}): Schemas['ImportPreview'] {

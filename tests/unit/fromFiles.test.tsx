@@ -53,7 +53,7 @@ describe('an event that came in by a file', () => {
 });
 
 test('the preview of a file names the line of a problem where there is one, and the zone of each time', () => {
-    const of = { end: '2026-12-05', row: null, line: null, said: '', doubts: [], changes: [], calendar: null, people: [], unknown: [] };
+    const of = { end: '2026-12-05', row: null, line: null, said: '', doubts: [], changes: [], calendar: null, categories: [], newCategories: [], people: [], unknown: [] };
     render(
         <ImportPreview
             actions={null}

@@ -1,6 +1,6 @@
 import { useCallback, useEffect } from 'react';
 import { toast } from '@/toast/toast';
-import { api } from '@/api/client';
+import { api, type Schemas } from '@/api/client';
 import { tellRefusal, useRefresh } from '@/api/useAction';
 import { lastDone, lastUndone, turned } from './operations';
 
@@ -17,8 +17,8 @@ export function useUndo() {
                 turned(operation, to);
                 last = last
                     .then(() => api.POST(to ? '/operations/{id}/undo' : '/operations/{id}/redo', { params: { path: { id: operation } } }))
-                    .then(() => {
-                        toast(to ? 'Undone.' : 'Done again.', { action: { label: to ? 'Redo' : 'Undo', onClick: () => turn(!to) } });
+                    .then(({ data }) => {
+                        toast(`${to ? 'Undone.' : 'Done again.'}${keptWords(data)}`, { action: { label: to ? 'Redo' : 'Undo', onClick: () => turn(!to) } });
                         void refresh('events');
                     })
                     .catch((problem: unknown) => {
@@ -30,6 +30,14 @@ export function useUndo() {
         },
         [refresh],
     );
+}
+
+/** What stays as it is, since somebody has changed it since. */
+function keptWords(undone: Schemas['Undone'] | undefined): string {
+    const [first] = undone?.kept ?? [];
+    if (undone === undefined || first === undefined) return '';
+    const more = undone.keptCount - 1;
+    return ` “${first}”${more === 0 ? '' : more === 1 ? ' and one more' : ` and ${more.toLocaleString('en-GB')} more`} ${more === 0 ? 'was' : 'were'} changed since, and ${more === 0 ? 'stays' : 'stay'} so.`;
 }
 
 /** Control (or Command) and Z undoes the last change of events, with Shift it is done again; in a field the field has it. */

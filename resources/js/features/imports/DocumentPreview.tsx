@@ -114,6 +114,7 @@ function DocumentRow({ row, into, calendars, disabled, onEdit }: RowProps) {
                             </span>
                         )}
                     </p>
+                    {row.categories.length > 0 && <p>{row.categories.map((name) => `#${name}${row.newCategories.includes(name) ? ' (new here)' : ''}`).join(' ')}</p>}
                     {row.people.length > 0 && <p>With {row.people.join(', ')}</p>}
                     {row.unknown.length > 0 && <p className="text-soft">Not known here, or several are called so: {row.unknown.join(', ')}</p>}
                     {row.changes.map(({ field, before, after }) => (
@@ -155,15 +156,18 @@ function RowForm({ row, into, calendars, onDone }: { row: Row; into: Calendar; c
     const [title, setTitle] = useState(row.title);
     const [when, setWhen] = useState('');
     const [place, setPlace] = useState(row.place);
+    const saidCategories = row.categories.join('; ');
+    const [category, setCategory] = useState(saidCategories);
     const save = (submitted: FormEvent) => {
         submitted.preventDefault();
-        onDone({ row: row.row ?? 0, ...(title.trim() === row.title ? {} : { title }), ...(when.trim() === '' ? {} : { when }), ...(place === row.place ? {} : { place }), ...(calendar === here ? {} : { calendar }) });
+        onDone({ row: row.row ?? 0, ...(title.trim() === row.title ? {} : { title }), ...(when.trim() === '' ? {} : { when }), ...(place === row.place ? {} : { place }), ...(category === saidCategories ? {} : { category }), ...(calendar === here ? {} : { calendar }) });
     };
     return (
         <form onSubmit={save} className="mt-2 ml-6.5 grid gap-2 sm:grid-cols-2">
             <TextField label="Title" value={title} onChange={(typed) => setTitle(typed.target.value)} autoFocus />
             <TextField label="When, in words" placeholder="Wed 23 Sep 10–11" value={when} onChange={(typed) => setWhen(typed.target.value)} />
             <TextField label="Place" value={place} onChange={(typed) => setPlace(typed.target.value)} />
+            <TextField label="Categories, between semicolons" value={category} onChange={(typed) => setCategory(typed.target.value)} />
             <ChoiceField label="On" value={calendar} choices={Object.fromEntries(calendars.filter(takesIn).map(({ slug, name }) => [slug, name]))} onChange={setCalendar} />
             <div className="flex gap-1.5">
                 <Button type="submit" look="primary">
