@@ -31,7 +31,7 @@ final class DocumentRows
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly NamedPeople $people, private readonly RowCategories $categories, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly NamedPeople $people, private readonly RowCategories $categories, private readonly ClosedRows $closed, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
     {
     }
 
@@ -62,6 +62,7 @@ final class DocumentRows
             // What is put right is held against what is there, and not what was said before.
             $rows[$row] = $this->categories->held($edit === [] ? $found : $this->putRight($found, $edit, $row, $today), $calendars[$row]);
         }
+        $rows = array_replace($rows, $this->closed->held(array_diff_key($rows, $left), $calendars, $zone));
 
         return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone, $this->people->of(...)), $calendars, $left, $read->skipped, $read->tables);
     }

@@ -14,7 +14,7 @@ use PinnedRota\Core\Events\ClosedDays;
 final class Closures
 {
     /** What is said to those who do not see that calendar: that a day is closed is for everybody to know, why is not. */
-    private const UNTOLD = 'closed';
+    public const UNTOLD = 'closed';
 
     public function __construct(private readonly Organisation $organisation, private readonly SeenOccurrences $occurrences, private readonly SeenCounts $counts)
     {

@@ -1,7 +1,9 @@
 <?php
 
+use App\Calendars\Category;
 use App\Events\EventRecord;
 use App\Imports\Import;
+use App\Organisation\Organisation;
 use App\Upkeep\Tidy;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -199,4 +201,19 @@ test('a category that is new is said, with what may be meant; where none may be 
     $this->give($this->slip, $ben, Level::Change);
     $this->slip->update(['free_categories' => false]);
     ($this->look)($table, $ben)->assertJsonPath('rows.2.categories', [])->assertJsonPath('rows.2.doubts', ['“mending” is no category of Slipway, and those who manage it add them: it is left out.']);
+});
+
+test('what is put on a closed day is said before it is brought in; why, to those who see that', function () {
+    $days = $this->calendar($this->ada, 'School days');
+    Category::query()->create(['name' => 'closed', 'closes_day' => true]);
+    $this->as($this->ada, 'POST', '/events', ['calendar' => $days->slug, 'title' => 'Half-term', 'start' => '2026-10-26', 'end' => '2026-10-31', 'allDay' => true, 'categories' => ['closed']])->assertCreated();
+    app(Organisation::class)->put(['closures' => $days->id], $this->ada);
+    $table = "Date,What\n2026-10-27,Splicing test\n2026-11-03,Whipping test\n2026-10-26,Half-term\n";
+    $doubts = fn ($person = null): array => array_column(($this->look)($table, $person)->json('rows'), 'doubts');
+    expect($doubts())->toBe([['Tue 27 October 2026 is closed: Half-term.'], [], []]);
+    $ben = $this->person('Ben Oar');
+    $this->give($this->slip, $ben, Level::Change);
+    expect($doubts($ben)[0])->toBe(['Tue 27 October 2026 is closed.']);
+    // What is left out is nobody's to look at.
+    ($this->put)(($this->look)($table)->json('id'), ['edits' => [['row' => 0, 'leftOut' => true]]])->assertJsonPath('rows.0.doubts', []);
 });
