@@ -125,7 +125,7 @@ final class RotaServiceProvider extends ServiceProvider
         URL::useOrigin((string) config('app.url'));
 
         // A number that is none of ours is a place where there is nothing.
-        Route::patterns(array_fill_keys(['id', 'attachment', 'operation', 'task', 'pin', 'link', 'remark'], '[0-9]{1,18}'));
+        Route::patterns(array_fill_keys(['id', 'attachment', 'operation', 'task', 'pin', 'link', 'remark', 'refresh'], '[0-9]{1,18}'));
 
         // By name and address, so that nobody is locked out by what a stranger tries from elsewhere.
         RateLimiter::for('sign-in', fn (Request $request): array => [

@@ -73,6 +73,7 @@ const ON_CALENDARS = [
     'POST publications/{publication}/links' => [404, 404, 404, 404, 404, 403],
     'DELETE publications/{publication}/links/{link}' => [404, 404, 404, 404, 404, 200],
     'POST calendars/{slug}/imports' => [404, 403, 403, 403, 422, 422],
+    'GET calendars/{slug}/imports' => [404, 403, 403, 403, 200, 200],
     'PUT invitations/{invitation}' => [404, 204, 204, 204, 204, 204],
     'PUT requests/{request}' => [404, 404, 404, 404, 404, 204],
     'POST categories' => [404, 403, 403, 403, 403, 201],
@@ -316,7 +317,14 @@ const OTHERS = [
     'POST publications/preview' => [401, 422, 422],
     'POST imports/{id}/apply' => [401, 404, 404],
     'PUT imports/{id}' => [401, 422, 422],
+    'GET imports/{id}/file' => [401, 404, 404],
     'GET sources' => [401, 200, 200],
+    'POST sources/look' => [401, 422, 422],
+    'PATCH sources/{id}' => [401, 404, 404],
+    'PUT sources/{id}/catalogue' => [401, 403, 404],
+    'GET sources/{id}/refreshes/{refresh}' => [401, 404, 404],
+    'PUT sources/{id}/refreshes/{refresh}' => [401, 422, 422],
+    'POST sources/{id}/refreshes/{refresh}/back' => [401, 404, 404],
     'POST sources' => [401, 422, 422],
     'POST sources/{id}/refresh' => [401, 404, 404],
 ];
@@ -598,7 +606,7 @@ test('what is about no one calendar is answered as the table says', function (st
         DB::beginTransaction();
         [$method, $path] = explode(' ', $operation);
         $id = str_contains($path, 'groups') ? $group->id : $member->id;
-        $answer = $this->as($person, $method, '/'.strtr($path, ['{id}' => (string) $id, '{step}' => 'name', '{pace}' => 'daily', '{key}' => '6f1c2d3e-0000-4000-8000-000000000000', '{device}' => str_repeat('a', 24)]));
+        $answer = $this->as($person, $method, '/'.strtr($path, ['{id}' => (string) $id, '{refresh}' => '0', '{step}' => 'name', '{pace}' => 'daily', '{key}' => '6f1c2d3e-0000-4000-8000-000000000000', '{device}' => str_repeat('a', 24)]));
         DB::rollBack();
         expect($answer->getStatusCode())->toBe($answers[$index], "{$operation} by ".($person?->role->value ?? 'an outsider').": {$answer->getContent()}");
     }

@@ -39,7 +39,7 @@ function operations(): array
 }
 
 test('what an operation is not described with is refused, and breaks nothing', function (string $method, string $path, array $operation) {
-    $ids = ['{slug}' => $this->slip->slug, '{id}' => (string) $this->event->id, '{pin}' => '0', '{attachment}' => '0', '{task}' => '0', '{operation}' => '0', '{key}' => 'a4c6e0b2-0f6e-4f43-9c9c-0c6a3d0b1a11'];
+    $ids = ['{slug}' => $this->slip->slug, '{id}' => (string) $this->event->id, '{pin}' => '0', '{attachment}' => '0', '{task}' => '0', '{operation}' => '0', '{refresh}' => '0', '{key}' => 'a4c6e0b2-0f6e-4f43-9c9c-0c6a3d0b1a11'];
     $unfit = new Unfit(json_decode((string) file_get_contents(base_path('docs/openapi.json')), true)['components']['schemas']);
     $tried = 0;
     foreach ($unfit->requests($operation) as [$what, $parameters, $query, $body]) {

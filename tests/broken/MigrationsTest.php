@@ -278,6 +278,37 @@ function steps(): array
                 expect(DB::table('imports')->count())->toBeGreaterThan(0)->and(DB::table('imports')->where('kind', '!=', 'calendar')->orWhereNotNull('options')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000035_refreshes_are_asked_about' => [
+            function (): void {
+                DB::table('sources')->delete();
+                [$works, $fails] = DB::table('calendars')->orderBy('id')->limit(2)->pluck('id')->all();
+                $source = static fn (int $calendar, ?string $error): int => DB::table('sources')->insertGetId(['calendar_id' => $calendar, 'url' => 'https://example.org/a.ics', 'refresh_minutes' => 60, 'error' => $error, 'failures' => $error === null ? 0 : 2, 'succeeded_at' => '2026-11-20 10:00:00', 'created_at' => now(), 'updated_at' => now()]);
+                DB::table('refreshes')->insert([['source_id' => $source($works, null), 'at' => now(), 'error' => null], ['source_id' => $source($fails, 'It is down.'), 'at' => now(), 'error' => 'It is down.']]);
+            },
+            function (): void {
+                // What failed has failed since it was last fetched; nothing waits for a word, and all of it is a calendar as before.
+                expect(DB::table('refreshes')->orderBy('id')->pluck('state')->all())->toBe(['done', 'failed'])->and(DB::table('sources')->orderBy('id')->pluck('failing_since')->all())->toBe([null, '2026-11-20 10:00:00'])
+                    ->and(DB::table('sources')->where('kind', '!=', 'calendar')->orWhereNotNull('terms')->orWhereNotNull('sign_in')->orWhereNotNull('catalogue')->orWhereNotNull('declined')->count())->toBe(0);
+                $operation = DB::table('operations')->insertGetId(['kind' => 'refresh', 'cause' => 'refresh', 'created_at' => now()]);
+                DB::table('refreshes')->update(['operation_id' => $operation]);
+                // A refresh stays in the list when what it was is kept no more.
+                DB::table('operations')->delete($operation);
+                expect(DB::table('refreshes')->whereNull('operation_id')->count())->toBe(2);
+            },
+        ],
+        '2026_11_28_000036_imports_stay' => [
+            fn () => null,
+            function (): void {
+                expect(DB::table('imports')->count())->toBeGreaterThan(0)->and(DB::table('imports')->whereNotNull('operation_id')->count())->toBe(0);
+                $import = DB::table('imports')->first();
+                DB::table('import_lines')->insert(['import_id' => $import->id, 'calendar_id' => $import->calendar_id, 'uid' => 'one', 'line' => 2, 'said' => 'Drill', 'fingerprint' => str_repeat('a', 64)]);
+                $shape = ['person_id' => $import->created_by, 'shape' => str_repeat('b', 64), 'roles' => '{"0":"title"}'];
+                DB::table('table_shapes')->insert($shape);
+                expect(fn () => DB::table('table_shapes')->insert($shape))->toThrow(Illuminate\Database\UniqueConstraintViolationException::class);
+                DB::table('imports')->delete($import->id);
+                expect(DB::table('import_lines')->count())->toBe(0);
+            },
+        ],
     ];
 }
 
