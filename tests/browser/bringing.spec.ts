@@ -19,9 +19,9 @@ test('a table with a wrong weekday is pasted, put right, brought in, taken back,
     const row = (title: string) => preview.getByRole('listitem').filter({ hasText: title });
 
     await test.step('what was understood is seen before anything is changed', async () => {
-        await paste([`${weekday(day(9))}\t${day(9)}\t${first}\t10:00-11:00\tLong loft`, `${weekday(day(11))}\t${day(10)}\t${second}\t10:00-11:00\t`]);
+        await paste([`${weekday(day(8))}\t${day(8)}\t${first}\t10:00-11:00\tLong loft`, `${weekday(day(10))}\t${day(9)}\t${second}\t10:00-11:00\t`]);
         await expect(preview).toContainText('2 new, 0 changed, 0 already there, 1 to look at');
-        await expect(row(second)).toContainText(`is no ${weekday(day(11))}.`);
+        await expect(row(second)).toContainText(`is no ${weekday(day(10))}.`);
         await expect(row(first)).toContainText('Long loft');
         await expectAccessible(page);
         await preview.getByText('One row is no event').click();
@@ -35,7 +35,7 @@ test('a table with a wrong weekday is pasted, put right, brought in, taken back,
         await page.keyboard.press('Enter');
         await expect(page.getByRole('alert')).toContainText('is no time that is understood here');
         await preview.getByRole('button', { name: `Put right: ${second}` }).click();
-        await preview.getByLabel('When, in words').fill(weekday(day(11)));
+        await preview.getByLabel('When, in words').fill(weekday(day(10)));
         await page.keyboard.press('Enter');
         await expect(preview).not.toContainText('to look at');
     });
@@ -45,25 +45,25 @@ test('a table with a wrong weekday is pasted, put right, brought in, taken back,
         await expect(page.getByText('2 added, 0 changed')).toBeVisible();
         await page.getByRole('button', { name: 'Undo' }).click();
         await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
-        await expect(laneCell(page, name, day(9))).toBeVisible();
-        await expect(laneCell(page, name, day(9)).getByRole('button', { name: new RegExp(first) })).toHaveCount(0);
+        await expect(laneCell(page, name, day(8))).toBeVisible();
+        await expect(laneCell(page, name, day(8)).getByRole('button', { name: new RegExp(first) })).toHaveCount(0);
         await openCalendar(page, name);
-        await paste([`${weekday(day(9))}\t${day(9)}\t${first}\t10:00-11:00\tLong loft`, `${weekday(day(11))}\t${day(11)}\t${second}\t10:00-11:00\t`]);
+        await paste([`${weekday(day(8))}\t${day(8)}\t${first}\t10:00-11:00\tLong loft`, `${weekday(day(10))}\t${day(10)}\t${second}\t10:00-11:00\t`]);
         await preview.getByRole('button', { name: 'Bring it in' }).click();
         await expect(page.getByText('2 added, 0 changed')).toBeVisible();
     });
 
     await test.step('brought again, it changes what is another, and leaves out what one leaves out', async () => {
         const third = unique('Nets');
-        await paste([`${weekday(day(8))}\t${day(8)}\t${first}\t10:00-11:00\tLong loft`, `${weekday(day(11))}\t${day(11)}\t${second}\t10:00-11:00\t`, `${weekday(day(12))}\t${day(12)}\t${third}\t9:00\t`]);
+        await paste([`${weekday(day(7))}\t${day(7)}\t${first}\t10:00-11:00\tLong loft`, `${weekday(day(10))}\t${day(10)}\t${second}\t10:00-11:00\t`, `${weekday(day(12))}\t${day(12)}\t${third}\t9:00\t`]);
         await expect(preview).toContainText('1 new, 1 changed, 1 already there');
         await preview.getByRole('checkbox', { name: `Bring in ${third}` }).uncheck();
         await expect(preview).toContainText('0 new, 1 changed, 1 already there, 1 left out');
         await preview.getByRole('button', { name: 'Bring it in' }).click();
         await expect(page.getByText('0 added, 1 changed')).toBeVisible();
         await page.goto(`/?overlay=all&view=lanes&date=${day(7)}`);
-        await expect(laneCell(page, name, day(8)).getByRole('button', { name: new RegExp(first) })).toBeVisible();
-        await expect(laneCell(page, name, day(9)).getByRole('button', { name: new RegExp(first) })).toHaveCount(0);
+        await expect(laneCell(page, name, day(7)).getByRole('button', { name: new RegExp(first) })).toBeVisible();
+        await expect(laneCell(page, name, day(8)).getByRole('button', { name: new RegExp(first) })).toHaveCount(0);
         await expect(laneCell(page, name, day(12)).getByRole('button', { name: new RegExp(third) })).toHaveCount(0);
     });
 });
