@@ -27,8 +27,15 @@ use PinnedRota\Core\Time\Zone;
 ])]
 final class WaitingController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Sharing $sharing, private readonly Audience $audience, private readonly AskedEvents $asked, private readonly AnsweredEvents $answered, private readonly WaitingReplies $replies, private readonly SourcesWaiting $sources)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly Sharing $sharing,
+        private readonly Audience $audience,
+        private readonly AskedEvents $asked,
+        private readonly AnsweredEvents $answered,
+        private readonly WaitingReplies $replies,
+        private readonly SourcesWaiting $sources,
+    ) {
     }
 
     #[OA\Get(path: '/waiting', operationId: 'listWaiting', summary: 'Events that ask one to take part, invitations one has not answered, requests one may decide, and answers to one’s own.', tags: ['access'],

@@ -13,8 +13,14 @@ use App\Jobs\Work;
 /** Brings something in that was looked at: all of it or nothing. */
 final class BringIn implements Work
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ImportableCalendar $importable, private readonly PlanImport $plan, private readonly Intake $intake, private readonly ImportLines $lines, private readonly TableShapes $shapes)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly ImportableCalendar $importable,
+        private readonly PlanImport $plan,
+        private readonly Intake $intake,
+        private readonly ImportLines $lines,
+        private readonly TableShapes $shapes,
+    ) {
     }
 
     public function carryOut(JobRun $run): JobOutcome

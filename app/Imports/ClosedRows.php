@@ -18,8 +18,11 @@ final class ClosedRows
     /** Days that are looked at at most, from the first of a document on. */
     private const MOST_DAYS = 800;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly Closures $closures, private readonly Organisation $organisation)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly Closures $closures,
+        private readonly Organisation $organisation,
+    ) {
     }
 
     /**

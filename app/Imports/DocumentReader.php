@@ -27,8 +27,14 @@ final class DocumentReader
      *
      * @throws NotADocument
      */
-    public function read(DocumentKind $kind, string $contents, LocalDateTime $today, Vocabulary $words, ?DateOrder $order = null, ?callable $columns = null): Extraction
-    {
+    public function read(
+        DocumentKind $kind,
+        string $contents,
+        LocalDateTime $today,
+        Vocabulary $words,
+        ?DateOrder $order = null,
+        ?callable $columns = null,
+    ): Extraction {
         $blocks = $kind->blocks($contents);
         $habits = $this->organisation->settings()->habits;
         $in = static fn (int $years): Extraction => Extraction::of($blocks, $words, $habits, $today, self::yearFrom($today, $years), $order, $columns);

@@ -31,8 +31,19 @@ final class DocumentRows
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly LineVocabulary $vocabulary, private readonly Organisation $organisation, private readonly DocumentReader $reader, private readonly TableShapes $shapes, private readonly NamedCalendars $named, private readonly NamedPeople $people, private readonly RowCategories $categories, private readonly ClosedRows $closed, private readonly SeriesFields $fields, private readonly EventTranslator $translator)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly LineVocabulary $vocabulary,
+        private readonly Organisation $organisation,
+        private readonly DocumentReader $reader,
+        private readonly TableShapes $shapes,
+        private readonly NamedCalendars $named,
+        private readonly NamedPeople $people,
+        private readonly RowCategories $categories,
+        private readonly ClosedRows $closed,
+        private readonly SeriesFields $fields,
+        private readonly EventTranslator $translator,
+    ) {
     }
 
     /** @throws ValidationException where the document cannot be read, or what was put right says no time */
@@ -44,7 +55,11 @@ final class DocumentRows
         $person = $this->viewer->person();
         try {
             $read = $this->reader->read(
-                DocumentKind::from($import->kind), (string) Storage::get((string) $import->path), $today, $this->vocabulary->of($this->viewer), DateOrder::tryFrom((string) ($import->options['order'] ?? '')),
+                DocumentKind::from($import->kind),
+                (string) Storage::get((string) $import->path),
+                $today,
+                $this->vocabulary->of($this->viewer),
+                DateOrder::tryFrom((string) ($import->options['order'] ?? '')),
                 fn (int $table, string $shape): array => $chosen[$table] ?? $this->shapes->of($person, $shape),
             );
         } catch (NotADocument $problem) {
@@ -86,8 +101,16 @@ final class DocumentRows
         $rows = [];
         foreach ($read->events as $row => $event) {
             $calendar = $read->calendars[$row];
+            $found = $read->rows[$row];
             $rows[] = ImportRowData::told(
-                isset($read->leftOut[$row]) ? 'leftOut' : $planned[$row]->verdict->value, $event, $row, $read->rows[$row], $changes[$calendar->id][$event->uid] ?? [], $calendar->id === $main->id ? null : $calendar->slug, $this->people->unknown($read->rows[$row]), $this->categories->newOf($read->rows[$row], $calendar),
+                isset($read->leftOut[$row]) ? 'leftOut' : $planned[$row]->verdict->value,
+                $event,
+                $row,
+                $found,
+                changes: $changes[$calendar->id][$event->uid] ?? [],
+                calendar: $calendar->id === $main->id ? null : $calendar->slug,
+                unknown: $this->people->unknown($found),
+                newCategories: $this->categories->newOf($found, $calendar),
             );
         }
 
@@ -140,7 +163,8 @@ final class DocumentRows
     {
         $changes = [];
         foreach (array_chunk(array_keys($changed), self::AT_ONCE) as $some) {
-            foreach (EventRecord::query()->where('calendar_id', $calendarId)->whereNull('series_id')->whereIn('uid', array_map(strval(...), $some))->with(EventRecord::WHOLE)->get() as $head) {
+            $heads = EventRecord::query()->where('calendar_id', $calendarId)->whereNull('series_id')->whereIn('uid', array_map(strval(...), $some));
+            foreach ($heads->with(EventRecord::WHOLE)->get() as $head) {
                 $now = $this->translator->series($head);
                 $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendarId, $now), $this->fields->ofSeries($calendarId, RowOver::of($now, $changed[$head->uid]->series)));
             }

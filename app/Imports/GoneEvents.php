@@ -24,14 +24,16 @@ final class GoneEvents
         if ($imports === []) {
             return [];
         }
-        $rows = self::heads()->where(static fn (Builder $either): Builder => $either->whereIn('e.import_id', $imports)->orWhereExists(static fn (Builder $line): Builder => $line->from('import_lines as l')
-            ->whereColumn('l.calendar_id', 'e.calendar_id')->whereColumn('l.uid', 'e.uid')->whereIn('l.import_id', $imports)))
+        $byLine = static fn (Builder $line): Builder => $line->from('import_lines as l')
+            ->whereColumn('l.calendar_id', 'e.calendar_id')->whereColumn('l.uid', 'e.uid')->whereIn('l.import_id', $imports);
+        $rows = self::heads()->where(static fn (Builder $either): Builder => $either->whereIn('e.import_id', $imports)->orWhereExists($byLine))
             ->orderBy('e.starts_local')->get(['e.calendar_id', 'e.uid', 'e.title', 'e.starts_local', 'e.time_kind']);
         $gone = [];
         foreach ($rows as $row) {
             if (! isset($there[$row->calendar_id][$row->uid])) {
                 $allDay = $row->time_kind === TimeKind::Date->value;
-                $gone[] = new GoneEvent((int) $row->calendar_id, (string) $row->uid, (string) $row->title, str_replace(' ', 'T', substr((string) $row->starts_local, 0, $allDay ? 10 : 16)), $allDay);
+                $start = str_replace(' ', 'T', substr((string) $row->starts_local, 0, $allDay ? 10 : 16));
+                $gone[] = new GoneEvent((int) $row->calendar_id, (string) $row->uid, (string) $row->title, $start, $allDay);
             }
         }
 
@@ -53,7 +55,12 @@ final class GoneEvents
             }
         }
 
-        return $imports === [] ? [] : DB::table('imports')->leftJoin('operations', 'operations.id', '=', 'operation_id')->whereIn('imports.id', array_keys($imports))->whereNotNull('applied_at')->whereNull('operations.undone_at')->pluck('imports.id')->all();
+        if ($imports === []) {
+            return [];
+        }
+
+        return DB::table('imports')->leftJoin('operations', 'operations.id', '=', 'operation_id')
+            ->whereIn('imports.id', array_keys($imports))->whereNotNull('applied_at')->whereNull('operations.undone_at')->pluck('imports.id')->all();
     }
 
     private static function heads(): Builder

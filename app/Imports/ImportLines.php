@@ -17,7 +17,15 @@ final class ImportLines
         $rows = [];
         foreach (array_diff_key($read->events, $read->leftOut) as $row => $event) {
             $found = $read->rows[$row];
-            $rows[] = ['import_id' => $import->id, 'calendar_id' => $read->calendars[$row]->id, 'uid' => $event->uid, 'line' => $found->line, 'said' => mb_strimwidth($found->said, 0, self::SAID, '…'), 'fingerprint' => $planned->series[$read->calendars[$row]->id][$event->uid]->fingerprint];
+            $calendarId = $read->calendars[$row]->id;
+            $rows[] = [
+                'import_id' => $import->id,
+                'calendar_id' => $calendarId,
+                'uid' => $event->uid,
+                'line' => $found->line,
+                'said' => mb_strimwidth($found->said, 0, self::SAID, '…'),
+                'fingerprint' => $planned->series[$calendarId][$event->uid]->fingerprint,
+            ];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             DB::table('import_lines')->insert($some);
@@ -27,7 +35,8 @@ final class ImportLines
     /** From where an event came last, and was not taken back; null where it was written here. */
     public function originOf(EventRecord $head): ?OriginData
     {
-        $line = DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')->leftJoin('operations', 'operations.id', '=', 'operation_id')->leftJoin('people', 'people.id', '=', 'imports.created_by')
+        $line = DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')
+            ->leftJoin('operations', 'operations.id', '=', 'operation_id')->leftJoin('people', 'people.id', '=', 'imports.created_by')
             ->where('import_lines.calendar_id', $head->calendar_id)->where('uid', $head->uid)->whereNull('operations.undone_at')->orderByDesc('import_id')
             ->first(['file_name', 'line', 'said', 'applied_at', 'people.name as by']);
         if ($line === null) {

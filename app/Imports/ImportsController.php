@@ -54,8 +54,12 @@ final class ImportsController
     /** So many of the last imports are told of. */
     private const LISTED = 50;
 
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ImportableCalendar $importable, private readonly Jobs $jobs, private readonly ImportPreviews $previews)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly ImportableCalendar $importable,
+        private readonly Jobs $jobs,
+        private readonly ImportPreviews $previews,
+    ) {
     }
 
     #[OA\Get(path: '/calendars/{slug}/imports', operationId: 'listImports', summary: 'What was brought into a calendar, for those who may change it.', tags: ['imports'],

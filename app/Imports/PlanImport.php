@@ -54,8 +54,15 @@ final class PlanImport
      * @param  array<int, array<string, bool>>  $there
      * @param  array<int, array<string, PlannedSeries>>  $series
      */
-    private function withGone(Import $import, array $plans, array $calendars, ?ReadDocument $read, Diagnostics $diagnostics, array $there, array $series = []): PlannedImport
-    {
+    private function withGone(
+        Import $import,
+        array $plans,
+        array $calendars,
+        ?ReadDocument $read,
+        Diagnostics $diagnostics,
+        array $there,
+        array $series = [],
+    ): PlannedImport {
         $gone = $this->gone->of($there);
         if (($import->options['gone'] ?? false) === true) {
             foreach ($gone as $each) {

@@ -17,8 +17,14 @@ final readonly class PlannedImport
      * @param  list<GoneEvent>  $gone  what came in by it before, and is not in it any more
      * @param  array<int, array<string, PlannedSeries>>  $series  of a document all of it, by calendar and UID; a calendar file is gone through instead
      */
-    public function __construct(public array $plans, public array $calendars, public ?ReadDocument $document, public Diagnostics $diagnostics, public array $gone, public array $series)
-    {
+    public function __construct(
+        public array $plans,
+        public array $calendars,
+        public ?ReadDocument $document,
+        public Diagnostics $diagnostics,
+        public array $gone,
+        public array $series,
+    ) {
     }
 
     /** @return array{added: int, changed: int, unchanged: int, removed: int} */

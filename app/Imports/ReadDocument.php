@@ -20,8 +20,15 @@ final readonly class ReadDocument
      * @param  list<SkippedRow>  $skipped
      * @param  array<int, ReadTable>  $tables  by their number in the document
      */
-    public function __construct(public DateOrder $order, public array $rows, public array $events, public array $calendars, public array $leftOut, public array $skipped, public array $tables)
-    {
+    public function __construct(
+        public DateOrder $order,
+        public array $rows,
+        public array $events,
+        public array $calendars,
+        public array $leftOut,
+        public array $skipped,
+        public array $tables,
+    ) {
     }
 
     /** @return array<int, array<int, Event>> those that are brought in, by row, by the id of the calendar on which they go */

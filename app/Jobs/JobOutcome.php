@@ -13,7 +13,13 @@ final readonly class JobOutcome
      * @param  ?string  $file  in the storage, to be downloaded
      * @param  ?array<string, mixed>  $found  what is at an address, see AddressFoundData
      */
-    public function __construct(public ?int $operation = null, public ?int $events = null, public ?array $counts = null, public ?string $calendar = null, public ?string $file = null, public ?array $found = null)
-    {
+    public function __construct(
+        public ?int $operation = null,
+        public ?int $events = null,
+        public ?array $counts = null,
+        public ?string $calendar = null,
+        public ?string $file = null,
+        public ?array $found = null,
+    ) {
     }
 }

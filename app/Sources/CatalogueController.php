@@ -20,8 +20,12 @@ use PinnedRota\Core\Access\SubjectKind;
 ])]
 final class CatalogueController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ManagedSource $managed, private readonly Sharing $sharing, private readonly AccessReader $access)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly ManagedSource $managed,
+        private readonly Sharing $sharing,
+        private readonly AccessReader $access,
+    ) {
     }
 
     #[OA\Put(path: '/sources/{id}/catalogue', operationId: 'putInCatalogue', summary: 'Puts a source into the catalogue, for everyone to see, or takes it out; whoever has it on their list keeps it.', tags: ['sources'],

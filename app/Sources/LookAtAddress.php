@@ -2,6 +2,7 @@
 
 namespace App\Sources;
 
+use App\Access\AccessibleCalendar;
 use App\Access\CurrentViewer;
 use App\Directory\SubjectNames;
 use App\Jobs\JobOutcome;
@@ -33,7 +34,15 @@ final class LookAtAddress implements Work
             throw ValidationException::withMessages(['url' => $problem->getMessage()]);
         }
 
-        return new JobOutcome(found: ['url' => $url, 'name' => $read->name, 'kind' => $read->kind->value, 'count' => $count, 'events' => $events, 'ownMinutes' => $read->ownMinutes, 'subscribed' => $this->subscribed($url)]);
+        return new JobOutcome(found: [
+            'url' => $url,
+            'name' => $read->name,
+            'kind' => $read->kind->value,
+            'count' => $count,
+            'events' => $events,
+            'ownMinutes' => $read->ownMinutes,
+            'subscribed' => $this->subscribed($url),
+        ]);
     }
 
     /** @return list<EventAtAddressData> those that are still to come first, else the last that were */
@@ -70,7 +79,8 @@ final class LookAtAddress implements Work
     /** @return list<SubscribedAlreadyData> calendars that the viewer sees and that have the address already */
     private function subscribed(string $url): array
     {
-        $sources = Source::query()->where('url', $url)->whereIn('calendar_id', $this->viewer->calendars()->filter(static fn ($each): bool => $each->level()->includes(Level::See))->keys())->with('calendar')->limit(5)->get();
+        $seen = $this->viewer->calendars()->filter(static fn (AccessibleCalendar $each): bool => $each->level()->includes(Level::See))->keys();
+        $sources = Source::query()->where('url', $url)->whereIn('calendar_id', $seen)->with('calendar')->limit(5)->get();
         $names = new SubjectNames($sources->map(static fn (Source $each) => $each->calendar->keeper()));
 
         return $sources->map(static fn (Source $each): SubscribedAlreadyData => new SubscribedAlreadyData($each->calendar->slug, $each->calendar->name, $names->of($each->calendar->keeper())))->all();

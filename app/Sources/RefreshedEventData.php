@@ -12,7 +12,13 @@ final readonly class RefreshedEventData
      * @param  string  $start  On its own wall
      * @param  list<FieldChangeData>  $changes  Of what was changed
      */
-    public function __construct(public string $verdict, public string $title, public string $start, public bool $allDay, public bool $repeats, public array $changes)
-    {
+    public function __construct(
+        public string $verdict,
+        public string $title,
+        public string $start,
+        public bool $allDay,
+        public bool $repeats,
+        public array $changes,
+    ) {
     }
 }

@@ -21,8 +21,11 @@ final class RefreshedEvents
 {
     public const MOST = 300;
 
-    public function __construct(private readonly SeriesFields $fields, private readonly EventTranslator $translator, private readonly SourceReader $reader)
-    {
+    public function __construct(
+        private readonly SeriesFields $fields,
+        private readonly EventTranslator $translator,
+        private readonly SourceReader $reader,
+    ) {
     }
 
     /** @return list<RefreshedEventData> what goes first */

@@ -20,8 +20,14 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 ])]
 final class RefreshesController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ManagedSource $managed, private readonly Jobs $jobs, private readonly RefreshedEvents $events, private readonly TakeBack $takeBack, private readonly SourceRefresher $refresher)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly ManagedSource $managed,
+        private readonly Jobs $jobs,
+        private readonly RefreshedEvents $events,
+        private readonly TakeBack $takeBack,
+        private readonly SourceRefresher $refresher,
+    ) {
     }
 
     #[OA\Get(path: '/sources/{id}/refreshes/{refresh}', operationId: 'getRefresh', summary: 'What a refresh did with which events, or would do.', tags: ['sources'],

@@ -25,8 +25,13 @@ final class SourceRefresher
     /** A source that fails again and again is tried once a day, in minutes. */
     private const LONGEST = 1440;
 
-    public function __construct(private readonly Fetcher $fetcher, private readonly LinkedPages $linked, private readonly SourceReader $reader, private readonly Intake $intake, private readonly TellManagers $tell)
-    {
+    public function __construct(
+        private readonly Fetcher $fetcher,
+        private readonly LinkedPages $linked,
+        private readonly SourceReader $reader,
+        private readonly Intake $intake,
+        private readonly TellManagers $tell,
+    ) {
     }
 
     /**

@@ -15,8 +15,14 @@ final readonly class SourceTermsData
      * @param  list<string>  $categories  That all of them are given besides
      * @param  list<RenamedCategoryData>  $renamed
      */
-    public function __construct(public bool $follow, public ?string $order, public array $conditions, public ?bool $busy, public array $categories, public array $renamed)
-    {
+    public function __construct(
+        public bool $follow,
+        public ?string $order,
+        public array $conditions,
+        public ?bool $busy,
+        public array $categories,
+        public array $renamed,
+    ) {
     }
 
     /** @param  array<string, mixed>  $terms  as they are kept */

@@ -12,7 +12,12 @@ final readonly class SourceWaitingData
      * @param  ?string  $error  Why it fails, in words
      * @param  ?RefreshData  $held  What waits for one's word
      */
-    public function __construct(public int $id, public CalendarNameData $calendar, public ?string $failingSince, public ?string $error, public ?RefreshData $held)
-    {
+    public function __construct(
+        public int $id,
+        public CalendarNameData $calendar,
+        public ?string $failingSince,
+        public ?string $error,
+        public ?RefreshData $held,
+    ) {
     }
 }

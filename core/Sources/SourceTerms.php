@@ -19,8 +19,12 @@ final readonly class SourceTerms
      * @param  list<string>  $categories  that all of them are given besides
      * @param  array<string, string>  $renamed  what categories are called here, by their name there in lower case; empty: left out
      */
-    public function __construct(private Filter $filter = new Filter, private ?bool $busy = null, private array $categories = [], private array $renamed = [])
-    {
+    public function __construct(
+        private Filter $filter = new Filter,
+        private ?bool $busy = null,
+        private array $categories = [],
+        private array $renamed = [],
+    ) {
     }
 
     /** What is taken of a series; null: nothing of it. */
