@@ -53,6 +53,16 @@ final class Import extends Model
         return $this->belongsTo(Operation::class);
     }
 
+    /** What it is called when it is had again. Of what office programs pack the page is kept as which it was opened. */
+    public function downloadName(): string
+    {
+        return match (true) {
+            preg_match('/\.(?:xlsx|xlsm|ods|docx|docm)$/i', $this->file_name) === 1 => "{$this->file_name}.html",
+            ! str_contains($this->file_name, '.') => "{$this->file_name}.txt",
+            default => $this->file_name,
+        };
+    }
+
     /** @throws ConflictHttpException where there is nothing left to bring in */
     public function demandFile(): void
     {

@@ -84,7 +84,7 @@ final class ImportsController
             throw new NotFoundHttpException;
         }
 
-        return Storage::download($import->path, str_contains($import->file_name, '.') ? $import->file_name : "{$import->file_name}.txt", ['Content-Type' => 'application/octet-stream']);
+        return Storage::download($import->path, $import->downloadName(), ['Content-Type' => 'application/octet-stream']);
     }
 
     #[OA\Post(path: '/calendars/{slug}/imports', operationId: 'previewImport', summary: 'Looks at a calendar file, a table, a page or a text: what bringing it in would add and change. Nothing is changed yet.', tags: ['imports'],

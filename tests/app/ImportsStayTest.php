@@ -5,6 +5,7 @@ use App\Events\EventRecord;
 use App\Imports\Import;
 use App\Organisation\Organisation;
 use App\Upkeep\Tidy;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use PinnedRota\Core\Access\Level;
@@ -55,6 +56,13 @@ test('others who may change the calendar see what was brought in and have the fi
     // What was only looked at is nobody's but its own.
     $looked = ($this->look)("Date,What\n2026-10-01,Drill\n")->json('id');
     $this->as($this->ada, 'GET', "/imports/{$looked}/file")->assertNotFound();
+});
+
+test('of what an office program packed the page is had again as which it was opened', function () {
+    $page = '<h2>Autumn</h2><table><tr><td>Date</td><td>What</td></tr><tr><td>2026-09-07</td><td>Drill</td></tr></table>';
+    $id = $this->as($this->ada, 'POST', "/calendars/{$this->slip->slug}/imports", ['file' => UploadedFile::fake()->createWithContent('watches.ods', $page)])->assertCreated()->assertJsonPath('rows.0.line', 2)->json('id');
+    ($this->apply)($id)->assertOk();
+    $this->as($this->ada, 'GET', "/imports/{$id}/file")->assertDownload('watches.ods.html');
 });
 
 test('a file is kept for so many days, the list longer', function () {
