@@ -60,7 +60,7 @@ test('a source is pasted, fails, loses all it had, and comes back; nothing is lo
         await expectAccessible(page);
         await shows(second, 1, 2);
         await page.goto('/waiting');
-        await page.getByRole('button', { name: `Keep what is there of ${name}` }).click();
+        await page.getByRole('button', { name: `Keep what is there: ${name}` }).click();
         await expect(page.getByText(`${name} stays as it is, until the far side has something else.`)).toBeVisible();
         await page.goto('/sources');
         await expect(card).toContainText('What the far side has now was not wanted');
@@ -75,13 +75,13 @@ test('a source is pasted, fails, loses all it had, and comes back; nothing is lo
         await shows(third, 0, 3);
         await card.getByText('What the last refreshes did').click();
         const newest = card.getByRole('listitem').filter({ hasText: '1 added, 1 removed' });
-        await newest.getByRole('button', { name: /^Events of the refresh/ }).click();
+        await newest.getByRole('button', { name: /^Which events/ }).click();
         await expect(newest.getByRole('list', { name: 'Events of this refresh' })).toContainText(`gone ${third}`);
         await newest.getByRole('button', { name: /^Go back to before/ }).click();
         await expect(page.getByText(`${name} is as it was before.`)).toBeVisible();
         await shows(third, 1, 3);
         await expect(card).toContainText('was not wanted');
-        await card.getByRole('button', { name: `Take in what the far side has of ${name}` }).click();
+        await card.getByRole('button', { name: `Take it in all the same: ${name}` }).click();
         await expect(page.getByText(`${name}: 1 added, 1 removed.`)).toBeVisible();
         await shows(fourth, 1, 3);
     });

@@ -42,7 +42,7 @@ test('what is held back says how much is gone; both answers are one click', asyn
     const section = within(screen.getByRole('region', { name: 'Held back: Tides' }));
     expect(section.getByText('4 of 6 events are gone there.')).not.toBeNull();
     expect(section.getByText(/it also has 1 new and 0 changed/)).not.toBeNull();
-    fireEvent.click(section.getByRole('button', { name: 'Keep what is there of Tides' }));
+    fireEvent.click(section.getByRole('button', { name: 'Keep what is there: Tides' }));
     await waitFor(() => expect(sent()).toEqual([['PUT', '/sources/3/refreshes/7', { take: false }]]));
 });
 
@@ -52,7 +52,7 @@ test('the events of a refresh are asked for when one wants them, and one goes ba
         { verdict: 'changed', title: 'Night boat', start: '2026-12-02T20:00', allDay: false, repeats: true, changes: [{ of: null, field: 'place', before: '', after: 'Slip' }] },
     ];
     const sent = showCard(madeSource(), ({ method }) => (method === 'POST' ? { status: 204 } : { body: events }));
-    fireEvent.click(screen.getByRole('button', { name: /^Events of the refresh/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Which events/ }));
     const list = within(await screen.findByRole('list', { name: 'Events of this refresh' }));
     expect(list.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['gone Noon boat, Tue 1 Dec', 'changed Night boat, Wed 2 Dec 20:00, repeatsplace: nothing → Slip', 'and 1 more.']);
     fireEvent.click(screen.getByRole('button', { name: /^Go back to before/ }));

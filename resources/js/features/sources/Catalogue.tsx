@@ -23,7 +23,7 @@ export function Catalogue({ sources }: { sources: readonly Source[] }) {
                             </p>
                             <p className="flex-1 text-soft">{catalogue}</p>
                             <p className="flex flex-wrap items-center gap-3">
-                                <Link to="/" search={{ calendar: slug }} className="hit underline" aria-label={`Look at ${name}`}>
+                                <Link to="/" search={{ calendar: slug }} className="hit underline" aria-label={`Look at it: ${name}`}>
                                     Look at it
                                 </Link>
                                 {calendar !== undefined &&

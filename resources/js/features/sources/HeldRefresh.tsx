@@ -17,10 +17,10 @@ export function HeldRefresh({ source, held }: { source: { id: number; calendar: 
                 {added + changed > 0 && ` (it also has ${added} new and ${changed} changed)`}. <span className="text-soft">{formatMoment(held.at)}</span>
             </p>
             <div className="mt-1.5 flex flex-wrap gap-1.5">
-                <Button look="primary" disabled={isBusy} onClick={() => keep(held.id)} aria-label={`Keep what is there of ${source.calendar.name}`}>
+                <Button look="primary" disabled={isBusy} onClick={() => keep(held.id)} aria-label={`Keep what is there: ${source.calendar.name}`}>
                     Keep what is there
                 </Button>
-                <Button disabled={isBusy} onClick={() => take(held.id)} aria-label={`It is meant: take away from ${source.calendar.name}`}>
+                <Button disabled={isBusy} onClick={() => take(held.id)} aria-label={`It is meant, take them away: ${source.calendar.name}`}>
                     It is meant, take them away
                 </Button>
                 <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>

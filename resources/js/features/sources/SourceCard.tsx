@@ -52,7 +52,7 @@ export function SourceCard({ source }: { source: Source }) {
                 <div className="flex flex-wrap items-center gap-3 border-b border-line px-3.5 py-2">
                     <p className="min-w-48 flex-1">What the far side has now was not wanted: it is not taken in until it has something else.</p>
                     {source.mayManage && (
-                        <Button onClick={() => refresh(true)} disabled={isFetching} aria-label={`Take in what the far side has of ${calendar.name}`}>
+                        <Button onClick={() => refresh(true)} disabled={isFetching} aria-label={`Take it in all the same: ${calendar.name}`}>
                             Take it in all the same
                         </Button>
                     )}

@@ -29,12 +29,12 @@ function HistoryEntry({ source, refresh }: { source: Source; refresh: RefreshOf 
                 <span className="w-28 text-soft">{at}</span>
                 <span className="min-w-40 flex-1">{wordsOf(refresh)}</span>
                 {tells && (
-                    <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)} aria-label={`Events of the refresh of ${at}`}>
+                    <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)} aria-label={`${open ? 'Hide them' : 'Which events'}: the refresh of ${at}`}>
                         {open ? 'Hide them' : 'Which events'}
                     </Button>
                 )}
                 {source.mayManage && refresh.reversible && (
-                    <Button look="quiet" disabled={back.isPending} onClick={() => back.mutate(refresh.id)} aria-label={`Go back to before the refresh of ${at}`}>
+                    <Button look="quiet" disabled={back.isPending} onClick={() => back.mutate(refresh.id)} aria-label={`Go back to before it: the refresh of ${at}`}>
                         Go back to before it
                     </Button>
                 )}
