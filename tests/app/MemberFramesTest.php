@@ -137,7 +137,7 @@ test('what is not of the sheet and its events is refused in a frame, whoever ask
             continue;
         }
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $path = '/'.strtr(substr($route->uri(), 7), ['{slug}' => $this->slip->slug, '{id}' => '1', '{link}' => '1', '{attachment}' => '1', '{pin}' => '1', '{operation}' => '1', '{task}' => '1', '{remark}' => '1', '{device}' => str_repeat('0', 24), '{step}' => 'name', '{pace}' => 'daily']);
+            $path = '/'.strtr(substr($route->uri(), 7), ['{slug}' => $this->slip->slug, '{id}' => '1', '{link}' => '1', '{attachment}' => '1', '{pin}' => '1', '{operation}' => '1', '{task}' => '1', '{remark}' => '1', '{refresh}' => '1', '{device}' => str_repeat('0', 24), '{step}' => 'name', '{pace}' => 'daily']);
             $answer = ($this->within)($frame, $this->root, $method, $path);
             str_contains((string) $answer->getContent(), 'not done in a frame') ? $refused[] = "{$method} {$path}" : $open[] = "{$method} {$path}";
         }
