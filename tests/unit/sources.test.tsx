@@ -105,3 +105,16 @@ test('what is subscribed to becomes a layer of an overlay that one may change, b
     const body = sent.find(({ path }) => path === '/overlays/term')?.body as Schemas['OverlayInput'];
     expect(body.layers.map(({ name, takes, calendars }) => [name, takes, calendars])).toEqual([['Boats', 'chosen', ['boats']], ['Ferries', 'chosen', ['ferries']], ['The rest', 'rest', []]]);
 });
+
+test('a source is called and drawn otherwise from its settings, without being fetched', async () => {
+    const calendar = { slug: 'tides', name: 'Tides', colour: 'pine', mark: 'waves', version: 6 };
+    const sent = showCard(madeSource(), ({ path }) => ({ body: path === '/calendars' ? [calendar] : calendar }));
+    fireEvent.click(screen.getByRole('button', { name: 'Settings of Tides' }));
+    const form = within(screen.getByRole('form', { name: 'Settings of Tides' }));
+    expect(form.getByRole<HTMLButtonElement>('button', { name: 'Call and draw it so' }).disabled).toBe(true);
+    fireEvent.change(form.getByLabelText('Call it'), { target: { value: 'High water' } });
+    fireEvent.click(form.getByRole('radio', { name: 'star' }));
+    await waitFor(() => expect(form.getByRole<HTMLButtonElement>('button', { name: 'Call and draw it so' }).disabled).toBe(false));
+    fireEvent.click(form.getByRole('button', { name: 'Call and draw it so' }));
+    await waitFor(() => expect(sent()).toEqual([['PATCH', '/calendars/tides', { name: 'High water', colour: 'pine', mark: 'star' }]]));
+});

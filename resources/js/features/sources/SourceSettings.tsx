@@ -8,6 +8,7 @@ import { JobProgress } from '@/features/jobs/JobProgress';
 import { ConditionFields } from '@/features/overlays/ConditionFields';
 import { usePerson } from '@/features/session/useSession';
 import { CatalogueField } from './CatalogueField';
+import { LookOfSource } from './LookOfSource';
 import { SignInFields } from './SignInFields';
 import { everyWords } from './sourceWords';
 import { useFetching, type Source, type Terms } from './useSources';
@@ -42,10 +43,11 @@ export function SourceSettings({ source, onDone }: { source: Source; onDone: () 
     const often = Object.fromEntries([...new Set([...OFTEN, source.refreshMinutes])].sort((a, b) => a - b).map((minutes) => [String(minutes), everyWords(minutes)]));
     return (
         <form aria-label={`Settings of ${source.calendar.name}`} className="flex flex-col gap-3 border-b border-line bg-paper px-3.5 py-3" onSubmit={save}>
+            <LookOfSource source={source} />
             <p className="text-soft">
-                Its name, colour and mark, and who sees it, are set as those of{' '}
+                Who sees it, and all else that calendars have, is set{' '}
                 <Link to="/calendars/$slug" params={{ slug: source.calendar.slug }} className="hit underline">
-                    any calendar
+                    on its page
                 </Link>
                 .
             </p>
