@@ -79,11 +79,11 @@ final class EventPresenter
             calendar: $calendar->calendar->slug,
             busyOnly: ! $full,
             allDay: $seen->timing->isAllDay(),
-            start: self::time($occurrence->start ?? $seen->timing->start),
-            end: self::time($end),
+            start: ($occurrence->start ?? $seen->timing->start)->wall(),
+            end: $end->wall(),
             timezone: $seen->timing->start->zone?->name,
             endTimezone: $seen->timing->endZone?->name,
-            endThere: $seen->timing->endZone === null ? null : self::time($seen->timing->toldEnd($end)),
+            endThere: $seen->timing->endZone === null ? null : $seen->timing->toldEnd($end)->wall(),
             startsAt: self::instant($start),
             endsAt: self::instant($end),
             links: array_map(EventLinkData::of(...), EventLink::of($seen->foreign)),
@@ -99,7 +99,7 @@ final class EventPresenter
             placesTaken: $full ? Places::taken($event) : 0,
             waitsAt: $full && $perspective->viewer->personId !== null ? Places::position($event, Participant::standingFor(Party::person($perspective->viewer->personId))) : null,
             travel: $travel,
-            leave: $travel === null ? null : self::time($start->plusExactSeconds(-60 * $travel)),
+            leave: $travel === null ? null : $start->plusExactSeconds(-60 * $travel)->wall(),
             guests: $full ? GuestRight::of($event) : [],
             askWhen: $full ? AskWhen::of($event) : null,
             asks: $full && AskWhen::asks($event, $head->calendarAsks()),
@@ -163,7 +163,7 @@ final class EventPresenter
             within: $set->within?->weeks,
             skipped: array_map($tell, $set->skippedDates),
             extra: array_map(static fn (ExtraDate $date): string => $tell($date->start), $set->extraDates),
-            changed: $changed->map(static fn (EventTime $start, string $time): ChangedTimeData => new ChangedTimeData($time, self::time($start)))->values()->all(),
+            changed: $changed->map(static fn (EventTime $start, string $time): ChangedTimeData => new ChangedTimeData($time, $start->wall()))->values()->all(),
             pick: $rule === null ? null : RepeatPickData::of($rule, $master->timing->start->local),
             changing: ScopeWordsData::of($exceptions->changing()),
             deleting: ScopeWordsData::of($exceptions->deleting()),
@@ -183,10 +183,5 @@ final class EventPresenter
     private static function instant(EventTime $time): ?string
     {
         return $time->zone === null ? null : (new LocalDateTime($time->indexSeconds()))->toDateTime().'Z';
-    }
-
-    private static function time(EventTime $time): string
-    {
-        return $time->kind->value === 'date' ? $time->local->toDate() : $time->local->toMinute();
     }
 }

@@ -69,7 +69,6 @@ final class Undo
                 [$from, $to] = $back ? [$each->after(), $each->before()] : [$each->before(), $each->after()];
                 array_push($commands, ...$this->commands($each->series_id, $from, $to, $perspective, $kept));
             }
-            $kept?->forget();
             $this->changes->turn($locked, Actor::person($by), $commands, $back);
             $titles = $kept?->titles() ?? [];
             if ($titles !== [] && count($titles) === $series->count()) {

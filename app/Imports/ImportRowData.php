@@ -8,8 +8,6 @@ use PinnedRota\Core\Events\Event;
 use PinnedRota\Core\Events\Participant;
 use PinnedRota\Core\Events\ParticipantRole;
 use PinnedRota\Core\Import\PlannedSeries;
-use PinnedRota\Core\Time\EventTime;
-use PinnedRota\Core\Time\TimeKind;
 
 /** An event of a file, and what becomes of it. */
 final readonly class ImportRowData
@@ -64,13 +62,12 @@ final readonly class ImportRowData
     public static function told(string $verdict, Event $event, ?int $row = null, ?ExtractedEvent $found = null, array $changes = [], ?string $calendar = null, array $unknown = [], array $newCategories = []): self
     {
         $start = $event->timing->start;
-        $write = static fn (EventTime $time): string => $time->kind === TimeKind::Date ? $time->local->toDate() : $time->local->toMinute();
 
         return new self(
             verdict: $verdict,
             title: $event->contents->title,
-            start: $write($start),
-            end: $write($event->timing->end),
+            start: $start->wall(),
+            end: $event->timing->end->wall(),
             allDay: $event->timing->isAllDay(),
             timezone: $start->zone?->name,
             repeats: $event->timing->repeats(),

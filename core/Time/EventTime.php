@@ -101,6 +101,12 @@ final class EventTime
         };
     }
 
+    /** Its date, or its own wall time to the minute: `2026-11-02`, `2026-11-02T09:30`. */
+    public function wall(): string
+    {
+        return $this->kind === TimeKind::Date ? $this->local->toDate() : $this->local->toMinute();
+    }
+
     public function equals(self $other): bool
     {
         return $this->kind === $other->kind && $this->indexSeconds() === $other->indexSeconds();

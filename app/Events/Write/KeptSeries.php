@@ -13,12 +13,6 @@ final class KeptSeries
         $this->titles[$seriesId] = $title;
     }
 
-    /** Where all begins again, nothing is kept yet. */
-    public function forget(): void
-    {
-        $this->titles = [];
-    }
-
     /** @return list<string> */
     public function titles(): array
     {

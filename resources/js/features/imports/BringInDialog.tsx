@@ -1,7 +1,7 @@
 import { useLocation, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { Dialog } from '@/components/Dialog';
-import { Field } from '@/components/Field';
+import { ChoiceField } from '@/components/Field';
 import { Empty } from '@/components/States';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { lastTarget } from '@/features/events/lastTarget';
@@ -15,7 +15,7 @@ export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () =>
     const targets = calendars.filter(takesIn);
     const here = useCalendarHere();
     const [chosen, setChosen] = useState<string | null>(null);
-    const slug = [chosen, asked.calendar, here, lastTarget('all')].find((each) => each != null && targets.some((target) => target.slug === each)) ?? '';
+    const slug = [chosen, here, lastTarget('all')].find((each) => each != null && targets.some((target) => target.slug === each)) ?? '';
     const calendar = targets.find((each) => each.slug === slug);
     const navigate = useNavigate();
     return (
@@ -24,18 +24,13 @@ export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () =>
                 <Empty title="There is no calendar yet that you may bring something into">Make one, or ask for one whose events you may change.</Empty>
             ) : (
                 <div className="flex flex-col gap-4">
-                    <Field label="Into" className="sm:w-80">
-                        {(control) => (
-                            <select {...control} value={slug} onChange={(change) => setChosen(change.target.value)}>
-                                {calendar === undefined && <option value="">Choose a calendar</option>}
-                                {targets.map((each) => (
-                                    <option key={each.slug} value={each.slug}>
-                                        {each.name}
-                                    </option>
-                                ))}
-                            </select>
-                        )}
-                    </Field>
+                    <ChoiceField
+                        label="Into"
+                        className="sm:w-80"
+                        value={slug}
+                        choices={{ ...(calendar === undefined ? { '': 'Choose a calendar' } : {}), ...Object.fromEntries(targets.map((each) => [each.slug, each.name])) }}
+                        onChange={setChosen}
+                    />
                     {calendar === undefined ? (
                         <p className="text-soft">{asked.given === undefined ? 'Choose where it is to go first.' : 'Choose where it is to go: then you see what it would do there.'}</p>
                     ) : (

@@ -7,7 +7,7 @@ const BringInDialog = lazily(() => import('./BringInDialog'), 'BringInDialog');
 /** Wherever one is: takes what is dropped, and what is asked to be brought in. */
 export function BringInHost() {
     const [asked, setAsked] = useState<(Given & { number: number }) | null>(null);
-    const isOver = useDroppedFiles((given) => bringIn({ given }));
+    const isOver = useDroppedFiles();
     useEffect(() => onBringIn((given) => setAsked((before) => ({ ...given, number: (before?.number ?? 0) + 1 }))), []);
     return (
         <>
@@ -21,8 +21,8 @@ export function BringInHost() {
     );
 }
 
-/** Whether files are held over the window; the first that is let go is handed on, unless something beneath takes it itself. */
-function useDroppedFiles(take: (file: File) => void): boolean {
+/** Whether files are held over the window; the first that is let go is to be brought in, unless something beneath takes it itself. */
+function useDroppedFiles(): boolean {
     const [isOver, setOver] = useState(false);
     useEffect(() => {
         const holds = (event: DragEvent) => event.dataTransfer?.types.includes('Files') === true;
@@ -40,7 +40,7 @@ function useDroppedFiles(take: (file: File) => void): boolean {
             const [file] = event.dataTransfer?.files ?? [];
             if (event.defaultPrevented || file === undefined) return;
             event.preventDefault();
-            take(file);
+            bringIn({ given: file });
         };
         window.addEventListener('dragover', over);
         window.addEventListener('dragleave', leave);
@@ -50,6 +50,6 @@ function useDroppedFiles(take: (file: File) => void): boolean {
             window.removeEventListener('dragleave', leave);
             window.removeEventListener('drop', drop);
         };
-    });
+    }, []);
     return isOver;
 }

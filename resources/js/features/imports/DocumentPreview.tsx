@@ -6,6 +6,7 @@ import { ChoiceField, TextField } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
 import { formatWhen, otherYear } from '@/time/dates';
 import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
+import { FieldChange } from '@/features/history/FieldChange';
 import { ColumnFields } from './ColumnFields';
 import { GoneEvents } from './GoneEvents';
 import { takesIn } from './takesIn';
@@ -117,9 +118,9 @@ function DocumentRow({ row, into, calendars, disabled, onEdit }: RowProps) {
                     {row.categories.length > 0 && <p>{row.categories.map((name) => `#${name}${row.newCategories.includes(name) ? ' (new here)' : ''}`).join(' ')}</p>}
                     {row.people.length > 0 && <p>With {row.people.join(', ')}</p>}
                     {row.unknown.length > 0 && <p className="text-soft">Not known here, or several are called so: {row.unknown.join(', ')}</p>}
-                    {row.changes.map(({ field, before, after }) => (
-                        <p key={field} className="text-soft [overflow-wrap:anywhere]">
-                            {field}: {before === '' ? 'nothing' : <s>{before}</s>} → {after === '' ? 'nothing' : after}
+                    {row.changes.map((change) => (
+                        <p key={change.field} className="text-soft [overflow-wrap:anywhere]">
+                            <FieldChange change={change} />
                         </p>
                     ))}
                     {row.doubts.map((doubt) => (

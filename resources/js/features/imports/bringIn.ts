@@ -1,5 +1,5 @@
-/** What is to be brought in, where that is known already, and into which calendar. */
-export type Given = { given?: File | string; calendar?: string };
+/** What is to be brought in, where that is known already. */
+export type Given = { given?: File | string };
 
 const ASKED = 'bring-in';
 

@@ -1,6 +1,7 @@
 import type { Schemas } from '@/api/client';
 import { Scrolling } from '@/components/Scrolling';
 import { Failed, Loading } from '@/components/States';
+import { FieldChange } from '@/features/history/FieldChange';
 import { formatStart, otherYear } from '@/time/dates';
 import { useRefreshedEvents, type RefreshOf } from './useSources';
 
@@ -10,7 +11,7 @@ const VERDICTS: Record<Event['verdict'], string> = { added: 'new', changed: 'cha
 
 /** With which events a refresh did what: what goes first. */
 export function RefreshedEvents({ source, refresh }: { source: number; refresh: RefreshOf }) {
-    const events = useRefreshedEvents(source, refresh.id, true);
+    const events = useRefreshedEvents(source, refresh.id);
     if (events.isPending) return <Loading what="the events" />;
     if (events.isError) return <Failed error={events.error} retry={() => void events.refetch()} />;
     const { added = 0, changed = 0, removed = 0 } = refresh.counts ?? {};
@@ -22,10 +23,9 @@ export function RefreshedEvents({ source, refresh }: { source: number; refresh: 
                     <i>{VERDICTS[event.verdict]}</i> <span className={event.verdict === 'removed' ? 'line-through decoration-1' : ''}>{event.title}</span>, {formatStart(event)}
                     {otherYear(event.start)}
                     {event.repeats && ', repeats'}
-                    {event.changes.map(({ of, field, before, after }) => (
-                        <span key={`${of} ${field}`} className="block pl-4 text-soft">
-                            {of !== null && `${of}, `}
-                            {field}: {before === '' ? 'nothing' : <s>{before}</s>} → {after === '' ? 'nothing' : after}
+                    {event.changes.map((change) => (
+                        <span key={`${change.of} ${change.field}`} className="block pl-4 text-soft">
+                            <FieldChange change={change} />
                         </span>
                     ))}
                 </li>

@@ -16,11 +16,10 @@ export function useSources() {
 }
 
 /** With which events a refresh did what, or would do. */
-export function useRefreshedEvents(source: number, refresh: number, isWanted: boolean) {
+export function useRefreshedEvents(source: number, refresh: number) {
     return useQuery({
         queryKey: queryKeys.refreshed(source, refresh),
         queryFn: ({ signal }) => answered(api.GET('/sources/{id}/refreshes/{refresh}', { params: { path: { id: source, refresh } }, signal })),
-        enabled: isWanted,
     });
 }
 
