@@ -40,6 +40,7 @@ use App\Publishing\Kept\KeptAnswers;
 use App\Publishing\Publication;
 use App\Publishing\PublicationLink;
 use App\Sources\LookAtAddress;
+use App\Sources\PinSource;
 use App\Sources\RefreshNow;
 use App\Sources\Subscribe;
 use App\Upkeep\Heartbeats;
@@ -68,7 +69,7 @@ final class RotaServiceProvider extends ServiceProvider
     /** Who does what is done in the background. */
     private const WORKS = [
         JobKind::Import->value => BringIn::class, JobKind::Bulk->value => ChangeInBulk::class, JobKind::Subscribe->value => Subscribe::class,
-        JobKind::Refresh->value => RefreshNow::class, JobKind::Look->value => LookAtAddress::class, JobKind::Export->value => WriteFile::class,
+        JobKind::Refresh->value => RefreshNow::class, JobKind::Look->value => LookAtAddress::class, JobKind::Export->value => WriteFile::class, JobKind::Pin->value => PinSource::class,
     ];
 
     public function register(): void

@@ -64,6 +64,7 @@ use App\Rooms\RoomsController;
 use App\SecondFactor\SecondFactorController;
 use App\Sources\CatalogueController;
 use App\Sources\RefreshesController;
+use App\Sources\SourcePinsController;
 use App\Sources\SourcesController;
 use App\Table\TableController;
 use App\Upkeep\HealthController;
@@ -278,6 +279,9 @@ Route::middleware('auth')->group(function (): void {
     Route::post('sources', [SourcesController::class, 'store'])->middleware('throttle:fetching');
     Route::post('sources/look', [SourcesController::class, 'look'])->middleware('throttle:fetching');
     Route::patch('sources/{id}', [SourcesController::class, 'update'])->middleware('throttle:fetching');
+    Route::get('calendars/{slug}/sources', [SourcePinsController::class, 'index']);
+    Route::post('sources/{id}/pins', [SourcePinsController::class, 'store']);
+    Route::delete('sources/{id}/pins/{pin}', [SourcePinsController::class, 'destroy']);
     Route::put('sources/{id}/catalogue', [CatalogueController::class, 'update']);
     Route::get('sources/{id}/refreshes/{refresh}', [RefreshesController::class, 'show']);
     Route::put('sources/{id}/refreshes/{refresh}', [RefreshesController::class, 'decide'])->middleware('throttle:fetching');

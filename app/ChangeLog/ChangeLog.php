@@ -68,6 +68,25 @@ final class ChangeLog
         self::write('calendar', $calendar, $by, 'feed', ['name' => $name, 'made' => $made]);
     }
 
+    /** All of a source pinned to a calendar, or taken off it. */
+    public static function sourcePin(Calendar $calendar, Person $by, string $source, bool $made): void
+    {
+        self::write('calendar', $calendar, $by, 'source pin', ['name' => $source, 'made' => $made]);
+    }
+
+    /**
+     * Where a source is, how it is fetched and what of it is taken.
+     *
+     * @param  array<string, mixed>  $before  what is another, as it was, see SourceSettings
+     * @param  array<string, mixed>  $after
+     */
+    public static function source(Calendar $calendar, Person $by, array $before, array $after): void
+    {
+        if ($before !== []) {
+            self::write('calendar', $calendar, $by, 'source', ['before' => $before, 'after' => $after]);
+        }
+    }
+
     /** What was done with what is given of a calendar to whoever has no account; overlays have no log yet. */
     public static function publication(Publication $publication, Person $by, string $done): void
     {

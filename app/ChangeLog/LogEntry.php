@@ -26,6 +26,11 @@ final class LogEntry
         'schoolYear' => 'the terms', 'closures' => 'the calendar of closed days', 'frameSites' => 'sites on which people may sign in within a frame', 'meetings' => 'how links of meetings are made',
     ];
 
+    private const SOURCE = [
+        'address' => 'its address', 'minutes' => 'minutes between refreshes', 'signIn' => 'how one signs in there', 'follow' => 'the pages that it leads to', 'order' => 'what comes first in its dates',
+        'conditions' => 'what of it is taken', 'busy' => 'its events are busy', 'categories' => 'categories that all of them are given', 'renamed' => 'what its categories are called here',
+    ];
+
     /** Events that can be taken back from the log. */
     public const REVERTABLE = ['access', 'settings', 'keeper', 'archived', 'brought back', 'member', 'group', 'organisation'];
 
@@ -85,10 +90,18 @@ final class LogEntry
             'looked as' => "looked at the rota as {$told['as']}",
             'link' => "{$told['name']}: a link to set a password was made",
             'feed' => "feed link “{$told['name']}” ".($told['made'] ? 'made' : 'revoked'),
+            'source pin' => "all of “{$told['name']}” ".($told['made'] ? 'pinned here' : 'taken off again'),
+            'source' => implode('; ', array_map(static fn (string $name): string => self::SOURCE[$name].self::fromTo($told['before'][$name], $told['after'][$name]), array_keys($told['after']))),
             'publication' => "page “{$told['name']}” {$told['done']}",
             'person' => $told['name'].': '.implode('; ', array_map(static fn (string $name): string => str_replace('_', ' ', $name).' from '.self::value($told['before'][$name] ?? null).' to '.self::value($told['after'][$name]), array_keys($told['after']))),
             default => 'the calendar was '.$entry->event,
         };
+    }
+
+    private static function fromTo(mixed $before, mixed $after): string
+    {
+        // What is told alike is another all the same: it is not told in full.
+        return self::value($before) === self::value($after) ? ' is another' : ': from '.self::value($before).' to '.self::value($after);
     }
 
     private static function decided(string $name, mixed $value): string

@@ -17,12 +17,16 @@ final class TargetCalendar
     {
     }
 
-    /** @throws ValidationException where nothing can be added there */
-    public function named(string $slug): AccessibleCalendar
+    /**
+     * @param  string  $field  by which it was asked for
+     *
+     * @throws ValidationException where nothing can be added there
+     */
+    public function named(string $slug, string $field = 'calendar'): AccessibleCalendar
     {
         $target = $this->viewer->calendars()->first(fn (AccessibleCalendar $each): bool => $each->calendar->slug === $slug);
         if ($target === null || ! $target->mayAdd()) {
-            throw ValidationException::withMessages(['calendar' => match (true) {
+            throw ValidationException::withMessages([$field => match (true) {
                 $target === null => 'There is no such calendar for you.',
                 $target->calendar->isArchived() => 'This calendar is archived; nothing can be added to it.',
                 $target->calendar->isSubscribed() => 'The events of this calendar come from outside; none can be added here.',

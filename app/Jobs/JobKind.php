@@ -14,6 +14,9 @@ enum JobKind: string
     case Look = 'look';
     case Export = 'export';
 
+    /** Pins all of a source to a calendar, or takes it off. */
+    case Pin = 'pin';
+
     /** Whether it waits for somebody else's server: those are done by workers of their own, so that they hold up nothing else. */
     public function fetches(): bool
     {

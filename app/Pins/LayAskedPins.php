@@ -5,7 +5,7 @@ namespace App\Pins;
 use App\Events\Write\Actor;
 use App\Events\Write\Cause;
 use App\Events\Write\ChangeEvents;
-use App\Events\Write\Commands\ShowAsked;
+use App\Events\Write\Commands\LayPins;
 use App\Events\Write\OperationKind;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -39,7 +39,7 @@ final class LayAskedPins
      */
     public function lay(array $seriesIds): int
     {
-        $shown = array_map(static fn (int $id): ShowAsked => new ShowAsked($id), array_keys($this->pins->differing($seriesIds)));
+        $shown = array_map(static fn (int $id): LayPins => new LayPins($id), array_keys($this->pins->differing($seriesIds)));
         if ($shown !== []) {
             $this->changes->carryOut(Actor::nobody(), Cause::Script, OperationKind::Pin, $shown);
         }

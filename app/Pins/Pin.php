@@ -14,6 +14,7 @@ use Illuminate\Support\Carbon;
  * @property ?int $pinned_by
  * @property bool $joined whether whoever pinned it joined it by that
  * @property bool $asked whether nobody pinned it: whose calendar it is, who does not see that of the event, is asked to it; it is for their eyes alone
+ * @property ?int $source_pin_id where it is there because all of its source is: see App\Sources\SourcePin
  * @property Carbon $created_at
  */
 final class Pin extends Model

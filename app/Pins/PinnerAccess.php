@@ -71,6 +71,14 @@ final class PinnerAccess
         return $calendar === null || $decision === null ? Level::None : EventRights::level($decision->level, $calendar->isSubscribed(), $calendar->isArchived());
     }
 
+    /** Whether a calendar comes from outside; false where it is gone. */
+    public function isSubscribed(int $calendarId): bool
+    {
+        $this->prepare([[$calendarId, null]]);
+
+        return $this->calendars[$calendarId]?->isSubscribed() === true;
+    }
+
     /** What is seen of an event that is there because its person is asked: they see it where they are, and nobody else does. */
     public static function askedSees(?int $personId, Viewer $viewer, bool $isAsked): Visibility
     {

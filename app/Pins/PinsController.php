@@ -69,6 +69,10 @@ final class PinsController
             throw $found === null || ! isset($perspective->calendars[$found->calendar_id]) ? new ConflictHttpException('It is not pinned there.') : new AccessDeniedHttpException('Somebody else pinned it there.');
         }
 
+        if ($found->source_pin_id !== null) {
+            throw new ConflictHttpException('All of its source is pinned there. On the page of that calendar it is taken off as a whole; what of it is not wanted is left out in its settings.');
+        }
+
         return Answer::done($this->carryOut($found->joined ? OperationKind::Leave : OperationKind::Unpin, new UnpinSeries($id, $found->calendar_id)));
     }
 
@@ -78,7 +82,7 @@ final class PinsController
     public function index(string $slug, PinnerAccess $pinners): JsonResponse
     {
         $calendar = $this->viewer->calendar($slug, Level::Change)->calendar;
-        $pins = Pin::query()->where('calendar_id', $calendar->id)->where('asked', false)->orderByDesc('id')->limit(self::MOST)->get();
+        $pins = Pin::query()->where('calendar_id', $calendar->id)->where('asked', false)->whereNull('source_pin_id')->orderByDesc('id')->limit(self::MOST)->get();
         $heads = EventRecord::query()->whereKey($pins->pluck('event_id'))->with(EventRecord::WHOLE)->get()->keyBy('id');
         $people = Person::query()->whereKey($pins->pluck('pinned_by')->filter())->pluck('name', 'id');
         $there = $pins->filter(static fn (Pin $pin): bool => $heads->has($pin->event_id));

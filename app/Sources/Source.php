@@ -6,6 +6,7 @@ use App\Calendars\Calendar;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use PinnedRota\Core\Documents\DocumentKind;
 use PinnedRota\Core\Sources\RefreshState;
@@ -32,6 +33,7 @@ use PinnedRota\Core\Sources\RefreshState;
  * @property ?string $catalogue why it is worth having, where it stands in the catalogue
  * @property ?int $created_by
  * @property Calendar $calendar
+ * @property ?Refresh $held
  */
 final class Source extends Model
 {
@@ -59,10 +61,14 @@ final class Source extends Model
         return max($this->refresh_minutes, $this->own_minutes ?? 0);
     }
 
-    /** The refresh that waits for somebody’s word. */
-    public function held(): ?Refresh
+    /**
+     * The refresh that waits for somebody’s word.
+     *
+     * @return HasOne<Refresh, $this>
+     */
+    public function held(): HasOne
     {
-        return $this->refreshes()->where('state', RefreshState::Held)->latest('id')->first();
+        return $this->hasOne(Refresh::class)->ofMany(['id' => 'max'], static fn ($refreshes) => $refreshes->where('state', RefreshState::Held));
     }
 
     protected function casts(): array

@@ -9,7 +9,7 @@ use PinnedRota\Core\Documents\DocumentKind;
 final readonly class SourceData
 {
     /** So many of the last refreshes are told. */
-    private const HISTORY = 20;
+    public const HISTORY = 20;
 
     /**
      * @param  string  $url  To those who do not manage it just where it leads: an address may have a key in it
@@ -21,6 +21,7 @@ final readonly class SourceData
      * @param  'none'|'basic'|'token'  $signIn  How one signs in there
      * @param  string  $user  With which name
      * @param  ?string  $catalogue  Why it is worth having, where it is in the catalogue
+     * @param  list<SourcePinData>  $pins  The calendars to which all of it is pinned, of those that one sees
      * @param  list<RefreshData>  $history
      */
     public function __construct(
@@ -41,14 +42,19 @@ final readonly class SourceData
         public string $user,
         public ?SourceTermsData $terms,
         public ?string $catalogue,
+        public array $pins,
         public array $history,
     ) {
     }
 
-    /** @param  bool  $manages  whether they manage it who are told */
-    public static function of(Source $source, bool $manages): self
+    /**
+     * @param  Source  $source  with its newest refreshes loaded
+     * @param  bool  $manages  whether they manage it who are told
+     * @param  list<SourcePinData>  $pins
+     */
+    public static function of(Source $source, bool $manages, array $pins): self
     {
-        $held = $manages ? $source->held() : null;
+        $held = $manages ? $source->held : null;
 
         return new self(
             id: $source->id,
@@ -68,7 +74,8 @@ final readonly class SourceData
             user: $manages ? $source->sign_in['user'] ?? '' : '',
             terms: $manages ? SourceTermsData::of($source->terms ?? []) : null,
             catalogue: $source->catalogue,
-            history: $source->refreshes()->orderByDesc('id')->limit(self::HISTORY)->get()->map(RefreshData::of(...))->all(),
+            pins: $pins,
+            history: $source->refreshes->map(RefreshData::of(...))->values()->all(),
         );
     }
 }

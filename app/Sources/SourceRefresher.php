@@ -137,7 +137,7 @@ final class SourceRefresher
     /** @param  array{added: int, changed: int, unchanged: int, removed: int}  $counts */
     private function hold(Source $source, FetchedDocument $document, array $counts, string $digest): Refresh
     {
-        $held = $source->held();
+        $held = $source->held()->first();
         // What it is asked for by stays that of what was taken in: so what is held back comes again, or what was there before.
         $this->works($source);
         if ($held?->digest === $digest) {

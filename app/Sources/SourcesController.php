@@ -4,6 +4,7 @@ namespace App\Sources;
 
 use App\Access\CurrentViewer;
 use App\Api\Answers;
+use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use App\Jobs\JobData;
 use App\Jobs\JobKind;
@@ -22,6 +23,7 @@ use PinnedRota\Core\Overlay\Mark;
     new OA\Property(property: 'name', type: 'string'),
     new OA\Property(property: 'colour', type: 'string', enum: Colour::class),
     new OA\Property(property: 'mark', type: 'string', enum: Mark::class),
+    new OA\Property(property: 'pinTo', description: 'A calendar to which all of it is pinned; it is on one’s own list there, and not by itself', type: 'string', nullable: true),
     new OA\Property(property: 'signIn', ref: '#/components/schemas/SignInInput'),
     new OA\Property(property: 'terms', ref: '#/components/schemas/SourceTermsInput'),
 ])]
@@ -38,19 +40,21 @@ use PinnedRota\Core\Overlay\Mark;
 ])]
 final class SourcesController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ManagedSource $managed, private readonly Jobs $jobs, private readonly SourceInput $input)
+    public function __construct(private readonly CurrentViewer $viewer, private readonly ManagedSource $managed, private readonly Jobs $jobs, private readonly SourceInput $input, private readonly PinnableSource $pinnable)
     {
     }
 
     #[OA\Get(path: '/sources', operationId: 'listSources', summary: 'The sources on calendars one may see, with their last refreshes.', tags: ['sources'],
         responses: [new Answers(SourceData::class, 'By name', many: true)])]
-    public function index(): JsonResponse
+    public function index(SourcePinsSeen $pins): JsonResponse
     {
         $ids = $this->viewer->calendars()->filter(fn ($each): bool => $each->calendar->isSubscribed())->keys();
-        $sources = Source::query()->whereIn('calendar_id', $ids)->with('calendar')->get()
+        $sources = Source::query()->whereIn('calendar_id', $ids)->with(['calendar', 'held', 'refreshes' => static fn ($refreshes) => $refreshes->orderByDesc('id')->limit(SourceData::HISTORY)])->get()
             ->sortBy(fn (Source $source): string => mb_strtolower($source->calendar->name))->values();
 
-        return new JsonResponse($sources->map(fn (Source $source): SourceData => SourceData::of($source, $this->manages($source))));
+        $told = $pins->ofSources($sources);
+
+        return new JsonResponse($sources->map(fn (Source $source): SourceData => SourceData::of($source, $this->manages($source), $told[$source->id])));
     }
 
     #[OA\Post(path: '/sources/look', operationId: 'lookAtSource', summary: 'Looks what is at an address, in the background: the job says what was found. Nothing is changed.', tags: ['sources'],
@@ -70,6 +74,7 @@ final class SourcesController
             'name' => ['required', 'string', 'max:120'],
             'colour' => ['required', Rule::enum(Colour::class)],
             'mark' => ['required', Rule::enum(Mark::class)],
+            'pinTo' => ['sometimes', 'nullable', 'string', 'max:80'],
         ]);
     }
 
@@ -84,6 +89,7 @@ final class SourcesController
             'refreshMinutes.min' => 'At most every 15 minutes.', 'refreshMinutes.max' => 'At least once a week.',
         ]);
         DB::transaction(function () use ($source, $input, $request): void {
+            $before = SourceSettings::of($source);
             if (isset($input['url'])) {
                 $source->url = $this->input->address($input['url'])['url'];
             }
@@ -98,6 +104,7 @@ final class SourcesController
             }
             // What is asked for now is another thing than what was kept of the last answer.
             $source->fill(['etag' => null, 'last_modified' => null, 'declined' => null])->save();
+            ChangeLog::source($source->calendar, $this->viewer->person(), ...$before->changed(SourceSettings::of($source)));
             Change::ofAccess([$this->viewer->person()->id]);
         });
 
@@ -118,6 +125,9 @@ final class SourcesController
     private function fetching(Request $request, JobKind $kind, array $more): JsonResponse
     {
         $input = $request->validate(['url' => ['required', 'string', 'max:2000']] + $more + SourceInput::addressRules(), ['url.required' => 'Enter the address of a calendar.', 'name.required' => 'Give the calendar a name.']);
+        if (isset($input['pinTo'])) {
+            $this->pinnable->target($input['pinTo'], 'pinTo');
+        }
         $asked = $this->input->address($input['url']) + array_diff_key($input, ['signIn' => true, 'terms' => true]);
 
         return $this->jobs->start($kind, $input['name'] ?? (string) parse_url($asked['url'], PHP_URL_HOST), $asked + ['signIn' => SignIn::of($input['signIn'] ?? null)?->sealed(), 'terms' => SourceInput::terms($request) ?? []], size: null);

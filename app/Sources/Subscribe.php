@@ -3,6 +3,7 @@
 namespace App\Sources;
 
 use App\Access\CurrentViewer;
+use App\Access\Sharing;
 use App\Calendars\Calendar;
 use App\Changes\Change;
 use App\Jobs\JobOutcome;
@@ -14,8 +15,14 @@ use PinnedRota\Core\Access\SubjectKind;
 /** Subscribes to an outside address, if there are events at it: a new calendar of ours, with all that is there. */
 final class Subscribe implements Work
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly FirstFetch $first, private readonly SourceRefresher $refresher)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly FirstFetch $first,
+        private readonly SourceRefresher $refresher,
+        private readonly PinnableSource $pinnable,
+        private readonly SourcePinning $pinning,
+        private readonly Sharing $sharing,
+    ) {
     }
 
     public function carryOut(JobRun $run): JobOutcome
@@ -27,6 +34,9 @@ final class Subscribe implements Work
             return $run->finish(function () use ($run, $url, $document): JobOutcome {
                 $source = $this->source(['url' => $url] + $run->input);
                 $refresh = $this->refresher->take($source, $document, $run->progress->at(...));
+                if (isset($run->input['pinTo'])) {
+                    $this->pinTo($source, $run->input['pinTo']);
+                }
                 Change::ofAccess([$this->viewer->person()->id]);
 
                 return new JobOutcome(counts: $refresh->counts, calendar: $source->calendar->slug);
@@ -34,6 +44,13 @@ final class Subscribe implements Work
         } catch (FetchFailed $problem) {
             throw ValidationException::withMessages(['url' => $problem->getMessage()]);
         }
+    }
+
+    /** It is looked at where it is pinned, not on a list beside that. */
+    private function pinTo(Source $source, string $slug): void
+    {
+        $this->pinning->pin($source, $this->pinnable->target($slug, 'pinTo'), $this->viewer->person());
+        $this->sharing->choose($source->calendar, $this->viewer->person(), false);
     }
 
     /** @param  array<string, mixed>  $input */

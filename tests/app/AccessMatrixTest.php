@@ -58,6 +58,7 @@ const ON_CALENDARS = [
     'GET calendars/{slug}/log' => [404, 403, 403, 403, 403, 200],
     'POST calendars/{slug}/log/{entry}/revert' => [404, 403, 403, 403, 403, 200],
     'GET calendars/{slug}/pins' => [404, 403, 403, 403, 200, 200],
+    'GET calendars/{slug}/sources' => [404, 403, 403, 403, 200, 200],
     'POST calendars/{slug}/feeds' => [404, 403, 403, 403, 403, 201],
     'POST feeds, of a calendar' => [404, 201, 201, 201, 201, 201],
     'PUT feeds/{feed}' => [404, 404, 404, 404, 404, 403],
@@ -322,6 +323,8 @@ const OTHERS = [
     'POST sources/look' => [401, 422, 422],
     'PATCH sources/{id}' => [401, 404, 404],
     'PUT sources/{id}/catalogue' => [401, 403, 404],
+    'POST sources/{id}/pins' => [401, 404, 404],
+    'DELETE sources/{id}/pins/{pin}' => [401, 404, 404],
     'GET sources/{id}/refreshes/{refresh}' => [401, 404, 404],
     'PUT sources/{id}/refreshes/{refresh}' => [401, 422, 422],
     'POST sources/{id}/refreshes/{refresh}/back' => [401, 404, 404],
@@ -408,7 +411,6 @@ function ask($test, object $scene, string $operation, ?EventRecord $event = null
             'PUT calendars/{slug}/list' => ['onList' => false],
             'PUT calendars/{slug}/look' => ['colour' => 'rose', 'mark' => 'star'],
             'POST calendars/{slug}/requests' => ['level' => 'change'],
-            'GET calendars/{slug}/pins' => [404, 403, 403, 403, 200, 200],
             'POST calendars/{slug}/feeds' => ['name' => 'x', 'detail' => 'full'],
             'PUT publications/{publication}' => ['name' => 'x', 'detail' => 'everything', 'audience' => 'with the link', 'period' => 'all'],
             'PUT publications/{publication}/paused' => ['paused' => true],
@@ -606,7 +608,7 @@ test('what is about no one calendar is answered as the table says', function (st
         DB::beginTransaction();
         [$method, $path] = explode(' ', $operation);
         $id = str_contains($path, 'groups') ? $group->id : $member->id;
-        $answer = $this->as($person, $method, '/'.strtr($path, ['{id}' => (string) $id, '{refresh}' => '0', '{step}' => 'name', '{pace}' => 'daily', '{key}' => '6f1c2d3e-0000-4000-8000-000000000000', '{device}' => str_repeat('a', 24)]));
+        $answer = $this->as($person, $method, '/'.strtr($path, ['{id}' => (string) $id, '{refresh}' => '0', '{pin}' => '0', '{step}' => 'name', '{pace}' => 'daily', '{key}' => '6f1c2d3e-0000-4000-8000-000000000000', '{device}' => str_repeat('a', 24)]));
         DB::rollBack();
         expect($answer->getStatusCode())->toBe($answers[$index], "{$operation} by ".($person?->role->value ?? 'an outsider').": {$answer->getContent()}");
     }

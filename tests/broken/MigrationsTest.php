@@ -309,6 +309,18 @@ function steps(): array
                 expect(DB::table('import_lines')->count())->toBe(0);
             },
         ],
+        '2026_11_28_000037_sources_are_pinned' => [
+            fn () => null,
+            function (): void {
+                $pin = DB::table('event_pins')->first();
+                expect($pin)->not->toBeNull()->and(DB::table('event_pins')->whereNotNull('source_pin_id')->count())->toBe(0);
+                $all = DB::table('source_pins')->insertGetId(['source_id' => DB::table('sources')->value('id'), 'calendar_id' => $pin->calendar_id, 'pinned_by' => $pin->pinned_by]);
+                DB::table('event_pins')->where('id', $pin->id)->update(['source_pin_id' => $all]);
+                // A pin that came by all of a source being pinned goes by a command, which knows what else there is to do.
+                DB::table('source_pins')->delete($all);
+                expect(DB::table('event_pins')->where('id', $pin->id)->value('source_pin_id'))->toBeNull();
+            },
+        ],
     ];
 }
 

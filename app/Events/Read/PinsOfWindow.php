@@ -56,6 +56,12 @@ final readonly class PinsOfWindow
         return new self($pins, $parties, $pinners);
     }
 
+    /** Whether it is pinned from a calendar that comes from outside. */
+    public function isFromOutside(IndexedOccurrence $each): bool
+    {
+        return $this->pinners->isSubscribed($each->homeCalendarId);
+    }
+
     /** Whether it shows where it does because somebody is asked to it, and by nothing else. */
     public function isByBeingAsked(IndexedOccurrence $each): bool
     {

@@ -50,10 +50,12 @@ final class SeenCounts
         return $loads->all();
     }
 
-    /** @return list<int> the series of some calendars of which an event closes its days */
+    /** @return list<int> the series on some calendars, their own or pinned there, of which an event closes its days */
     public function closingSeries(Scope $scope): array
     {
         return DB::table('categories as c')->where('c.closes_day', true)->join('event_category as k', 'k.category_id', '=', 'c.id')->join('events as e', 'e.id', '=', 'k.event_id')
-            ->whereIntegerInRaw('e.calendar_id', $scope->calendarIds)->distinct()->selectRaw('COALESCE(e.series_id, e.id) AS head')->pluck('head')->all();
+            ->where(static fn (Builder $on) => $on->whereIntegerInRaw('e.calendar_id', $scope->calendarIds)
+                ->orWhereExists(static fn (Builder $pinned) => $pinned->from('event_pins as p')->whereRaw('p.event_id = COALESCE(e.series_id, e.id)')->whereIntegerInRaw('p.calendar_id', $scope->calendarIds)))
+            ->distinct()->selectRaw('COALESCE(e.series_id, e.id) AS head')->pluck('head')->all();
     }
 }

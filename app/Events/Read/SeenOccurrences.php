@@ -81,7 +81,7 @@ final class SeenOccurrences
                     $each->isPinned() && ! isset($perspective->calendars[$each->homeCalendarId]) => Hold::Pinned,
                     default => ($holds["{$each->homeCalendarId} ".(int) $isAuthor] ??= [$this->hold($perspective->calendars[$each->homeCalendarId] ?? null, $isAuthor)])[0],
                 },
-                $external[$each->calendarId], $closes, $known, $isOnlyAsked,
+                $external[$each->calendarId] || ($each->isPinned() && $pins?->isFromOutside($each) === true), $closes, $known, $isOnlyAsked,
             );
         }
     }

@@ -5,6 +5,7 @@ namespace App\Events\Write;
 use App\Events\EventRecord;
 use App\History\Operation;
 use App\History\OperationLog;
+use App\Pins\SourcePins;
 use Closure;
 use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -153,7 +154,7 @@ final class ChangeEvents
         }
         $this->table->flush();
         $ids = array_values(array_unique([...$known, ...$changed]));
-        $this->table->showAsked($ids);
+        $this->table->layPins($ids);
         $this->table->giveOutPlaces($ids, $actor);
         $before += array_fill_keys($ids, null);
         $after = $this->states->all($ids);
@@ -236,7 +237,8 @@ final class ChangeEvents
      */
     private function lockCalendars(array $ids): void
     {
-        DB::table('calendars')->whereIntegerInRaw('id', array_unique($ids))->orderBy('id')->lockForUpdate()->pluck('id');
+        $ids = array_unique([...$ids, ...SourcePins::targets($ids)]);
+        DB::table('calendars')->whereIntegerInRaw('id', $ids)->orderBy('id')->lockForUpdate()->pluck('id');
     }
 
     /**

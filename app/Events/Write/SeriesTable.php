@@ -10,6 +10,7 @@ use App\Participants\ParticipantRecord;
 use App\Participants\Parties;
 use App\Pins\AskedPins;
 use App\Pins\Pin;
+use App\Pins\SourcePins;
 use App\Preparation\Task;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Events\Event;
@@ -181,13 +182,25 @@ final class SeriesTable
     }
 
     /**
-     * Has series show where those are at home who are asked to them and would not see them else, and nowhere else by that.
+     * Has series show where they do by themselves: where those are at home who are asked to them and would not see them else, and
+     * on the calendars to which all of their source is pinned.
      *
      * @param  list<int>  $seriesIds
      */
-    public function showAsked(array $seriesIds): void
+    public function layPins(array $seriesIds): void
     {
-        foreach ($seriesIds === [] ? [] : $this->askedPins->differing($seriesIds) as $id => $people) {
+        if ($seriesIds !== []) {
+            $this->showAsked($seriesIds);
+            foreach (array_chunk(SourcePins::missing($seriesIds), self::AT_ONCE) as $some) {
+                Pin::query()->insert(array_map(static fn (array $pin): array => $pin + ['created_at' => now()], $some));
+            }
+        }
+    }
+
+    /** @param  list<int>  $seriesIds */
+    private function showAsked(array $seriesIds): void
+    {
+        foreach ($this->askedPins->differing($seriesIds) as $id => $people) {
             Pin::query()->where('event_id', $id)->where('asked', true)->whereNotIn('calendar_id', array_keys($people))->delete();
             Pin::query()->insertOrIgnore(array_map(static fn (int $calendarId, int $personId): array => ['event_id' => $id, 'calendar_id' => $calendarId, 'pinned_by' => $personId, 'joined' => false, 'asked' => true, 'created_at' => now()], array_keys($people), $people));
         }

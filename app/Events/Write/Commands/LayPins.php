@@ -6,8 +6,8 @@ use App\Events\Write\Actor;
 use App\Events\Write\Command;
 use App\Events\Write\SeriesTable;
 
-/** Has a series show where those are at home who are asked to it: where that is another though nothing of the series is. */
-final readonly class ShowAsked implements Command
+/** Has a series show where it does by itself, because of who is asked to it or of the source that it comes from: where that is another though nothing of the series is. */
+final readonly class LayPins implements Command
 {
     public function __construct(private int $seriesId)
     {
@@ -20,7 +20,7 @@ final readonly class ShowAsked implements Command
 
     public function apply(SeriesTable $table, Actor $actor): int
     {
-        $table->showAsked([$this->seriesId]);
+        $table->layPins([$this->seriesId]);
 
         return $this->seriesId;
     }
