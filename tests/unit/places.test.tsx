@@ -162,7 +162,7 @@ describe('what is pinned to a calendar', () => {
         fakeServer(() => (fails ? { status: 403, body: { title: 'You may not do that.', status: 403, detail: '' } } : { body: [] }));
         show(<CalendarPins slug="slip" name="Slipway" />);
         fireEvent.click(await screen.findByRole('button', { name: 'Try again' }).then((button) => ((fails = false), button)));
-        expect(await screen.findByText('Nothing is pinned here.')).toBeDefined();
+        expect(await screen.findByText('No event is pinned here by itself.')).toBeDefined();
     });
 });
 

@@ -3,6 +3,7 @@ import { afterEach, expect, test, vi } from 'vitest';
 import type { Schemas } from '@/api/client';
 import { SourceCard } from '@/features/sources/SourceCard';
 import { everyWords } from '@/features/sources/sourceWords';
+import { SourcesOnCalendar } from '@/features/sources/SourcesOnCalendar';
 import { SubscribeForm } from '@/features/sources/SubscribeForm';
 import { fakeServer, job, withQueries } from './server';
 
@@ -16,11 +17,11 @@ function madeSource(more: Partial<Schemas['Source']> = {}): Schemas['Source'] {
     return {
         id: 3, calendar: { slug: 'tides', name: 'Tides', colour: 'pine', mark: 'waves' }, url: 'https://example.org/tides.ics', kind: 'calendar', mayManage: true, refreshMinutes: 60, everyMinutes: 60,
         succeededAt: '2026-11-26T10:00:00Z', nextAt: '2026-11-26T11:00:00Z', error: null, failingSince: null, declined: false, held: null, signIn: 'none', user: '',
-        terms: { follow: false, order: null, conditions: [], busy: null, categories: [], renamed: [] }, catalogue: null, history: [REFRESH], ...more,
+        terms: { follow: false, order: null, conditions: [], busy: null, categories: [], renamed: [] }, catalogue: null, pins: [], history: [REFRESH], ...more,
     };
 }
 
-function showCard(source: Schemas['Source'], answer: (asked: { method: string; path: string }) => { status?: number; body?: unknown } = () => ({ body: job({ kind: 'refresh', counts: null }) })) {
+function showCard(source: Schemas['Source'], answer: (asked: { method: string; path: string }) => { status?: number; body?: unknown } = ({ path }) => ({ body: path === '/calendars' ? [] : job({ kind: 'refresh', counts: null }) })) {
     const sent = fakeServer(answer);
     render(<SourceCard source={source} />, { wrapper: withQueries().wrapper });
     return () => sent.filter(({ method }) => method !== 'GET').map(({ method, path, body }) => [method, path, body]);
@@ -117,4 +118,63 @@ test('a source is called and drawn otherwise from its settings, without being fe
     await waitFor(() => expect(form.getByRole<HTMLButtonElement>('button', { name: 'Call and draw it so' }).disabled).toBe(false));
     fireEvent.click(form.getByRole('button', { name: 'Call and draw it so' }));
     await waitFor(() => expect(sent()).toEqual([['PATCH', '/calendars/tides', { name: 'High water', colour: 'pine', mark: 'star' }]]));
+});
+
+const CALENDARS = [
+    { slug: 'days', name: 'School days', level: 'manage', subscribed: false, archived: false },
+    { slug: 'loft', name: 'Loft', level: 'add', subscribed: false, archived: false },
+    { slug: 'old', name: 'Old', level: 'change', subscribed: false, archived: true },
+    { slug: 'tides', name: 'Tides', level: 'manage', subscribed: true, archived: false },
+];
+const PIN: Schemas['SourcePin'] = { id: 5, source: 3, calendar: { slug: 'days', name: 'School days', colour: 'sea', mark: 'disc' }, by: 'Ada Quill', shared: true, mayUnpin: true };
+
+test('all of a source is pinned to a calendar whose events one may change', async () => {
+    const sent = showCard(madeSource(), ({ path }) => ({ body: path === '/calendars' ? CALENDARS : job({ kind: 'pin' }) }));
+    const picker = await screen.findByLabelText<HTMLSelectElement>('Pin all of it to… a calendar: Tides');
+    expect([...picker.options].map(({ text }) => text)).toEqual(['choose a calendar', 'School days']);
+    fireEvent.change(picker, { target: { value: 'days' } });
+    await waitFor(() => expect(sent()).toEqual([['POST', '/sources/3/pins', { calendar: 'days' }]]));
+});
+
+test('where it is pinned is said, and it is not offered to be pinned there twice', async () => {
+    const sent = showCard(madeSource({ pins: [PIN, { ...PIN, id: 6, calendar: { slug: 'board', name: 'Board', colour: 'sea', mark: 'disc' }, shared: false, mayUnpin: false }] }), ({ path }) => ({ body: path === '/calendars' ? CALENDARS : job({ kind: 'pin' }) }));
+    const list = within(screen.getByRole('list', { name: 'Pinned to: Tides' }));
+    expect(list.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['all of it is on School days, too', 'on Board, but no longer shared with Ada Quill']);
+    expect(screen.queryByLabelText('Pin all of it to… a calendar: Tides')).toBeNull();
+    fireEvent.click(list.getByRole('button'));
+    await waitFor(() => expect(sent()).toEqual([['DELETE', '/sources/3/pins/5', null]]));
+});
+
+test('a calendar says which sources are pinned to it; what is shared no more is pinned again by who sees it', async () => {
+    const tides = { slug: 'tides', name: 'Tides', colour: 'pine' as const, mark: 'waves' as const };
+    const sent = fakeServer(({ path, method }) => ({ body: method === 'GET' && path === '/calendars/days/sources' ? [{ ...PIN, calendar: null, shared: false, mayUnpin: false }, { ...PIN, id: 6, calendar: tides, by: null, shared: false }] : job({ kind: 'pin' }) }));
+    render(<SourcesOnCalendar slug="days" name="School days" />, { wrapper: withQueries().wrapper });
+    const rows = within(await screen.findByRole('list', { name: 'Sources pinned here' })).getAllByRole('listitem');
+    expect(rows[0]?.textContent).toBe('A source that you do not seepinned by Ada Quill: they do not see it any more, so nothing of it shows');
+    expect(rows[1]?.textContent).toContain('All of Tidespinned by somebody who has left');
+    expect(rows.map((row) => within(row).queryAllByRole('button').map(({ textContent }) => textContent))).toEqual([[], ['Pin it again', 'Take it off']]);
+    fireEvent.click(screen.getByRole('button', { name: 'Pin it again: Tides' }));
+    await waitFor(() => expect(sent.filter(({ method }) => method === 'POST').map(({ path, body }) => [path, body])).toEqual([['/sources/3/pins', { calendar: 'days' }]]));
+});
+
+test('an address that was given for a calendar shows on that one, unless one says otherwise', async () => {
+    const found: Schemas['AddressFound'] = { url: 'https://example.org/a', name: 'Ferries', kind: 'calendar', count: 1, events: [], ownMinutes: null, subscribed: [] };
+    const sent = fakeServer(({ path }) => ({ body: path === '/calendars' ? CALENDARS : path === '/sources/look' ? job({ kind: 'look', found }) : path === '/sources' ? job({ kind: 'subscribe', title: 'Ferries', calendar: 'ferries' }) : [] }));
+    render(<SubscribeForm address="https://example.org/a" into="days" onClose={() => undefined} />, { wrapper: withQueries().wrapper });
+    const choice = await screen.findByLabelText<HTMLSelectElement>('Its events show');
+    expect([...choice.options].map(({ text }) => text)).toEqual(['on a calendar of its own', 'on School days']);
+    expect(choice.value).toBe('days');
+    fireEvent.click(screen.getByRole('button', { name: 'Subscribe' }));
+    await waitFor(() => expect(sent.find(({ path }) => path === '/sources')?.body).toMatchObject({ name: 'Ferries', pinTo: 'days' }));
+});
+
+test('who gives an address that somebody has already is offered theirs for the calendar, and nothing is fetched twice', async () => {
+    const found: Schemas['AddressFound'] = { url: 'https://example.org/a', name: 'Tides', kind: 'calendar', count: 1, events: [], ownMinutes: null, subscribed: [{ slug: 'tides', name: 'Tides', by: 'Ada' }] };
+    const onClose = vi.fn();
+    const sent = fakeServer(({ path, method }) => ({ body: path === '/calendars' ? CALENDARS : path === '/sources' && method === 'GET' ? [madeSource()] : path === '/sources/look' ? job({ kind: 'look', found }) : method === 'POST' ? job({ kind: 'pin' }) : [] }));
+    render(<SubscribeForm address="https://example.org/a" into="days" onClose={onClose} />, { wrapper: withQueries().wrapper });
+    expect((await screen.findByRole('note')).textContent).toContain('Pinning that one to School days is enough.');
+    fireEvent.click(await screen.findByRole('button', { name: 'Pin that one' }));
+    await waitFor(() => expect(onClose).toHaveBeenCalled());
+    expect(sent.filter(({ method, path }) => method === 'POST' && path !== '/sources/look').map(({ path, body }) => [path, body])).toEqual([['/sources/3/pins', { calendar: 'days' }]]);
 });

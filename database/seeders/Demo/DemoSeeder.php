@@ -15,6 +15,7 @@ use App\Jobs\RunJob;
 use App\Organisation\Organisation;
 use App\Overlays\Overlay;
 use App\Sources\Source;
+use App\Sources\SourcePinning;
 use App\Sources\SourceRefresher;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -46,8 +47,14 @@ final class DemoSeeder
     /** Where some of them are found later on: a far side that has lost most of what it had, and one that answers no more. */
     private const LATER = ['Rowing club' => '/rowing-club/races.ics?season=next', 'Chandlers' => '/faults/500'];
 
-    public function __construct(private readonly ChangeEvents $changes, private readonly SourceRefresher $refresher, private readonly Organisation $organisation, private readonly Sharing $sharing, private readonly EventTranslator $translator)
-    {
+    public function __construct(
+        private readonly ChangeEvents $changes,
+        private readonly SourceRefresher $refresher,
+        private readonly SourcePinning $pinning,
+        private readonly Organisation $organisation,
+        private readonly Sharing $sharing,
+        private readonly EventTranslator $translator,
+    ) {
     }
 
     /** @return bool whether anything was laid */
@@ -95,6 +102,8 @@ final class DemoSeeder
                 $this->refresher->refresh($source);
             }
         });
+        // Holidays show where everybody looks for them.
+        $this->pinning->pin(Source::query()->whereRelation('calendar', 'name', 'Public holidays')->with('calendar')->sole(), $calendars['School days'], $people['Ines Halloran']);
         (new DemoFollowing($this->changes, $calendars, $people))->lay();
         (new DemoTakingPart($this->changes, $calendars, $people))->lay();
         (new DemoNews($this->changes, $this->translator, $calendars, $people))->lay();

@@ -44,6 +44,7 @@ export const queryKeys = {
     categoryUses: (id: number) => events('category uses', id),
     calendarDirectory: (...asked: unknown[]) => events('calendar directory', ...asked),
     sources: events('sources'),
+    sourcesOn: (slug: string) => events('sources on', slug),
     imports: (slug: string) => events('imports', slug),
     refreshed: (source: number, refresh: number) => events('refreshed', source, refresh),
 

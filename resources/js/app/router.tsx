@@ -50,8 +50,11 @@ const password = createRoute({
 const sources = createRoute({
     getParentRoute: () => root,
     path: '/sources',
-    // An address that was pasted elsewhere, to be looked at.
-    validateSearch: (raw: Record<string, unknown>): { address?: string } => (typeof raw.address === 'string' ? { address: raw.address } : {}),
+    // An address that was pasted elsewhere, to be looked at, and the calendar that it was pasted for.
+    validateSearch: (raw: Record<string, unknown>): { address?: string; into?: string } => ({
+        ...(typeof raw.address === 'string' ? { address: raw.address } : {}),
+        ...(typeof raw.into === 'string' ? { into: raw.into } : {}),
+    }),
     component: lazyRouteComponent(() => import('@/features/sources/SourcesPage'), 'SourcesPage'),
 });
 

@@ -23,6 +23,7 @@ import { ImportPanel } from '@/features/imports/ImportPanel';
 import { ImportsList } from '@/features/imports/ImportsList';
 import { CalendarDialog } from '@/features/calendars/CalendarDialog';
 import { CategoriesPanel } from '@/features/calendars/CategoriesPanel';
+import { SourcesOnCalendar } from '@/features/sources/SourcesOnCalendar';
 import { HandOverDialog } from './HandOverDialog';
 import { useCalendarActions, useCalendars } from '@/features/calendars/useCalendars';
 import { useListActions } from '@/features/calendars/useListActions';
@@ -98,7 +99,7 @@ export function CalendarPage() {
             )}
             {edits && !calendar.subscribed && !calendar.archived && (
                 <Section title="Bring in" about="A calendar file (.ics), a spreadsheet or a table, a document, a page or a text with dates in it, or what you paste. You see what it would add, and put it right, before anything is changed.">
-                    <ImportPanel calendar={calendar} onAddress={(address) => void navigate({ to: '/sources', search: { address } })} />
+                    <ImportPanel calendar={calendar} onAddress={(address) => void navigate({ to: '/sources', search: { address, into: calendar.slug } })} />
                     <ImportsList calendar={calendar} />
                 </Section>
             )}
@@ -142,6 +143,7 @@ export function CalendarPage() {
             )}
             {edits && (
                 <Section title="Pinned here" about="Events that are kept elsewhere and show here. A pin shows no more than whoever pinned it may see.">
+                    <SourcesOnCalendar slug={calendar.slug} name={calendar.name} />
                     <CalendarPins slug={calendar.slug} name={calendar.name} />
                 </Section>
             )}

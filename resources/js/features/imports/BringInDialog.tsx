@@ -40,7 +40,7 @@ export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () =>
                             given={asked.given}
                             onAddress={(address) => {
                                 onClose();
-                                void navigate({ to: '/sources', search: { address } });
+                                void navigate({ to: '/sources', search: { address, into: calendar.slug } });
                             }}
                             onDone={onClose}
                         />

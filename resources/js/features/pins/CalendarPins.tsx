@@ -19,7 +19,7 @@ export function CalendarPins({ slug, name }: { slug: string; name: string }) {
     });
     if (pins.isError) return <Failed error={pins.error} retry={() => void pins.refetch()} />;
     if (pins.data === undefined) return <Loading what="what is pinned here" />;
-    if (pins.data.length === 0) return <p className="text-soft">Nothing is pinned here.</p>;
+    if (pins.data.length === 0) return <p className="text-soft">No event is pinned here by itself.</p>;
     return (
         <Scrolling as="ul" aria-label="Pinned here" className="max-h-72 overflow-y-auto border-t border-line">
             {pins.data.map((pin) => (

@@ -4,6 +4,7 @@ import { Mark } from '@/components/Mark';
 import { Section } from '@/components/Page';
 import { useCalendars } from '@/features/calendars/useCalendars';
 import { useListActions } from '@/features/calendars/useListActions';
+import { PinAllTo, PinnedTo } from './PinnedTo';
 import type { Source } from './useSources';
 
 /** Sources worth having: looked at and added to one’s list in a click. One fetch serves all who have them. */
@@ -13,15 +14,16 @@ export function Catalogue({ sources }: { sources: readonly Source[] }) {
     return (
         <Section title="Worth having" about="Put here by those who look after Pinned Rota. What you add is on your list at once; nothing is fetched twice.">
             <ul aria-label="Catalogue" className="grid gap-3 sm:grid-cols-2">
-                {sources.map(({ id, calendar: { slug, name, mark, colour }, catalogue }) => {
+                {sources.map((source) => {
+                    const { slug, name, mark, colour } = source.calendar;
                     const calendar = calendars.find((each) => each.slug === slug);
                     return (
-                        <li key={id} className="flex flex-col gap-1.5 border border-line bg-sheet p-3">
+                        <li key={source.id} className="flex flex-col gap-1.5 border border-line bg-sheet p-3">
                             <p className="flex items-center gap-2">
                                 <Mark mark={mark} ink={colour} size={14} />
                                 <b className="font-semibold">{name}</b>
                             </p>
-                            <p className="flex-1 text-soft">{catalogue}</p>
+                            <p className="flex-1 text-soft">{source.catalogue}</p>
                             <p className="flex flex-wrap items-center gap-3">
                                 <Link to="/" search={{ calendar: slug }} className="hit underline" aria-label={`Look at it: ${name}`}>
                                     Look at it
@@ -34,7 +36,9 @@ export function Catalogue({ sources }: { sources: readonly Source[] }) {
                                             Add to my list
                                         </Button>
                                     ))}
+                                <PinAllTo source={source} />
                             </p>
+                            <PinnedTo source={source} />
                         </li>
                     );
                 })}

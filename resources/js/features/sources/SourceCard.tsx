@@ -5,6 +5,7 @@ import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
 import { formatMoment } from '@/time/dates';
 import { HeldRefresh } from './HeldRefresh';
+import { PinAllTo, PinnedTo } from './PinnedTo';
 import { SourceHistory } from './SourceHistory';
 import { SourceSettings } from './SourceSettings';
 import { everyWords } from './sourceWords';
@@ -30,16 +31,19 @@ export function SourceCard({ source }: { source: Source }) {
                 <p className="text-soft">
                     {source.succeededAt === null ? 'never fetched' : `fetched ${formatMoment(source.succeededAt)}`}, {everyWords(source.everyMinutes)}
                 </p>
-                {source.mayManage && (
-                    <div className="flex gap-1.5">
-                        <Button onClick={() => refresh()} disabled={isFetching} aria-label={`Refresh ${calendar.name} now`}>
-                            <RefreshCw size={14} aria-hidden="true" className={isFetching ? 'animate-spin' : ''} /> Refresh
-                        </Button>
-                        <Button aria-expanded={isSetting} onClick={() => setSetting(!isSetting)} aria-label={`Settings of ${calendar.name}`}>
-                            Settings
-                        </Button>
-                    </div>
-                )}
+                <div className="flex flex-wrap gap-1.5">
+                    <PinAllTo source={source} />
+                    {source.mayManage && (
+                        <>
+                            <Button onClick={() => refresh()} disabled={isFetching} aria-label={`Refresh ${calendar.name} now`}>
+                                <RefreshCw size={14} aria-hidden="true" className={isFetching ? 'animate-spin' : ''} /> Refresh
+                            </Button>
+                            <Button aria-expanded={isSetting} onClick={() => setSetting(!isSetting)} aria-label={`Settings of ${calendar.name}`}>
+                                Settings
+                            </Button>
+                        </>
+                    )}
+                </div>
             </div>
             {source.failingSince !== null && (
                 <p role="alert" className="border-b border-line border-l-[3px] border-l-pin px-3.5 py-2">
@@ -59,6 +63,7 @@ export function SourceCard({ source }: { source: Source }) {
                 </div>
             )}
             {isSetting && <SourceSettings source={source} onDone={() => setSetting(false)} />}
+            <PinnedTo source={source} className="border-b border-line px-3.5 py-2" />
             <SourceHistory source={source} />
         </li>
     );

@@ -13,7 +13,7 @@ const route = getRouteApi('/sources');
 /** What is subscribed to from outside. */
 export function SourcesPage() {
     const sources = useSources();
-    const { address } = route.useSearch();
+    const { address, into } = route.useSearch();
     const [adding, setAdding] = useState(address !== undefined);
     if (sources.isPending) return <Loading what="sources" />;
     if (sources.isError) return <Failed error={sources.error} retry={() => void sources.refetch()} />;
@@ -32,7 +32,7 @@ export function SourcesPage() {
                 </Button>
             }
         >
-            {adding && <SubscribeForm address={address} onClose={() => setAdding(false)} />}
+            {adding && <SubscribeForm address={address} into={into} onClose={() => setAdding(false)} />}
             {!manages && catalogue}
             {sources.data.length === 0 ? (
                 !adding && (

@@ -1,4 +1,3 @@
-import { Link } from '@tanstack/react-router';
 import { useEffect, useState, type ClipboardEvent, type FormEvent } from 'react';
 import { answered, api, type Schemas } from '@/api/client';
 import { problemOf, tellRefusal, useRefresh } from '@/api/useAction';
@@ -10,19 +9,32 @@ import { isAddress } from '@/features/imports/bringIn';
 import { JobProgress } from '@/features/jobs/JobProgress';
 import { useLongWork } from '@/features/jobs/useLongWork';
 import { toast } from '@/toast/toast';
+import { AlreadySubscribed } from './AlreadySubscribed';
 import { FoundAtAddress } from './FoundAtAddress';
 import { SignInFields } from './SignInFields';
+import { usePinTargets } from './usePinning';
 import { useLayerOf } from './useLayerOf';
 
 type SignIn = NonNullable<Schemas['AddressInput']['signIn']>;
 
-/** An address: looked at first, then subscribed to under a name. */
-export function SubscribeForm({ address, onClose }: { /** What is looked at as soon as it is there. */ address?: string | undefined; onClose: () => void }) {
+type Props = {
+    /** What is looked at as soon as it is there. */
+    address?: string | undefined;
+    /** The calendar that it was given for. */
+    into?: string | undefined;
+    onClose: () => void;
+};
+
+/** An address: looked at first, then subscribed to under a name, as a calendar of its own or onto one that is there. */
+export function SubscribeForm({ address, into, onClose }: Props) {
     const fresh = useRefresh();
     const [url, setUrl] = useState(address ?? '');
     const [follow, setFollow] = useState(false);
     const [signIn, setSignIn] = useState<SignIn>({ kind: 'none' });
     const [input, setInput] = useState<Pick<Schemas['SourceInput'], 'name' | 'colour' | 'mark'>>({ name: '', colour: 'pine', mark: 'waves' });
+    const [pinTo, setPinTo] = useState(into ?? '');
+    const targets = usePinTargets();
+    const target = targets.find(({ slug }) => slug === pinTo);
     const [overlay, setOverlay] = useState('');
     const layer = useLayerOf();
     const look = useLongWork(
@@ -30,12 +42,13 @@ export function SubscribeForm({ address, onClose }: { /** What is looked at as s
         ({ found }) => setInput((before) => ({ ...before, name: before.name === '' ? (found?.name ?? '') : before.name })),
     );
     const create = useLongWork(
-        () => answered(api.POST('/sources', { body: { ...input, url, signIn, terms: { follow } } })),
+        () => answered(api.POST('/sources', { body: { ...input, url, signIn, terms: { follow }, ...(target === undefined ? {} : { pinTo: target.slug }) } })),
         async (job) => {
             await fresh('access');
             // That it is subscribed to is so, whatever becomes of the layer.
-            if (overlay !== '' && job.calendar !== null) await layer.put(overlay, input, job.calendar).catch(tellRefusal);
-            toast(`“${job.title}” is a calendar of yours now: ${job.counts?.added ?? 0} events.`);
+            if (target === undefined && overlay !== '' && job.calendar !== null) await layer.put(overlay, input, job.calendar).catch(tellRefusal);
+            const many = job.counts?.added ?? 0;
+            toast(target === undefined ? `“${job.title}” is a calendar of yours now: ${many} events.` : `“${job.title}” shows on ${target.name} from now on: ${many} events.`);
             onClose();
         },
     );
@@ -70,7 +83,7 @@ export function SubscribeForm({ address, onClose }: { /** What is looked at as s
                 placeholder="https://…"
                 hint="Of a calendar (.ics), of a table (.csv), or of a page with dates. It is looked at first."
                 value={url}
-                error={problem?.field('url')}
+                error={problem?.field('url') ?? problem?.field('pinTo')}
                 onPaste={pasted}
                 onChange={(typed) => setUrl(typed.target.value.trim())}
                 autoFocus
@@ -90,23 +103,19 @@ export function SubscribeForm({ address, onClose }: { /** What is looked at as s
                             }}
                         />
                     )}
-                    {found.subscribed.length > 0 && (
-                        <p role="note" className="border-l-[3px] border-l-pin py-1 pl-3">
-                            Already subscribed:{' '}
-                            {found.subscribed.map(({ slug, name, by }, index) => (
-                                <span key={slug}>
-                                    {index > 0 && ', '}
-                                    <Link to="/calendars/$slug" params={{ slug }} className="hit underline">
-                                        {name}
-                                    </Link>{' '}
-                                    (kept by {by})
-                                </span>
-                            ))}
-                            . Adding that one to your list is enough.
-                        </p>
-                    )}
                     <TextField label="Call it" value={input.name} error={problem?.field('name')} onChange={(typed) => setInput({ ...input, name: typed.target.value })} />
-                    {layer.overlays.length > 0 && (
+                    {targets.length > 0 && (
+                        <ChoiceField
+                            label="Its events show"
+                            className="sm:w-80"
+                            hint={target === undefined ? undefined : `Beside those of ${target.name}, marked as from outside; nobody changes them here.`}
+                            value={target?.slug ?? ''}
+                            choices={{ '': 'on a calendar of its own', ...Object.fromEntries(targets.map(({ slug, name }) => [slug, `on ${name}`])) }}
+                            onChange={setPinTo}
+                        />
+                    )}
+                    {found.subscribed.length > 0 && <AlreadySubscribed subscribed={found.subscribed} target={target} onDone={onClose} />}
+                    {target === undefined && layer.overlays.length > 0 && (
                         <ChoiceField
                             label="A layer of"
                             className="sm:w-80"
