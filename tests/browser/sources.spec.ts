@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { Temporal } from 'temporal-polyfill';
-import { enter, laneCell, standins, unique } from './support';
+import { enter, laneCell, makeCalendar, openCalendar, standins, unique } from './support';
 
 /** What the stand-in is told to have is on the days from tomorrow on. */
 const from = (days: number) => Temporal.Now.plainDateISO('Europe/London').add({ days }).toString();
@@ -114,4 +114,57 @@ test('what is worth having is added in one click', async ({ page }) => {
     await page.goto('/calendars/public-holidays');
     await page.getByRole('button', { name: 'Take off my list' }).click();
     await expect(page.getByRole('button', { name: 'Add to my list' })).toBeVisible();
+});
+
+test('an address that is pasted on a calendar shows on that one, goes along with each refresh, and is taken off as a whole', async ({ page, request }) => {
+    test.slow();
+    const [calendar, name, first, second] = [unique('Quay diary'), unique('Lifeboat'), unique('Practice'), unique('Exercise')];
+    const address = `${standins}/changing/${name.replace(/\W/g, '')}.ics`;
+    const says = async (what: string) => void (await request.post(address, { form: { says: what } }));
+    const event = (title: string, at: number) => laneCell(page, calendar, from(at)).getByRole('button', { name: new RegExp(title) });
+    const look = async () => page.goto(`/?overlay=all&view=lanes&date=${from(1)}`);
+    await says(first);
+    await enter(page, 'Rashid Penhale');
+    await makeCalendar(page, calendar);
+    await openCalendar(page, calendar);
+
+    await test.step('the calendar for which it was given is chosen, and what is written on it stays its own', async () => {
+        await page.getByLabel('Or paste a table or a text with dates').fill(address);
+        await page.getByRole('button', { name: 'Look at it', exact: true }).click();
+        const form = page.getByRole('form', { name: 'Subscribe to an address' });
+        await expect(form.getByLabel('Its events show').locator('option:checked')).toHaveText(`on ${calendar}`);
+        await expectAccessible(page);
+        await form.getByLabel('Call it').fill(name);
+        await form.getByRole('button', { name: 'Subscribe' }).click();
+        await expect(page.getByText(`“${name}” shows on ${calendar} from now on: 1 event.`)).toBeVisible();
+    });
+
+    await test.step('its events stand there, marked, and nobody changes them', async () => {
+        await look();
+        await expect(event(first, 1)).toHaveAccessibleName(/from outside, pinned/);
+        await expect(page.getByRole('row', { name: new RegExp(name) })).toHaveCount(0);
+        await event(first, 1).click();
+        await expect(page.getByText('It comes from outside and is changed there.')).toBeVisible();
+    });
+
+    await test.step('what comes of it later is there by itself', async () => {
+        await says(`${first},${second}`);
+        await page.goto('/sources');
+        await page.getByRole('button', { name: `Refresh ${name} now` }).click();
+        await expect(page.getByText(`${name}: 1 added.`)).toBeVisible();
+        await look();
+        await expect(event(second, 2)).toBeVisible();
+    });
+
+    await test.step('it goes as a whole from the page of the calendar, and comes back by Undo', async () => {
+        await openCalendar(page, calendar);
+        await expectAccessible(page);
+        await page.getByRole('list', { name: 'Sources pinned here' }).getByRole('button', { name: `Take it off: ${name}` }).click();
+        await expect(page.getByText(`${name} is no longer on ${calendar}.`)).toBeVisible();
+        await expect(page.getByRole('list', { name: 'Sources pinned here' })).toHaveCount(0);
+        await page.getByRole('button', { name: 'Undo' }).click();
+        await expect(page.getByText(`All of ${name} is on ${calendar}, too`)).toBeVisible();
+        await look();
+        await expect(event(first, 1)).toBeVisible();
+    });
 });

@@ -47,8 +47,8 @@ export function SubscribeForm({ address, into, onClose }: Props) {
             await fresh('access');
             // That it is subscribed to is so, whatever becomes of the layer.
             if (target === undefined && overlay !== '' && job.calendar !== null) await layer.put(overlay, input, job.calendar).catch(tellRefusal);
-            const many = job.counts?.added ?? 0;
-            toast(target === undefined ? `“${job.title}” is a calendar of yours now: ${many} events.` : `“${job.title}” shows on ${target.name} from now on: ${many} events.`);
+            const many = `${job.counts?.added ?? 0} ${job.counts?.added === 1 ? 'event' : 'events'}`;
+            toast(target === undefined ? `“${job.title}” is a calendar of yours now: ${many}.` : `“${job.title}” shows on ${target.name} from now on: ${many}.`);
             onClose();
         },
     );
