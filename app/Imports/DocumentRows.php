@@ -20,7 +20,8 @@ use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Documents\NotADocument;
 use PinnedRota\Core\Documents\RowEdit;
 use PinnedRota\Core\Documents\RowOver;
-use PinnedRota\Core\Import\PlannedSeries;
+use PinnedRota\Core\Events\Event;
+use PinnedRota\Core\Events\Series;
 use PinnedRota\Core\Import\Verdict;
 use PinnedRota\Core\Time\InvalidTime;
 use PinnedRota\Core\Time\LocalDateTime;
@@ -85,7 +86,7 @@ final class DocumentRows
     /**
      * Of a document all is told: each row can be put right.
      *
-     * @param  array<int, PlannedSeries>  $planned  by row
+     * @param  array<int, PlannedRow>  $planned  by row
      * @return list<ImportRowData>
      */
     public function told(Calendar $main, ReadDocument $read, array $planned): array
@@ -93,7 +94,7 @@ final class DocumentRows
         $changed = [];
         foreach ($planned as $row => $each) {
             if ($each->verdict === Verdict::Changed) {
-                $changed[$read->calendars[$row]->id][$each->series->uid()] = $each;
+                $changed[$read->calendars[$row]->id][$read->events[$row]->uid] = $read->events[$row];
             }
         }
         $changes = array_map($this->changes(...), array_keys($changed), $changed);
@@ -156,7 +157,7 @@ final class DocumentRows
     /**
      * What would be another of those that are there, field by field.
      *
-     * @param  array<string, PlannedSeries>  $changed  by UID
+     * @param  array<string, Event>  $changed  as their rows say them, by UID
      * @return array<string, list<FieldChangeData>>
      */
     private function changes(int $calendarId, array $changed): array
@@ -166,7 +167,7 @@ final class DocumentRows
             $heads = EventRecord::query()->where('calendar_id', $calendarId)->whereNull('series_id')->whereIn('uid', array_map(strval(...), $some));
             foreach ($heads->with(EventRecord::WHOLE)->get() as $head) {
                 $now = $this->translator->series($head);
-                $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendarId, $now), $this->fields->ofSeries($calendarId, RowOver::of($now, $changed[$head->uid]->series)));
+                $changes[$head->uid] = SeriesFields::differences($this->fields->ofSeries($calendarId, $now), $this->fields->ofSeries($calendarId, RowOver::of($now, new Series($changed[$head->uid]))));
             }
         }
 

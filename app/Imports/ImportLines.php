@@ -24,7 +24,7 @@ final class ImportLines
                 'uid' => $event->uid,
                 'line' => $found->line,
                 'said' => mb_strimwidth($found->said, 0, self::SAID, '…'),
-                'fingerprint' => $planned->series[$calendarId][$event->uid]->fingerprint,
+                'fingerprint' => $planned->rows[$calendarId][$event->uid]->fingerprint,
             ];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {

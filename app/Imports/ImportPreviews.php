@@ -11,7 +11,6 @@ use PinnedRota\Core\Documents\SkippedRow;
 use PinnedRota\Core\Documents\SkipReason;
 use PinnedRota\Core\ICalendar\Diagnostic;
 use PinnedRota\Core\Import\Plan;
-use PinnedRota\Core\Import\PlannedSeries;
 
 /** Tells what bringing something in would do, event by event. Nothing is changed by it. */
 final class ImportPreviews
@@ -77,12 +76,12 @@ final class ImportPreviews
         return $columns;
     }
 
-    /** @return array<int, PlannedSeries> what becomes of the rows that are brought in */
+    /** @return array<int, PlannedRow> what becomes of the rows that are brought in */
     private static function byRow(PlannedImport $planned, ReadDocument $read): array
     {
         $rows = [];
         foreach (array_diff_key($read->events, $read->leftOut) as $row => $event) {
-            $rows[$row] = $planned->series[$read->calendars[$row]->id][$event->uid];
+            $rows[$row] = $planned->rows[$read->calendars[$row]->id][$event->uid];
         }
 
         return $rows;

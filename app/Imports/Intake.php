@@ -29,7 +29,7 @@ use PinnedRota\Core\Time\Zone;
 /** Brings iCalendar into a calendar: what a stream holds compared with what came in before, and carried out. */
 final class Intake
 {
-    private const AT_ONCE = 500;
+    private const AT_ONCE = 100;
 
     public function __construct(private readonly ChangeEvents $changes, private readonly EventTranslator $translator)
     {

@@ -40,19 +40,20 @@ final class PlanImport
         $wanted = $read->wanted();
         $plans = array_map(fn (Calendar $calendar): Plan => $this->intake->planOf($calendar, $wanted[$calendar->id] ?? []), $calendars);
 
-        $series = [];
-        $known = self::there($plans, static function (int $calendarId, PlannedSeries $planned) use (&$series): void {
-            $series[$calendarId][$planned->series->uid()] = $planned;
+        $rows = [];
+        $known = self::there($plans, static function (int $calendarId, PlannedSeries $planned) use (&$rows): void {
+            // What each says stands in the document: kept twice, it would be most of what is kept.
+            $rows[$calendarId][$planned->series->uid()] = new PlannedRow($planned->verdict, $planned->fingerprint);
         });
 
-        return $this->withGone($import, $plans, $calendars, $read, $diagnostics, self::merged($there, $known), $series);
+        return $this->withGone($import, $plans, $calendars, $read, $diagnostics, self::merged($there, $known), $rows);
     }
 
     /**
      * @param  array<int, Plan>  $plans
      * @param  array<int, Calendar>  $calendars
      * @param  array<int, array<string, bool>>  $there
-     * @param  array<int, array<string, PlannedSeries>>  $series
+     * @param  array<int, array<string, PlannedRow>>  $rows
      */
     private function withGone(
         Import $import,
@@ -61,7 +62,7 @@ final class PlanImport
         ?ReadDocument $read,
         Diagnostics $diagnostics,
         array $there,
-        array $series = [],
+        array $rows = [],
     ): PlannedImport {
         $gone = $this->gone->of($there);
         if (($import->options['gone'] ?? false) === true) {
@@ -74,7 +75,7 @@ final class PlanImport
             }
         }
 
-        return new PlannedImport($plans, $calendars, $read, $diagnostics, $gone, $series);
+        return new PlannedImport($plans, $calendars, $read, $diagnostics, $gone, $rows);
     }
 
     /**

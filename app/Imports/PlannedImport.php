@@ -5,7 +5,6 @@ namespace App\Imports;
 use App\Calendars\Calendar;
 use PinnedRota\Core\ICalendar\Diagnostics;
 use PinnedRota\Core\Import\Plan;
-use PinnedRota\Core\Import\PlannedSeries;
 
 /** What bringing something in would do. */
 final readonly class PlannedImport
@@ -15,7 +14,7 @@ final readonly class PlannedImport
      * @param  array<int, Calendar>  $calendars  likewise
      * @param  ?ReadDocument  $document  null of a calendar file
      * @param  list<GoneEvent>  $gone  what came in by it before, and is not in it any more
-     * @param  array<int, array<string, PlannedSeries>>  $series  of a document all of it, by calendar and UID; a calendar file is gone through instead
+     * @param  array<int, array<string, PlannedRow>>  $rows  of a document all of it, by calendar and UID; a calendar file is gone through instead
      */
     public function __construct(
         public array $plans,
@@ -23,7 +22,7 @@ final readonly class PlannedImport
         public ?ReadDocument $document,
         public Diagnostics $diagnostics,
         public array $gone,
-        public array $series,
+        public array $rows,
     ) {
     }
 
