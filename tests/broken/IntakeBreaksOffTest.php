@@ -1,14 +1,18 @@
 <?php
 
 use App\Events\EventRecord;
+use App\Events\Write\Actor;
+use App\Events\Write\Cause;
 use App\History\Operation;
 use App\Imports\Import;
+use App\Imports\Intake;
 use App\Occurrences\VerifyOccurrences;
 use App\Sources\Refresh;
 use App\Sources\RefreshSource;
 use App\Sources\Source;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use PinnedRota\Core\ICalendar\Diagnostics;
 use Tests\Support\Elsewhere;
 use Tests\Support\Make;
 
@@ -38,12 +42,7 @@ test('an import of 600 events whose worker is killed in the middle leaves nothin
     config(['queue.default' => 'database']);
     $job = $this->as($this->ada, 'POST', "/imports/{$import->id}/apply")->assertStatus(202)->json('id');
     $worker = Elsewhere::work('work');
-    try {
-        Elsewhere::middle($worker, $this->written, 50, 600);
-    } catch (Throwable $e) {
-        dump(DB::table('background_jobs')->get()->map(fn ($j) => [$j->state, $j->problem, $j->attempts])->all(), DB::table('jobs')->get()->all());
-        throw $e;
-    }
+    Elsewhere::middle($worker, $this->written, 50, 600);
     $worker->signal(SIGKILL);
     $worker->wait();
     ($this->nothing)();
@@ -99,5 +98,29 @@ test('a refresh whose queue worker is killed in the middle leaves nothing, holds
     expect(DB::table('jobs')->count())->toBe(1);
     Elsewhere::work('fetch')->wait();
     expect([EventRecord::query()->count(), Operation::query()->count(), Refresh::query()->sole()->error, $source->fresh()->error])->toBe([300, 1, null, null]);
+    ($this->sound)();
+});
+
+test('a source of 1,200 events that is being pinned when its worker is killed shows nowhere else, and then once', function () {
+    $source = Source::query()->create(['calendar_id' => $this->slip->id, 'created_by' => $this->ada->id, 'url' => config('rota.standins.url').'/switch/a.ics?events=none', 'refresh_minutes' => 60, 'next_refresh_at' => now()]);
+    $events = array_map(static fn (int $at): string => "UID:tide-{$at}\nDTSTAMP:20261101T000000Z\nDTSTART:202611".sprintf('%02d', $at % 28 + 1)."T090000Z\nSUMMARY:Tide {$at}", range(1, 1_200));
+    app(Intake::class)->carryOut($this->slip, app(Intake::class)->plan($this->slip, Make::stream(Make::calendar(...$events)), new Diagnostics), Actor::nobody(), Cause::Refresh);
+    $board = $this->calendar($this->ada, 'Board');
+    config(['queue.default' => 'database']);
+    $job = $this->as($this->ada, 'POST', "/sources/{$source->id}/pins", ['calendar' => $board->slug])->assertStatus(202)->json('id');
+    $pinned = fn (): int => DB::connection('watching')->table('event_pins')->count();
+    $worker = Elsewhere::work('work');
+    Elsewhere::middle($worker, $pinned, 300, 1_200);
+    $worker->signal(SIGKILL);
+    $worker->wait();
+    while ($pinned() > 0) {
+        usleep(20_000);
+    }
+    expect([DB::table('source_pins')->count(), DB::table('occurrences')->where('calendar_id', $board->id)->count(), Operation::query()->where('kind', 'pin')->count()])->toBe([0, 0, 0]);
+    // Whoever asks after it has it taken up again.
+    $this->as($this->ada, 'GET', "/jobs/{$job}")->assertJsonPath('state', 'waiting');
+    Elsewhere::work('work')->wait();
+    $this->as($this->ada, 'GET', "/jobs/{$job}")->assertJsonPath('state', 'done');
+    expect(DB::table('occurrences')->where('calendar_id', $board->id)->count())->toBe(1_200)->and(DB::table('source_pins')->count())->toBe(1);
     ($this->sound)();
 });

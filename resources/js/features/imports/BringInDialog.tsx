@@ -1,5 +1,6 @@
 import { useLocation, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
+import { Button } from '@/components/Button';
 import { Dialog } from '@/components/Dialog';
 import { ChoiceField } from '@/components/Field';
 import { Empty } from '@/components/States';
@@ -10,11 +11,11 @@ import { ImportPanel } from './ImportPanel';
 import { takesIn } from './takesIn';
 
 /** Brings something in from wherever one is: into which calendar stands at the top, and is guessed by nobody. */
-export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () => void }) {
+export function BringInDialog({ asked, onNext, onClose }: { asked: Given; /** Goes on to what comes after it, if there is anything. */ onNext: (into: string) => void; onClose: () => void }) {
     const calendars = useCalendars().data ?? [];
     const targets = calendars.filter(takesIn);
     const here = useCalendarHere();
-    const [chosen, setChosen] = useState<string | null>(null);
+    const [chosen, setChosen] = useState<string | null>(asked.into ?? null);
     const slug = [chosen, here, lastTarget('all')].find((each) => each != null && targets.some((target) => target.slug === each)) ?? '';
     const calendar = targets.find((each) => each.slug === slug);
     const navigate = useNavigate();
@@ -31,6 +32,14 @@ export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () =>
                         choices={{ ...(calendar === undefined ? { '': 'Choose a calendar' } : {}), ...Object.fromEntries(targets.map((each) => [each.slug, each.name])) }}
                         onChange={setChosen}
                     />
+                    {asked.given instanceof File && asked.more !== undefined && asked.more.length > 0 && (
+                        <div className="flex flex-wrap items-center gap-3 border border-line px-3 py-2">
+                            <p className="min-w-48 flex-1 [overflow-wrap:anywhere]">
+                                First {asked.given.name}; after it {asked.more.map(({ name }) => name).join(', ')}.
+                            </p>
+                            <Button onClick={() => onNext(slug)}>Leave this one out</Button>
+                        </div>
+                    )}
                     {calendar === undefined ? (
                         <p className="text-soft">{asked.given === undefined ? 'Choose where it is to go first.' : 'Choose where it is to go: then you see what it would do there.'}</p>
                     ) : (
@@ -42,7 +51,7 @@ export function BringInDialog({ asked, onClose }: { asked: Given; onClose: () =>
                                 onClose();
                                 void navigate({ to: '/sources', search: { address, into: calendar.slug } });
                             }}
-                            onDone={onClose}
+                            onDone={() => onNext(calendar.slug)}
                         />
                     )}
                 </div>

@@ -9,6 +9,11 @@ export function BringInHost() {
     const [asked, setAsked] = useState<(Given & { number: number }) | null>(null);
     const isOver = useDroppedFiles();
     useEffect(() => onBringIn((given) => setAsked((before) => ({ ...given, number: (before?.number ?? 0) + 1 }))), []);
+    const next = (into: string) => {
+        const [given, ...more] = asked?.more ?? [];
+        if (given === undefined) setAsked(null);
+        else bringIn({ given, more, into });
+    };
     return (
         <>
             {isOver && (
@@ -16,12 +21,12 @@ export function BringInHost() {
                     Let go to see what it would bring in
                 </p>
             )}
-            {asked !== null && <BringInDialog key={asked.number} asked={asked} onClose={() => setAsked(null)} />}
+            {asked !== null && <BringInDialog key={asked.number} asked={asked} onNext={next} onClose={() => setAsked(null)} />}
         </>
     );
 }
 
-/** Whether files are held over the window; the first that is let go is to be brought in, unless something beneath takes it itself. */
+/** Whether files are held over the window; what is let go is to be brought in, one after the other, unless something beneath takes it itself. */
 function useDroppedFiles(): boolean {
     const [isOver, setOver] = useState(false);
     useEffect(() => {
@@ -37,10 +42,10 @@ function useDroppedFiles(): boolean {
         };
         const drop = (event: DragEvent) => {
             setOver(false);
-            const [file] = event.dataTransfer?.files ?? [];
-            if (event.defaultPrevented || file === undefined) return;
+            const [given, ...more] = event.dataTransfer?.files ?? [];
+            if (event.defaultPrevented || given === undefined) return;
             event.preventDefault();
-            bringIn({ given: file });
+            bringIn({ given, more });
         };
         window.addEventListener('dragover', over);
         window.addEventListener('dragleave', leave);

@@ -1,5 +1,11 @@
-/** What is to be brought in, where that is known already. */
-export type Given = { given?: File | string };
+export type Given = {
+    /** What is to be brought in, where that is known already. */
+    given?: File | string;
+    /** What comes after it, one by one: each is looked at by itself. */
+    more?: File[];
+    /** The calendar that was chosen for what came before it. */
+    into?: string;
+};
 
 const ASKED = 'bring-in';
 
