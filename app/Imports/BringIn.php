@@ -38,7 +38,7 @@ final class BringIn implements Work
             $operation = $this->intake->carryOutAll($planned->plans, $planned->calendars, Actor::person($person), $cause, importId: $import->id, progress: $run->progress->at(...));
             if ($planned->document !== null) {
                 $this->lines->write($import, $planned->document, $planned);
-                $this->shapes->remember($person, $planned->document->tables, $import->options['columns'] ?? []);
+                $this->shapes->remember($person, $planned->document->tables, $import->options['columns'] ?? [], $import->options['keys'] ?? []);
             }
             $import->update(['counts' => $planned->counts(), 'operation_id' => $operation?->id, 'applied_at' => now()]);
 

@@ -3,7 +3,7 @@
 namespace App\Imports;
 
 use App\Organisation\Organisation;
-use PinnedRota\Core\Documents\ColumnRole;
+use PinnedRota\Core\Documents\ChosenColumns;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\DocumentKind;
 use PinnedRota\Core\Documents\ExtractedEvent;
@@ -23,7 +23,7 @@ final class DocumentReader
     /**
      * @param  LocalDateTime  $today  the day on which it is read, see today()
      * @param  Vocabulary  $words  the names that whoever reads may know
-     * @param  ?callable(int, string): array<int, ColumnRole>  $columns  see Extraction::of()
+     * @param  ?callable(int, string): ChosenColumns  $columns  see Extraction::of()
      *
      * @throws NotADocument
      */

@@ -12,6 +12,7 @@ use App\OneLine\LineVocabulary;
 use App\Organisation\Organisation;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Validation\ValidationException;
+use PinnedRota\Core\Documents\ChosenColumns;
 use PinnedRota\Core\Documents\ColumnRole;
 use PinnedRota\Core\Documents\DateOrder;
 use PinnedRota\Core\Documents\DocumentEvents;
@@ -42,6 +43,7 @@ final class DocumentRows
         private readonly NamedPeople $people,
         private readonly RowCategories $categories,
         private readonly ClosedRows $closed,
+        private readonly RecognisedRows $recognised,
         private readonly SeriesFields $fields,
         private readonly EventTranslator $translator,
     ) {
@@ -52,7 +54,7 @@ final class DocumentRows
     {
         $zone = Zone::of($import->calendar->timezone);
         $today = DocumentReader::today($zone, $import->created_at?->getTimestamp() ?? now()->getTimestamp());
-        $chosen = array_map(TableShapes::roles(...), $import->options['columns'] ?? []);
+        $chosen = TableShapes::chosen($import->options['columns'] ?? [], $import->options['keys'] ?? []);
         $person = $this->viewer->person();
         try {
             $read = $this->reader->read(
@@ -61,7 +63,7 @@ final class DocumentRows
                 $today,
                 $this->vocabulary->of($this->viewer),
                 DateOrder::tryFrom((string) ($import->options['order'] ?? '')),
-                fn (int $table, string $shape): array => $chosen[$table] ?? $this->shapes->of($person, $shape),
+                fn (int $table, string $shape): ChosenColumns => $chosen[$table] ?? $this->shapes->of($person, $shape),
             );
         } catch (NotADocument $problem) {
             throw ValidationException::withMessages(['file' => $problem->getMessage()]);
@@ -80,7 +82,7 @@ final class DocumentRows
         }
         $rows = array_replace($rows, $this->closed->held(array_diff_key($rows, $left), $calendars, $zone));
 
-        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone, $this->people->of(...)), $calendars, $left, $read->skipped, $read->tables);
+        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone, $this->people->of(...), $this->recognised->uids($rows, $calendars)), $calendars, $left, $read->skipped, $read->tables);
     }
 
     /**

@@ -21,7 +21,7 @@ use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
  * @property ?string $path in the storage, as long as it is kept
  * @property ?array{added: int, changed: int, unchanged: int} $counts what bringing it in would do, and then what it did
  * @property string $kind as DocumentKind has it
- * @property ?array{order?: string, edits?: list<array{row: int, title?: ?string, when?: ?string, place?: ?string, calendar?: ?string, leftOut?: bool}>, columns?: array<int, array<int, string>>, gone?: bool} $options what was chosen and put right
+ * @property ?array{order?: string, edits?: list<array{row: int, title?: ?string, when?: ?string, place?: ?string, calendar?: ?string, leftOut?: bool}>, columns?: array<int, array<int, string>>, keys?: array<int, list<int>>, gone?: bool} $options what was chosen and put right
  * @property ?int $operation_id that it was, as long as that is kept
  * @property ?Carbon $created_at
  * @property ?Carbon $applied_at

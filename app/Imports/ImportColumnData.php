@@ -12,9 +12,10 @@ final readonly class ImportColumnData
      * @param  int  $column  From 0
      * @param  string  $name  As the head has it
      * @param  ?ColumnRole  $role  Null where it says nothing of an event
+     * @param  bool  $isKey  Whether it tells the rows apart: what says the same in it is the same event, whatever else it says
      * @param  list<string>  $samples  Some of what is in it
      */
-    public function __construct(public int $table, public int $column, public string $name, public ?ColumnRole $role, public array $samples)
+    public function __construct(public int $table, public int $column, public string $name, public ?ColumnRole $role, public bool $isKey, public array $samples)
     {
     }
 }

@@ -4,6 +4,7 @@ namespace App\Imports;
 
 use App\Events\EventRecord;
 use Illuminate\Support\Facades\DB;
+use PinnedRota\Core\Documents\DocumentEvents;
 
 /** From which line of which document an event is: what was brought in keeps its link to where it came from. */
 final class ImportLines
@@ -15,6 +16,7 @@ final class ImportLines
     public function write(Import $import, ReadDocument $read, PlannedImport $planned): void
     {
         $rows = [];
+        $keys = DocumentEvents::keys($read->rows);
         foreach (array_diff_key($read->events, $read->leftOut) as $row => $event) {
             $found = $read->rows[$row];
             $calendarId = $read->calendars[$row]->id;
@@ -22,6 +24,7 @@ final class ImportLines
                 'import_id' => $import->id,
                 'calendar_id' => $calendarId,
                 'uid' => $event->uid,
+                'row_key' => $keys[$row] ?? null,
                 'line' => $found->line,
                 'said' => mb_strimwidth($found->said, 0, self::SAID, '…'),
                 'fingerprint' => $planned->rows[$calendarId][$event->uid]->fingerprint,

@@ -69,7 +69,7 @@ final class ImportPreviews
         $columns = [];
         foreach ($tables as $number => $table) {
             array_push($columns, ...array_map(static fn (ReadColumn $each): ImportColumnData => new ImportColumnData(
-                $number, $each->column, $each->name, $each->role, array_map(static fn (string $said): string => mb_strimwidth($said, 0, 40, '…'), $each->samples),
+                $number, $each->column, $each->name, $each->role, $each->isKey, array_map(static fn (string $said): string => mb_strimwidth($said, 0, 40, '…'), $each->samples),
             ), $table->columns));
         }
 

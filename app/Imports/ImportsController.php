@@ -40,6 +40,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
         new OA\Property(property: 'table', type: 'integer'),
         new OA\Property(property: 'column', type: 'integer'),
         new OA\Property(property: 'role', type: 'string', enum: ColumnRole::class),
+        new OA\Property(property: 'isKey', description: 'Whether it tells the rows apart', type: 'boolean'),
     ])),
     new OA\Property(property: 'gone', description: 'Whether what came in by it before and is not in it any more is taken away', type: 'boolean'),
 ])]
@@ -128,6 +129,7 @@ final class ImportsController
             'columns.*.table' => ['required', 'integer', 'min:0'],
             'columns.*.column' => ['required', 'integer', 'min:0', 'max:200'],
             'columns.*.role' => ['required', Rule::enum(ColumnRole::class)],
+            'columns.*.isKey' => ['sometimes', 'boolean'],
             'gone' => ['sometimes', 'boolean'],
         ]);
 
@@ -138,11 +140,14 @@ final class ImportsController
             if ($import->kind === DocumentKind::Calendar->value && [$input['edits'], $input['columns'] ?? [], $input['order'] ?? null] !== [[], [], null]) {
                 throw ValidationException::withMessages(['edits' => 'A calendar file is brought in as it is.']);
             }
-            $columns = [];
+            $columns = $keys = [];
             foreach ($input['columns'] ?? [] as $each) {
                 $columns[$each['table']][$each['column']] = $each['role'];
+                if ($each['isKey'] ?? false) {
+                    $keys[$each['table']][] = $each['column'];
+                }
             }
-            $options = ['order' => $input['order'] ?? null, 'edits' => array_values($input['edits']), 'columns' => $columns ?: null, 'gone' => ($input['gone'] ?? false) ?: null];
+            $options = ['order' => $input['order'] ?? null, 'edits' => array_values($input['edits']), 'columns' => $columns ?: null, 'keys' => $keys ?: null, 'gone' => ($input['gone'] ?? false) ?: null];
             $import->fill(['options' => array_filter($options, static fn (mixed $value): bool => $value !== null)]);
 
             return new JsonResponse($this->previews->of($import));

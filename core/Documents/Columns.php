@@ -7,6 +7,9 @@ namespace PinnedRota\Core\Documents;
 /** What the columns of a table are: told by what they are called, and by what is in them. */
 final readonly class Columns
 {
+    /** What a column is called whose table names its events itself (RFC 5545, 3.8.4.7). */
+    private const OWN_KEYS = ['uid', 'event uid', 'event id'];
+
     /** Of so many rows it is looked what is in them. */
     private const LOOKED = 60;
 
@@ -14,14 +17,15 @@ final readonly class Columns
      * @param  int  $head  the row that names them, from 0; -1 where none does
      * @param  array<int, ColumnRole>  $roles  by column
      * @param  array<int, string>  $names  as the head has them, by column
+     * @param  list<int>  $keys  those that tell its rows apart
      */
-    public function __construct(public int $head, public array $roles, public array $names)
+    public function __construct(public int $head, public array $roles, public array $names, public array $keys = [])
     {
     }
 
     /**
      * @param  list<list<string>>  $rows
-     * @param  callable(string): array<int, ColumnRole>  $chosen  what somebody says that columns are, by the shape of the table; the others are told as ever
+     * @param  callable(string): ChosenColumns  $chosen  what somebody says of them, by the shape of the table
      */
     public static function of(array $rows, Reading $reading, Context $context, callable $chosen): self
     {
@@ -34,7 +38,9 @@ final readonly class Columns
             $contents[$column] = ColumnContents::of(array_values(array_filter(array_map(static fn (array $row): string => $row[$column] ?? '', $below), static fn (string $cell): bool => $cell !== '')), $reading, $context);
         }
 
-        return new self($head, self::put(self::roles($names, $contents), $chosen(self::shape($names))), $names);
+        $said = $chosen(self::shape($names));
+
+        return new self($head, self::put(self::roles($names, $contents), $said->roles), $names, $said->isNothing() ? self::ownKeys($names, array_slice($rows, $head + 1)) : $said->keys);
     }
 
     /**
@@ -63,12 +69,46 @@ final readonly class Columns
         return array_replace($roles, $chosen);
     }
 
+    /**
+     * What tells a row from the others: empty where nothing does, or the row says nothing of it.
+     *
+     * @param  list<string>  $row
+     */
+    public function key(array $row): string
+    {
+        $said = [];
+        foreach ($this->keys as $column) {
+            $said[] = ($this->names[$column] ?? $column).'='.trim($row[$column] ?? '');
+        }
+
+        return array_filter($this->keys, static fn (int $column): bool => trim($row[$column] ?? '') !== '') === [] ? '' : mb_strtolower(implode('|', $said));
+    }
+
     /** @param  list<string>  $row */
     public function cell(array $row, ColumnRole $role): string
     {
         $column = array_search($role, $this->roles, true);
 
         return $column === false ? '' : trim($row[$column] ?? '');
+    }
+
+    /**
+     * A table that names its events itself, each otherwise, as calendars do.
+     *
+     * @param  list<string>  $names
+     * @param  list<list<string>>  $below
+     * @return list<int>
+     */
+    private static function ownKeys(array $names, array $below): array
+    {
+        foreach ($names as $column => $name) {
+            $said = array_filter(array_map(static fn (array $row): string => trim($row[$column] ?? ''), $below), static fn (string $cell): bool => $cell !== '');
+            if (in_array(trim(mb_strtolower($name), ' :.*'), self::OWN_KEYS, true) && $said !== [] && count(array_unique($said)) === count($said)) {
+                return [$column];
+            }
+        }
+
+        return [];
     }
 
     /** @return array<int, string> columns of hours that are events by themselves, with what they are called */

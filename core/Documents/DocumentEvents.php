@@ -24,18 +24,61 @@ final class DocumentEvents
     /**
      * @param  array<int, ExtractedEvent>  $found  in the order of the document
      * @param  ?callable(ExtractedEvent): list<Participant>  $people  who takes part in each; null: nobody
+     * @param  ?array<int, string>  $uids  by the same keys; null: by what tells the rows apart, else by their titles
      * @return array<int, Event> by the same keys
      */
-    public static function of(array $found, Zone $zone, ?callable $people = null): array
+    public static function of(array $found, Zone $zone, ?callable $people = null, ?array $uids = null): array
     {
-        $seen = $events = [];
-        foreach ($found as $key => $each) {
-            $title = mb_strtolower($each->title);
-            $seen[$title] = ($seen[$title] ?? 0) + 1;
-            $events[$key] = self::event($each, hash('sha256', "document|{$title}|{$seen[$title]}").'@document.invalid', $zone, $people === null ? [] : $people($each));
+        $uids ??= array_map(self::uid(...), self::keys($found) + self::titles($found));
+        $events = [];
+        foreach ($found as $row => $each) {
+            $events[$row] = self::event($each, $uids[$row], $zone, $people === null ? [] : $people($each));
         }
 
         return $events;
+    }
+
+    /** The UID of what goes by a name (see titles() and keys()). */
+    public static function uid(string $name): string
+    {
+        return "{$name}@document.invalid";
+    }
+
+    /**
+     * A name for each row: its title and the how-manieth of that title it is.
+     *
+     * @param  array<int, ExtractedEvent>  $found  in the order of the document
+     * @return array<int, string> by the same keys
+     */
+    public static function titles(array $found): array
+    {
+        return self::numbered('document', array_map(static fn (ExtractedEvent $each): string => mb_strtolower($each->title), $found));
+    }
+
+    /**
+     * A name for each row of which it is chosen what tells it apart: by that, whatever else it says.
+     *
+     * @param  array<int, ExtractedEvent>  $found
+     * @return array<int, string> by the same keys
+     */
+    public static function keys(array $found): array
+    {
+        return self::numbered('document key', array_filter(array_map(static fn (ExtractedEvent $each): string => $each->key, $found), static fn (string $key): bool => $key !== ''));
+    }
+
+    /**
+     * @param  array<int, string>  $said
+     * @return array<int, string>
+     */
+    private static function numbered(string $kind, array $said): array
+    {
+        $seen = [];
+
+        return array_map(static function (string $each) use ($kind, &$seen): string {
+            $seen[$each] = ($seen[$each] ?? 0) + 1;
+
+            return hash('sha256', "{$kind}|{$each}|{$seen[$each]}");
+        }, $said);
     }
 
     /** @return list<string> the categories that a row says */

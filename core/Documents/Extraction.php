@@ -25,7 +25,7 @@ final readonly class Extraction
      * @param  list<Block>  $blocks
      * @param  LocalDateTime  $today  the day on which it is read
      * @param  LocalDateTime  $yearFrom  the first day of the school’s year: a date without a year is the next one from there on
-     * @param  ?callable(int, string): array<int, ColumnRole>  $columns  what somebody says that columns are, by the number of the table and its shape
+     * @param  ?callable(int, string): ChosenColumns  $columns  what somebody says of columns, by the number of the table and its shape
      * @param  Habits  $habits  of the organisation; what the document tells of the order of day and month holds before them
      */
     public static function of(array $blocks, Vocabulary $words, Habits $habits, LocalDateTime $today, LocalDateTime $yearFrom, ?DateOrder $chosen = null, ?callable $columns = null): self
@@ -43,7 +43,7 @@ final readonly class Extraction
         foreach ($blocks as $block) {
             if ($block->kind === BlockKind::Table) {
                 $number++;
-                $table = TableEvents::read($block, $reading, $lines->context(), $columns === null ? null : static fn (string $shape): array => $columns($number, $shape));
+                $table = TableEvents::read($block, $reading, $lines->context(), $columns === null ? null : static fn (string $shape): ChosenColumns => $columns($number, $shape));
                 if ($table->columns !== null) {
                     $tables[$number] = ReadTable::of($table->columns, $block);
                 }

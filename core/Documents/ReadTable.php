@@ -21,7 +21,7 @@ final readonly class ReadTable
         $below = array_slice($table->rows, $columns->head + 1);
         $read = [];
         for ($column = 0; $column < $width; $column++) {
-            $read[] = new ReadColumn($column, $columns->names[$column] ?? '', $columns->roles[$column] ?? null, self::samples($below, $column));
+            $read[] = new ReadColumn($column, $columns->names[$column] ?? '', $columns->roles[$column] ?? null, in_array($column, $columns->keys, true), self::samples($below, $column));
         }
 
         return new self(Columns::shape($columns->names), $read);

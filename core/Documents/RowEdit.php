@@ -39,6 +39,6 @@ final readonly class RowEdit
         $title = trim($this->title ?? '');
 
         // What was put right needs no look any more.
-        return new ExtractedEvent($title === '' ? $found->title : $title, $start, $end, $allDay, $this->place === null ? $found->place : trim($this->place), $found->line, $found->said, $this->category === null ? $found->fields : [ColumnRole::Category->value => trim($this->category)] + $found->fields, $this->when === null ? $found->doubts : []);
+        return new ExtractedEvent($title === '' ? $found->title : $title, $start, $end, $allDay, $this->place === null ? $found->place : trim($this->place), $found->line, $found->said, $this->category === null ? $found->fields : [ColumnRole::Category->value => trim($this->category)] + $found->fields, $this->when === null ? $found->doubts : [], $found->key);
     }
 }

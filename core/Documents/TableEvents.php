@@ -28,15 +28,15 @@ final readonly class TableEvents
     {
     }
 
-    /** @param  ?callable(string): array<int, ColumnRole>  $chosen  see Columns::of() */
+    /** @param  ?callable(string): ChosenColumns  $chosen  see Columns::of() */
     public static function read(Block $table, Reading $reading, Context $context, ?callable $chosen = null): self
     {
         $isChosen = false;
-        $columns = Columns::of($table->rows, $reading, $context, static function (string $shape) use ($chosen, &$isChosen): array {
-            $roles = $chosen === null ? [] : $chosen($shape);
-            $isChosen = $roles !== [];
+        $columns = Columns::of($table->rows, $reading, $context, static function (string $shape) use ($chosen, &$isChosen): ChosenColumns {
+            $said = $chosen === null ? new ChosenColumns : $chosen($shape);
+            $isChosen = ! $said->isNothing();
 
-            return $roles;
+            return $said;
         });
         $events = $isChosen ? null : GridEvents::read($table, $columns->head, $reading, $context);
         if ($events !== null) {
@@ -85,12 +85,13 @@ final readonly class TableEvents
         }
         $fields = array_filter(array_combine(array_map(static fn (ColumnRole $role): string => $role->value, self::KEPT), array_map($cell, self::KEPT)), static fn (string $value): bool => $value !== '');
         $place = $cell(ColumnRole::Place);
+        $key = $columns->key($row);
         $moments = [];
         foreach ($columns->moments() as $column => $name) {
             $at = CellWhen::of($row[$column] ?? '', $reading, $context)?->from;
             if ($at !== null) {
                 $start = LocalDateTime::midnight($when->day)->plusSeconds($at * 60);
-                $moments[] = new ExtractedEvent($name, $start, $start, false, $place, $line, $said, $fields, $doubts);
+                $moments[] = new ExtractedEvent($name, $start, $start, false, $place, $line, $said, $fields, $doubts, $key);
             }
         }
         $title = $cell(ColumnRole::Title);
@@ -102,12 +103,12 @@ final readonly class TableEvents
         $to ??= $ends?->from;
         $last = $ends->day ?? $when->last ?? $when->day;
         if ($from === null || in_array(mb_strtolower($cell(ColumnRole::AllDay)), self::YES, true)) {
-            return [...$moments, new ExtractedEvent($title, LocalDateTime::midnight($when->day), LocalDateTime::midnight(max($last, $when->day) + 1), true, $place, $line, $said, $fields, $doubts)];
+            return [...$moments, new ExtractedEvent($title, LocalDateTime::midnight($when->day), LocalDateTime::midnight(max($last, $when->day) + 1), true, $place, $line, $said, $fields, $doubts, $key)];
         }
         $start = LocalDateTime::midnight($when->day)->plusSeconds($from * 60);
         $end = LocalDateTime::midnight(max($last, $when->day))->plusSeconds(($to ?? $from + 60) * 60);
 
-        return [...$moments, new ExtractedEvent($title, $start, $end->seconds < $start->seconds ? $end->plusDays(1) : $end, false, $place, $line, $said, $fields, $doubts)];
+        return [...$moments, new ExtractedEvent($title, $start, $end->seconds < $start->seconds ? $end->plusDays(1) : $end, false, $place, $line, $said, $fields, $doubts, $key)];
     }
 
     /**

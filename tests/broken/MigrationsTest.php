@@ -321,6 +321,10 @@ function steps(): array
                 expect(DB::table('event_pins')->where('id', $pin->id)->value('source_pin_id'))->toBeNull();
             },
         ],
+        '2026_11_28_000038_rows_have_keys' => [
+            fn () => DB::table('import_lines')->insert(['import_id' => DB::table('imports')->insertGetId(['calendar_id' => DB::table('calendars')->value('id'), 'created_by' => DB::table('people')->value('id'), 'file_name' => 'duties.csv', 'kind' => 'table']), 'calendar_id' => DB::table('calendars')->value('id'), 'uid' => 'two', 'line' => 3, 'said' => 'Tea', 'fingerprint' => str_repeat('c', 64)]),
+            fn () => expect(DB::table('import_lines')->pluck('row_key', 'uid')->all())->toBe(['two' => null])->and(DB::table('table_shapes')->whereNotNull('keys')->count())->toBe(0),
+        ],
     ];
 }
 

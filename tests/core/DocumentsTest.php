@@ -1,11 +1,15 @@
 <?php
 
 use PinnedRota\Core\Documents\Block;
+use PinnedRota\Core\Documents\ChosenColumns;
+use PinnedRota\Core\Documents\ColumnRole;
 use PinnedRota\Core\Documents\DateOrder;
+use PinnedRota\Core\Documents\DocumentEvents;
 use PinnedRota\Core\Documents\ExtractedEvent;
 use PinnedRota\Core\Documents\Extraction;
 use PinnedRota\Core\Documents\Page;
 use PinnedRota\Core\Documents\PlainText;
+use PinnedRota\Core\Documents\RowEdit;
 use PinnedRota\Core\Documents\SeparatedText;
 use PinnedRota\Core\OneLine\Habits;
 use PinnedRota\Core\OneLine\Vocabulary;
@@ -164,4 +168,30 @@ test('five thousand rows are read without more memory than they are', function (
     $text = "Date,What\n".implode('', array_map(static fn (int $n): string => date('d/m/Y', strtotime('2026-09-01') + 86_400 * ($n % 300)).",Duty {$n}\n", range(1, 4_999)));
     $read = Extraction::of([Block::table(1, SeparatedText::rows($text))], new Vocabulary, new Habits, LocalDateTime::parse('2026-09-01'), LocalDateTime::parse('2026-09-01'));
     expect($read->events)->toHaveCount(4_999);
+});
+
+/** The names by which the rows of a table are known. */
+function namesOf(string $csv, ChosenColumns $chosen): array
+{
+    $read = Extraction::of([Block::table(1, SeparatedText::rows($csv))], new Vocabulary, new Habits, LocalDateTime::parse('2026-09-01'), LocalDateTime::parse('2026-09-01'), columns: static fn (): ChosenColumns => $chosen);
+
+    return DocumentEvents::keys($read->events);
+}
+
+test('the key of a row is what stands in the columns that were chosen, however it is written, and nothing else', function () {
+    $keys = namesOf("Date,What,Ref,Crew\n2026-09-07,Drill,A1,Keel\n2026-09-08,Tea, a1 ,KEEL\n2026-09-09,Nets,A2,Keel\n2026-09-10,Launch,,\n", $chosen = new ChosenColumns(keys: [2, 3]));
+    // The second row says the same as the first, and is the second of it; the last says nothing there.
+    expect(array_keys($keys))->toBe([0, 1, 2])->and(array_unique($keys))->toHaveCount(3);
+    expect(namesOf("Date,What,Ref,Crew\n2027-09-07,Other drill,A1,Keel\n2026-09-09,Other nets,A2,Keel\n", $chosen))->toBe([$keys[0], $keys[2]]);
+    // In a column that is called otherwise it is another key.
+    expect(namesOf("Date,What,No,Crew\n2026-09-07,Drill,A1,Keel\n", $chosen))->not->toContain($keys[0]);
+});
+
+test('a key says nothing of what a row is, and stays with it when that is put right', function () {
+    $read = Extraction::of([Block::table(1, SeparatedText::rows("Date,What,Ref\n2026-09-07,Drill,A1\n"))], new Vocabulary, new Habits, LocalDateTime::parse('2026-09-01'), LocalDateTime::parse('2026-09-01'), columns: static fn (): ChosenColumns => new ChosenColumns(keys: [2]));
+    $row = $read->events[0];
+    expect($row->title)->toBe('Drill')->and($read->tables[0]->columns[2]->isKey)->toBeTrue();
+    foreach ([(new RowEdit(title: 'Tea'))->of($row, LocalDateTime::parse('2026-09-01'), new Habits), $row->doubted('x'), $row->saying(ColumnRole::Category, 'duty'), $row->withField(ColumnRole::Category, 'duty')] as $other) {
+        expect($other->key)->toBe($row->key);
+    }
 });

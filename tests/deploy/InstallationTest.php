@@ -224,8 +224,8 @@ describe('an instance that lives on', function () {
         $pack = kept()['pack'];
         $last = basename((string) last(glob("{$pack}/database/migrations/*.php")), '.php');
         // The release before: without the last migration, on a database without it.
-        expect($last)->toBe('2026_11_28_000037_sources_are_pinned');
-        machine()->sql('pinned_rota', "ALTER TABLE event_pins DROP FOREIGN KEY event_pins_source_pin_id_foreign, DROP COLUMN source_pin_id; DROP TABLE source_pins; DELETE FROM migrations WHERE migration = '{$last}'");
+        expect($last)->toBe('2026_11_28_000038_rows_have_keys');
+        machine()->sql('pinned_rota', "ALTER TABLE table_shapes DROP COLUMN `keys`; ALTER TABLE import_lines DROP INDEX import_lines_calendar_id_row_key_index, DROP COLUMN row_key; DELETE FROM migrations WHERE migration = '{$last}'");
         $before = kept()['before'] = machine()->root.'/srv/pinned-rota/releases/0.9-before';
         $current = machine()->root.'/srv/pinned-rota/current';
         machine()->do(['sh', '-c', "mv $(readlink -f {$current}) {$before} && ln -sfn {$before} {$current} && echo 0.9-before > {$before}/RELEASE && rm {$before}/database/migrations/{$last}.php"]);

@@ -115,7 +115,7 @@ test('a refused correction leaves what was there before to be brought in', async
     await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [{ row: 0, leftOut: true }], order: null }]));
 });
 
-const column = (at: number, name: string, role: Schemas['ImportColumn']['role'], samples: string[] = []): Schemas['ImportColumn'] => ({ table: 0, column: at, name, role, samples });
+const column = (at: number, name: string, role: Schemas['ImportColumn']['role'], samples: string[] = [], isKey = false): Schemas['ImportColumn'] => ({ table: 0, column: at, name, role, isKey, samples });
 
 test('what a column is is picked over what is in it; another that was it says nothing then', async () => {
     const columns = [column(0, 'Day', 'date', ['7 Dec']), column(1, 'Boat', 'title', ['Gig', 'Skiff']), column(2, '', null)];
@@ -125,8 +125,22 @@ test('what a column is is picked over what is in it; another that was it says no
     expect(preview.getByText('Skiff')).not.toBeNull();
     fireEvent.change(preview.getByLabelText('What column 3 is'), { target: { value: 'title' } });
     await waitFor(() =>
-        expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [], order: null, columns: [{ table: 0, column: 0, role: 'date' }, { table: 0, column: 1, role: 'nothing' }, { table: 0, column: 2, role: 'title' }] }]),
+        expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [], order: null, columns: [{ table: 0, column: 0, role: 'date', isKey: false }, { table: 0, column: 1, role: 'nothing', isKey: false }, { table: 0, column: 2, role: 'title', isKey: false }] }]),
     );
+});
+
+test('by what its rows are known when they come again is said, and ticked', async () => {
+    const columns = [column(0, 'Day', 'date'), column(1, 'What', 'title'), column(2, 'Ref', null)];
+    const sent = show(({ method }) => ({ status: method === 'POST' ? 201 : 200, body: madePreview({ columns: method === 'POST' ? columns : columns.map((each) => ({ ...each, isKey: each.name === 'Ref' })) }) }));
+    const preview = within(await paste());
+    expect(preview.getByText(/^Brought again, a row is known by its title\./)).not.toBeNull();
+    fireEvent.click(preview.getByLabelText('Ref tells rows apart'));
+    await waitFor(() => expect(preview.getByText('Brought again, a row is known by Ref, whatever else it says.')).not.toBeNull());
+    expect((sent().at(-1)?.[2] as Schemas['ImportInput']).columns).toEqual([
+        { table: 0, column: 0, role: 'date', isKey: false },
+        { table: 0, column: 1, role: 'title', isKey: false },
+        { table: 0, column: 2, role: 'nothing', isKey: true },
+    ]);
 });
 
 test('what is gone from a new version is named, and taken away where one says so', async () => {

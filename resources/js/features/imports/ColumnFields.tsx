@@ -1,5 +1,5 @@
 import type { Schemas } from '@/api/client';
-import { CONTROL } from '@/components/Field';
+import { CheckField, CONTROL } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
 import type { Column } from './useImport';
 
@@ -31,16 +31,25 @@ const ROLES: Record<Role, string> = {
 
 type Props = { columns: readonly Column[]; disabled: boolean; onChoose: (columns: Choice[]) => void };
 
+function nameOf({ name, column }: Column): string {
+    return name === '' ? `column ${column + 1}` : name;
+}
+
 /** What each column of a table was taken for, over some of what is in it: picked anew where it was taken for another. */
 export function ColumnFields({ columns, disabled, onChoose }: Props) {
     const tables = [...new Set(columns.map(({ table }) => table))];
     const choose = (changed: Column, role: Role) => {
         const told = (each: Column): Role => (each === changed ? role : each.role === role && role !== 'moment' && each.table === changed.table ? 'nothing' : (each.role ?? 'nothing'));
-        onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: told(each) })));
+        onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: told(each), isKey: each.isKey })));
     };
+    const setKey = (changed: Column, isKey: boolean) => onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: each.role ?? 'nothing', isKey: each === changed ? isKey : each.isKey })));
+    const keys = columns.filter(({ isKey }) => isKey).map(nameOf);
     return (
         <details className="border-b border-line p-3">
             <summary className="cursor-pointer text-soft hover:text-ink">What its columns are: {columns.filter(({ role }) => role !== null && role !== 'nothing').map(({ role, name }) => (role === null ? name : ROLES[role])).join(', ')}</summary>
+            <p className="mt-2 text-soft">
+                {keys.length === 0 ? 'Brought again, a row is known by its title. Tick columns that tell rows apart, such as a number, where titles change.' : `Brought again, a row is known by ${keys.join(' and ')}, whatever else it says.`}
+            </p>
             {tables.map((table) => (
                 <Scrolling key={table} as="div" className="mt-2 overflow-x-auto" aria-label={tables.length === 1 ? 'Columns' : `Columns of table ${table + 1}`}>
                     <table className="text-left">
@@ -50,8 +59,8 @@ export function ColumnFields({ columns, disabled, onChoose }: Props) {
                                     .filter((each) => each.table === table)
                                     .map((each) => (
                                         <td key={each.column} className="min-w-32 border border-hair p-1.5 align-top">
-                                            <b className="font-semibold">{each.name === '' ? `Column ${each.column + 1}` : each.name}</b>
-                                            <select aria-label={`What ${each.name === '' ? `column ${each.column + 1}` : each.name} is`} disabled={disabled} className={`${CONTROL} mt-1`} value={each.role ?? 'nothing'} onChange={(change) => choose(each, change.target.value as Role)}>
+                                            <b className="font-semibold">{nameOf(each)}</b>
+                                            <select aria-label={`What ${nameOf(each)} is`} disabled={disabled} className={`${CONTROL} mt-1`} value={each.role ?? 'nothing'} onChange={(change) => choose(each, change.target.value as Role)}>
                                                 {Object.entries(ROLES).map(([role, words]) => (
                                                     <option key={role} value={role}>
                                                         {words}
@@ -63,6 +72,7 @@ export function ColumnFields({ columns, disabled, onChoose }: Props) {
                                                     {said}
                                                 </span>
                                             ))}
+                                            <CheckField label="tells rows apart" aria-label={`${nameOf(each)} tells rows apart`} checked={each.isKey} disabled={disabled} onChange={(ticked) => setKey(each, ticked.target.checked)} />
                                         </td>
                                     ))}
                             </tr>
