@@ -14,24 +14,25 @@ const tick = () => screen.getByRole<HTMLInputElement>('checkbox');
 
 test('a tick shows at once, and stays when it is told so', async () => {
     let saved: () => void = () => undefined;
-    const save = vi.fn(() => new Promise<void>((resolve) => (saved = resolve)));
-    const { rerender } = render(<SavedCheckField label="closes its days" checked={false} save={save} />);
+    const save = vi.fn(() => new Promise<boolean>((resolve) => (saved = () => resolve(true))));
+    const { rerender } = render(<SavedCheckField label="closes its days" checked={false} take={save} />);
     fireEvent.click(tick());
     expect(tick().checked).toBe(true);
     expect(save).toHaveBeenCalledWith(true);
     saved();
     await Promise.resolve();
     expect(tick().checked).toBe(true);
-    rerender(<SavedCheckField label="closes its days" checked save={save} />);
+    rerender(<SavedCheckField label="closes its days" checked take={save} />);
     expect(tick().checked).toBe(true);
     // What is told later holds: somebody else has taken it off again.
-    rerender(<SavedCheckField label="closes its days" checked={false} save={save} />);
-    rerender(<SavedCheckField label="closes its days" checked save={save} />);
+    rerender(<SavedCheckField label="closes its days" checked={false} take={save} />);
+    expect(tick().checked).toBe(false);
+    rerender(<SavedCheckField label="closes its days" checked take={save} />);
     expect(tick().checked).toBe(true);
 });
 
 test('a tick that could not be saved goes back', async () => {
-    render(<SavedCheckField label="closes its days" checked={false} save={() => Promise.reject(new Error('No.'))} />);
+    render(<SavedCheckField label="closes its days" checked={false} take={() => Promise.resolve(false)} />);
     fireEvent.click(tick());
     await waitFor(() => expect(tick().checked).toBe(false));
 });

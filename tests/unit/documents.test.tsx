@@ -135,6 +135,7 @@ test('by what its rows are known when they come again is said, and ticked', asyn
     const preview = within(await paste());
     expect(preview.getByText(/^Brought again, a row is known by its title\./)).not.toBeNull();
     fireEvent.click(preview.getByLabelText('Ref tells rows apart'));
+    expect(preview.getByLabelText<HTMLInputElement>('Ref tells rows apart').checked).toBe(true);
     await waitFor(() => expect(preview.getByText('Brought again, a row is known by Ref, whatever else it says.')).not.toBeNull());
     expect((sent().at(-1)?.[2] as Schemas['ImportInput']).columns).toEqual([
         { table: 0, column: 0, role: 'date', isKey: false },
@@ -150,7 +151,10 @@ test('what is gone from a new version is named, and taken away where one says so
     const preview = within(await paste());
     expect(preview.getByText(/Tea \(Tue 8 Dec\), Nets \(Sat 9 Jan 10:00 \(2027\)\)/)).not.toBeNull();
     expect(preview.getByRole<HTMLButtonElement>('button', { name: 'Bring it in' }).disabled).toBe(true);
-    fireEvent.click(preview.getByLabelText('Take them away'));
+    const box = preview.getByLabelText<HTMLInputElement>('Take them away');
+    fireEvent.click(box);
+    // It shows at once, before anything is asked.
+    expect(box.checked).toBe(true);
     await waitFor(() => expect(sent().at(-1)).toEqual(['PUT', '/imports/4', { edits: [], order: null, gone: true }]));
     await waitFor(() => expect(preview.getByText(/2 to be taken away/)).not.toBeNull());
     expect(preview.getByRole<HTMLButtonElement>('button', { name: 'Bring it in' }).disabled).toBe(false);

@@ -58,7 +58,7 @@ test('the preview of a file names the line of a problem where there is one, and 
         <ImportPreview
             actions={null}
             isPutting={false}
-            onChoose={() => undefined}
+            onChoose={() => Promise.resolve(true)}
             preview={{
                 id: 1,
                 fileName: 'odd.ics',

@@ -6,6 +6,7 @@ import { problemOf, useAction } from '@/api/useAction';
 import { Button } from '@/components/Button';
 import { CONTROL, TextField } from '@/components/Field';
 import { SavedCheckField } from '@/components/SavedCheckField';
+import { isDone } from '@/components/useTicked';
 import { COLOURS } from '@/api/generated/words';
 import { DeleteCategoryDialog } from './DeleteCategoryDialog';
 import { useCalendarActions, useCategories, type Calendar, type Category } from './useCalendars';
@@ -41,7 +42,7 @@ export function CategoriesPanel({ calendar }: { calendar: Calendar | null }) {
             {calendar !== null && (
                 <>
                     <p className="mb-2 text-soft">Common to the organisation: {common.map((each) => each.name).join(', ') || 'none yet'}.</p>
-                    <SavedCheckField label="Who adds events may add categories, too" checked={calendar.freeCategories} save={(freeCategories) => update.mutateAsync({ calendar, input: { freeCategories } })} />
+                    <SavedCheckField label="Who adds events may add categories, too" checked={calendar.freeCategories} take={(freeCategories) => isDone(update.mutateAsync({ calendar, input: { freeCategories } }))} />
                 </>
             )}
             <ul aria-label="Categories" className="border-t border-line">
@@ -58,7 +59,7 @@ export function CategoriesPanel({ calendar }: { calendar: Calendar | null }) {
                                 if (to !== '' && to !== category.name) change.mutate({ category, to: { name: to } });
                             }}
                         />
-                        {calendar === null && <SavedCheckField label="closes its days" checked={category.closesDay} save={(closesDay) => change.mutateAsync({ category, to: { closesDay } })} />}
+                        {calendar === null && <SavedCheckField label="closes its days" checked={category.closesDay} take={(closesDay) => isDone(change.mutateAsync({ category, to: { closesDay } }))} />}
                         <ColourSelect label={`Colour of ${category.name}`} value={category.colour ?? ''} onChange={(to) => change.mutate({ category, to: { colour: to || null } })} />
                         <Button look="quiet" className="px-1.5" onClick={() => setDeleting(category)} aria-label={`Delete ${category.name}`}>
                             <X size={15} />

@@ -2,7 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { useAction } from '@/api/useAction';
-import { CheckField } from '@/components/Field';
+import { SavedCheckField } from '@/components/SavedCheckField';
+import { isDone } from '@/components/useTicked';
 import { formatMoment } from '@/time/dates';
 import { toast } from '@/toast/toast';
 
@@ -25,7 +26,7 @@ export function DigestFields({ digest }: { digest: Digest }) {
     const name = isWeekly ? 'once a week' : 'once a day';
     return (
         <div role="group" aria-label={`Digest ${name}`} className="flex flex-wrap items-center gap-x-3 gap-y-1 border border-line bg-sheet px-3 py-1.5">
-            <CheckField label={`by mail, ${name}`} checked={digest.byMail} disabled={put.isPending} onChange={(event) => put.mutate({ byMail: event.target.checked })} />
+            <SavedCheckField label={`by mail, ${name}`} checked={digest.byMail} disabled={put.isPending} take={(byMail) => isDone(put.mutateAsync({ byMail }))} />
             {isWeekly && (
                 <label className="flex items-center gap-1.5">
                     on

@@ -1,5 +1,6 @@
 import type { Schemas } from '@/api/client';
-import { CheckField, CONTROL } from '@/components/Field';
+import { CONTROL } from '@/components/Field';
+import { SavedCheckField } from '@/components/SavedCheckField';
 import { Scrolling } from '@/components/Scrolling';
 import type { Column } from './useImport';
 
@@ -29,7 +30,7 @@ const ROLES: Record<Role, string> = {
     nothing: 'nothing of it',
 };
 
-type Props = { columns: readonly Column[]; disabled: boolean; onChoose: (columns: Choice[]) => void };
+type Props = { columns: readonly Column[]; disabled: boolean; onChoose: (columns: Choice[]) => Promise<boolean> };
 
 function nameOf({ name, column }: Column): string {
     return name === '' ? `column ${column + 1}` : name;
@@ -40,7 +41,7 @@ export function ColumnFields({ columns, disabled, onChoose }: Props) {
     const tables = [...new Set(columns.map(({ table }) => table))];
     const choose = (changed: Column, role: Role) => {
         const told = (each: Column): Role => (each === changed ? role : each.role === role && role !== 'moment' && each.table === changed.table ? 'nothing' : (each.role ?? 'nothing'));
-        onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: told(each), isKey: each.isKey })));
+        void onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: told(each), isKey: each.isKey })));
     };
     const setKey = (changed: Column, isKey: boolean) => onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: each.role ?? 'nothing', isKey: each === changed ? isKey : each.isKey })));
     const keys = columns.filter(({ isKey }) => isKey).map(nameOf);
@@ -72,7 +73,7 @@ export function ColumnFields({ columns, disabled, onChoose }: Props) {
                                                     {said}
                                                 </span>
                                             ))}
-                                            <CheckField label="tells rows apart" aria-label={`${nameOf(each)} tells rows apart`} checked={each.isKey} disabled={disabled} onChange={(ticked) => setKey(each, ticked.target.checked)} />
+                                            <SavedCheckField label="tells rows apart" aria-label={`${nameOf(each)} tells rows apart`} checked={each.isKey} disabled={disabled} take={(isKey) => setKey(each, isKey)} />
                                         </td>
                                     ))}
                             </tr>

@@ -4,6 +4,7 @@ import type { Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
 import { ChoiceField, TextField } from '@/components/Field';
 import { Scrolling } from '@/components/Scrolling';
+import { useTicked } from '@/components/useTicked';
 import { formatWhen, otherYear } from '@/time/dates';
 import { useCalendars, type Calendar } from '@/features/calendars/useCalendars';
 import { FieldChange } from '@/features/history/FieldChange';
@@ -12,10 +13,9 @@ import { GoneEvents } from './GoneEvents';
 import { takesIn } from './takesIn';
 import { PreviewHead } from './PreviewHead';
 import type { Edit, Preview, Row } from './useImport';
-import { useWanted } from './useWanted';
 import { verdictWords } from './verdictWords';
 
-type Props = { preview: Preview; /** Into which it is brought. */ calendar: Calendar; actions: ReactNode; isPutting: boolean; onEdit: (edit: Edit) => void; onChoose: (choice: Partial<Omit<Schemas['ImportInput'], 'edits'>>) => void };
+type Props = { preview: Preview; /** Into which it is brought. */ calendar: Calendar; actions: ReactNode; isPutting: boolean; onEdit: (edit: Edit) => Promise<boolean>; onChoose: (choice: Partial<Omit<Schemas['ImportInput'], 'edits'>>) => Promise<boolean> };
 
 const KINDS: Record<Preview['kind'], string> = { calendar: 'a calendar file', table: 'a table', page: 'a page', text: 'a text' };
 
@@ -56,7 +56,7 @@ export function DocumentPreview({ preview, calendar, actions, isPutting, onEdit,
                     hint={order === 'unknown' ? 'It does not tell: both could be meant. Read as day first until you choose.' : undefined}
                     value={order === 'month' ? 'month' : 'day'}
                     choices={ORDERS}
-                    onChange={(chosen) => onChoose({ order: chosen })}
+                    onChange={(chosen) => void onChoose({ order: chosen })}
                 />
             </div>
             {preview.columns.length > 0 && <ColumnFields columns={preview.columns} disabled={isPutting} onChoose={(columns) => onChoose({ columns })} />}
@@ -89,17 +89,17 @@ export function DocumentPreview({ preview, calendar, actions, isPutting, onEdit,
     );
 }
 
-type RowProps = { row: Row; into: Calendar; calendars: readonly Calendar[]; disabled: boolean; onEdit: (edit: Edit) => void };
+type RowProps = { row: Row; into: Calendar; calendars: readonly Calendar[]; disabled: boolean; onEdit: (edit: Edit) => Promise<boolean> };
 
 function DocumentRow({ row, into, calendars, disabled, onEdit }: RowProps) {
     const [open, setOpen] = useState(false);
     const number = row.row ?? 0;
     const isOut = row.verdict === 'leftOut';
-    const ticked = useWanted(!isOut, disabled, (wanted) => onEdit({ row: number, leftOut: !wanted }));
+    const ticked = useTicked(!isOut, (wanted) => onEdit({ row: number, leftOut: !wanted }));
     return (
         <div className={`border-b border-hair px-3 py-1.5 ${isOut || row.verdict === 'unchanged' ? 'text-soft' : ''}`}>
             <div className="flex items-start gap-2.5">
-                <input type="checkbox" className="mt-1 size-4 shrink-0 accent-(--ink)" aria-label={`Bring in ${row.title}`} {...ticked} />
+                <input type="checkbox" className="mt-1 size-4 shrink-0 accent-(--ink)" aria-label={`Bring in ${row.title}`} disabled={disabled} {...ticked} />
                 <div className="min-w-0 flex-1">
                     <p className="[overflow-wrap:anywhere]">
                         <b className="font-semibold">{row.title}</b> <i>{verdictWords[row.verdict]}</i>
@@ -143,7 +143,7 @@ function DocumentRow({ row, into, calendars, disabled, onEdit }: RowProps) {
                     calendars={calendars}
                     onDone={(edit) => {
                         setOpen(false);
-                        if (edit !== null) onEdit(edit);
+                        if (edit !== null) void onEdit(edit);
                     }}
                 />
             )}

@@ -1,12 +1,12 @@
 import { CheckField } from '@/components/Field';
+import { useTicked } from '@/components/useTicked';
 import { formatStart, otherYear } from '@/time/dates';
 import type { Preview } from './useImport';
-import { useWanted } from './useWanted';
 
 /** What came in by an earlier version and is not there any more: taken away where one says so. */
-export function GoneEvents({ preview, disabled, onChoose }: { preview: Preview; disabled: boolean; onChoose: (gone: boolean) => void }) {
+export function GoneEvents({ preview, disabled, onChoose }: { preview: Preview; disabled: boolean; onChoose: (gone: boolean) => Promise<boolean> }) {
     const { gone, goneCount, takesGone } = preview;
-    const ticked = useWanted(takesGone, disabled, onChoose);
+    const ticked = useTicked(takesGone, onChoose);
     if (goneCount === 0) return null;
     return (
         <div className="border-b border-line border-l-[3px] border-l-pin p-3">
@@ -20,7 +20,7 @@ export function GoneEvents({ preview, disabled, onChoose }: { preview: Preview; 
                     {goneCount > 6 && ` and ${(goneCount - 6).toLocaleString('en-GB')} more`}.
                 </span>
             </p>
-            <CheckField label={goneCount === 1 ? 'Take it away' : 'Take them away'} {...ticked} />
+            <CheckField label={goneCount === 1 ? 'Take it away' : 'Take them away'} disabled={disabled} {...ticked} />
         </div>
     );
 }

@@ -7,7 +7,7 @@ import { PreviewHead } from './PreviewHead';
 import { verdictWords } from './verdictWords';
 
 /** Row by row, what bringing a file in would do. */
-export function ImportPreview({ preview, actions, isPutting, onChoose }: { preview: Schemas['ImportPreview']; actions: ReactNode; isPutting: boolean; onChoose: (choice: { gone: boolean }) => void }) {
+export function ImportPreview({ preview, actions, isPutting, onChoose }: { preview: Schemas['ImportPreview']; actions: ReactNode; isPutting: boolean; onChoose: (choice: { gone: boolean }) => Promise<boolean> }) {
     const { counts, rows, problems, problemCount } = preview;
     const total = counts.added + counts.changed + counts.unchanged;
     return (

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answered, api, fileForm, Problem, type Schemas } from '@/api/client';
+import { isDone } from '@/components/useTicked';
 import type { Calendar } from '@/features/calendars/useCalendars';
 
 export type Preview = Schemas['ImportPreview'];
@@ -34,9 +35,8 @@ export function useImport(calendar: Calendar) {
         onSuccess: (_, { next }) => setChoices(next),
     });
     const preview = put.data?.id === look.data?.id ? (put.data ?? look.data) : look.data;
-    const choose = (part: Partial<Choices>) => {
-        if (preview !== undefined) put.mutate({ id: preview.id, next: { ...choices, ...part } });
-    };
+    /** Whether it was taken; why not stands in `error`. */
+    const choose = (part: Partial<Choices>): Promise<boolean> => (preview === undefined ? Promise.resolve(false) : isDone(put.mutateAsync({ id: preview.id, next: { ...choices, ...part } })));
     return {
         preview,
         look: (given: File | string) => {
@@ -44,9 +44,9 @@ export function useImport(calendar: Calendar) {
             look.mutate(given);
         },
         /** What is put right of a row beside what was before. */
-        edit: (change: Edit) => {
+        edit: (change: Edit): Promise<boolean> => {
             const before = choices.edits.find(({ row }) => row === change.row);
-            choose({ edits: [...choices.edits.filter(({ row }) => row !== change.row), { ...before, ...change }] });
+            return choose({ edits: [...choices.edits.filter(({ row }) => row !== change.row), { ...before, ...change }] });
         },
         choose,
         isLooking: look.isPending,

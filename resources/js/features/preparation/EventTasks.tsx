@@ -1,5 +1,6 @@
 import { answered, api, type Schemas } from '@/api/client';
 import { useAction } from '@/api/useAction';
+import { isDone, useTicked } from '@/components/useTicked';
 import { usePerson } from '@/features/session/useSession';
 import { formatDate } from '@/time/dates';
 import { dueWords } from '@/features/reminders/reminderWords';
@@ -9,7 +10,6 @@ type Event = Schemas['Event'];
 /** What is to be prepared for an event, and what of it is done: by whoever does it, or may change the event. */
 export function EventTasks({ event }: { event: Event }) {
     const person = usePerson();
-    const tick = useAction(({ task, done }: { task: number; done: boolean }) => answered(api.PUT('/events/{id}/tasks/{task}/done', { params: { path: { id: event.id, task } }, body: { done, occurrence: event.occurrence } })), { changes: 'events' });
     if (event.tasks.length === 0) return null;
     // Of a series, each of its times is prepared on its own.
     const ofSeries = event.repeat !== null && event.occurrence === null;
@@ -19,14 +19,7 @@ export function EventTasks({ event }: { event: Event }) {
                 {event.tasks.map((task) => (
                     <li key={task.id}>
                         <span className="flex items-baseline gap-2">
-                            <input
-                                type="checkbox"
-                                aria-label={task.title}
-                                className="size-4 shrink-0 self-center accent-(--ink)"
-                                checked={tick.isPending && tick.variables.task === task.id ? tick.variables.done : task.done}
-                                disabled={ofSeries || tick.isPending || !(event.mayChange || task.doer?.id === person.id)}
-                                onChange={(change) => tick.mutate({ task: task.id, done: change.target.checked })}
-                            />
+                            <TaskTick event={event} task={task} disabled={ofSeries || !(event.mayChange || task.doer?.id === person.id)} />
                             <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">
                                 <span className={task.done ? 'text-soft line-through' : ''}>{task.title}</span>
                                 <span className="block text-xs text-soft">
@@ -40,4 +33,10 @@ export function EventTasks({ event }: { event: Event }) {
             </ul>
         </section>
     );
+}
+
+function TaskTick({ event, task, disabled }: { event: Event; task: Event['tasks'][number]; disabled: boolean }) {
+    const put = useAction((done: boolean) => answered(api.PUT('/events/{id}/tasks/{task}/done', { params: { path: { id: event.id, task: task.id } }, body: { done, occurrence: event.occurrence } })), { changes: 'events' });
+    const ticked = useTicked(task.done, (done) => isDone(put.mutateAsync(done)));
+    return <input type="checkbox" aria-label={task.title} className="size-4 shrink-0 self-center accent-(--ink)" disabled={disabled || put.isPending} {...ticked} />;
 }

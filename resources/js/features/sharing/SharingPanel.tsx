@@ -9,6 +9,7 @@ import { Button } from '@/components/Button';
 import { CheckField, FormProblem } from '@/components/Field';
 import { Folded } from '@/components/Folded';
 import { SavedCheckField } from '@/components/SavedCheckField';
+import { isDone } from '@/components/useTicked';
 import { Failed, Loading } from '@/components/States';
 import { useCalendarActions, type Calendar } from '@/features/calendars/useCalendars';
 import { LEVELS } from '@/api/generated/words';
@@ -98,7 +99,7 @@ export function SharingPanel({ calendar }: { calendar: Calendar }) {
                             label="on everyone’s list"
                             title="Whoever may read it has it on their list until they take it off"
                             checked={calendar.offered}
-                            save={(offered) => update.mutateAsync({ calendar, input: { offered } })}
+                            take={(offered) => isDone(update.mutateAsync({ calendar, input: { offered } }))}
                         />
                     )}
                     <LevelSelect
