@@ -12,6 +12,7 @@ import { fakeServer, type Asked } from './server';
 /** What a browser that asks is told it has missed, and by which marks its own change is answered. */
 const missed = { marks: [] as Mark[], everything: false, own: '', lost: false };
 let asked: Asked[];
+let client: QueryClient;
 
 beforeEach(() => {
     vi.useFakeTimers({ shouldAdvanceTime: true });
@@ -50,8 +51,9 @@ const looks = () => asked.filter((each) => each.path === '/changes').map((each) 
 const pass = (milliseconds: number) => act(() => vi.advanceTimersByTimeAsync(milliseconds));
 
 async function open(window = true): Promise<FakeEventSource> {
+    client = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } });
     render(
-        <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } })}>
+        <QueryClientProvider client={client}>
             <Screen window={window} />
         </QueryClientProvider>,
     );
@@ -170,6 +172,26 @@ test('where nothing is pushed it asks now and then, and goes on when an answer w
     await pass(40_000);
     expect(counts()).toEqual([1, 1, 0]);
     expect(looks()).toEqual(['+', '+', '+']);
+});
+
+test('who signs in again is told of changes from then on, and of what was missed meanwhile', async () => {
+    await open();
+    // The server ends it with the session, and refuses another.
+    act(() => FakeEventSource.open?.onerror?.());
+    await pass(2100);
+    act(() => FakeEventSource.open?.onerror?.());
+    await pass(1000);
+    expect(FakeEventSource.open).toBeUndefined();
+    missed.marks = [eventMark('2026-11-25')];
+    act(() => void client.setQueryData(queryKeys.session, { person: { id: 1 } }));
+    expect(FakeEventSource.open).toBeDefined();
+    act(() => FakeEventSource.open?.onopen?.());
+    await pass(2100);
+    expect(counts()).toEqual([1, 1, 0]);
+    // While there is a connection, nothing is begun anew by it.
+    const source = FakeEventSource.open;
+    act(() => void client.setQueryData(queryKeys.session, { person: { id: 1, name: 'Ada' } }));
+    expect(FakeEventSource.open).toBe(source);
 });
 
 test('a page that nobody looks at listens no longer and asks nothing; looked at again, it asks what it missed', async () => {

@@ -18,9 +18,9 @@ type Ways = {
 
 /**
  * Listens to what changes, for as long as the page is looked at; after each interruption it asks what it missed. Where
- * there is no connection to be had, it asks now and then.
+ * there is no connection to be had, it asks now and then, until it is said that there may be one again.
  */
-export function watchChanges({ ask, changed }: Ways): () => void {
+export function watchChanges({ ask, changed }: Ways): { again: () => void; stop: () => void } {
     let source: EventSource | null = null;
     let position: string | undefined;
     let failures = 0;
@@ -79,10 +79,15 @@ export function watchChanges({ ask, changed }: Ways): () => void {
     document.addEventListener('visibilitychange', look);
     window.addEventListener('online', connect);
     look();
-    return () => {
-        document.removeEventListener('visibilitychange', look);
-        window.removeEventListener('online', connect);
-        clearTimeout(leave);
-        disconnect();
+    return {
+        again: () => {
+            if (failures > 0 && document.visibilityState !== 'hidden') connect();
+        },
+        stop: () => {
+            document.removeEventListener('visibilitychange', look);
+            window.removeEventListener('online', connect);
+            clearTimeout(leave);
+            disconnect();
+        },
     };
 }
