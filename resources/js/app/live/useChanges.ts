@@ -14,7 +14,7 @@ export function useChanges(): void {
         const watching = watchChanges({ ask, changed: rereading(client) });
         // Who was signed out is told nothing, and all of it from the moment at which they are in again.
         const sessions = client.getQueryCache().subscribe((event) => {
-            if (event.type === 'updated' && event.action.type === 'success' && hashKey(event.query.queryKey) === hashKey(queryKeys.session)) watching.again();
+            if (event.type === 'updated' && event.action.type === 'success' && hashKey(event.query.queryKey as readonly unknown[]) === hashKey(queryKeys.session)) watching.again();
         });
         return () => {
             sessions();
