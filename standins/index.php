@@ -22,6 +22,7 @@ match (true) {
     $path === '/rowing-club/races.ics' => answer(races($today, isset($_GET['season']))),
     $path === '/village', str_starts_with($path, '/village/') => village(substr($path, 9), $today),
     $path === '/leads/on' => header('Location: '.(string) ($_GET['to'] ?? ''), true, 302),
+    $path === '/hall/bookings.xlsx' => bookings($today),
     $path === '/members/events.ics' => membersOnly($today),
     str_starts_with($path, '/changing/') => changing(substr($path, 10), (string) getenv('ROTA_HOME'), $today),
     $path === '/mailbox' => mailbox((string) getenv('ROTA_HOME')),

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use PinnedRota\Core\Spreadsheet\XlsxWriter;
+
 /** Public holidays of the invented region, of this year and the next; asks to be fetched no more than once a week. */
 function holidays(DateTimeImmutable $today): string
 {
@@ -71,4 +73,15 @@ function membersOnly(DateTimeImmutable $today): void
 {
     $told = (string) ($_SERVER['HTTP_AUTHORIZATION'] ?? '');
     in_array($told, ['Basic '.base64_encode('crew:bilge'), 'Bearer tiller'], true) ? answer(chosen(['Crew supper'], $today)) : http_response_code(401);
+}
+
+/** Who has the village hall, as a spreadsheet: from tomorrow on, a day each. */
+function bookings(DateTimeImmutable $today): void
+{
+    require_once __DIR__.'/../vendor/autoload.php';
+    header('Content-Type: '.XlsxWriter::MEDIA_TYPE);
+    $stream = fopen('php://output', 'wb');
+    assert($stream !== false);
+    $day = static fn (int $days): string => $today->modify("+{$days} days")->format('d/m/Y');
+    XlsxWriter::write($stream, [['Date', 'What', 'Time'], [$day(1), 'Choir', '19:00–21:00'], [$day(2), 'Parish council', '18:30'], [$day(3), 'Jumble sale', '10:00–14:00']]);
 }

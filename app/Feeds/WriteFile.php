@@ -14,8 +14,6 @@ use RuntimeException;
 /** Writes a calendar into a file, as whoever asked for it sees it. */
 final class WriteFile implements Work
 {
-    public const DIRECTORY = 'files';
-
     public function __construct(private readonly CurrentViewer $viewer, private readonly CalendarDocument $document)
     {
     }
@@ -23,7 +21,7 @@ final class WriteFile implements Work
     public function carryOut(JobRun $run): JobOutcome
     {
         $calendar = $this->viewer->calendar($run->input['calendar'], Level::BusyTimes)->calendar;
-        $path = self::DIRECTORY.'/'.Str::uuid()->toString().'.ics';
+        $path = JobOutcome::FILES.'/'.Str::uuid()->toString().'.ics';
         $stream = tmpfile() ?: throw new RuntimeException('There is no room for a file.');
         $this->document->write($stream, $calendar, $this->viewer->perspective(), null, progress: $run->progress->at(...));
         rewind($stream);

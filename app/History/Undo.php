@@ -101,7 +101,8 @@ final class Undo
             return $commands;
         }
         // Where those see it who are asked follows from who is, and where all of its source shows from that.
-        $pinned = static fn (SeriesState $state): array => array_column(array_filter($state->pins, static fn (array $pin): bool => ! $pin['asked'] && ($pin['source_pin_id'] ?? null) === null), null, 'calendar_id');
+        $isOwn = static fn (array $pin): bool => ! $pin['asked'] && ($pin['source_pin_id'] ?? null) === null;
+        $pinned = static fn (SeriesState $state): array => array_column(array_filter($state->pins, $isOwn), null, 'calendar_id');
         [$were, $are] = [$pinned($from), $pinned($to)];
         foreach (array_diff_key($are, $were) as $calendarId => $pin) {
             if ($this->seen->pinnerSees($seriesId, $pin['pinned_by'], (bool) $pin['joined']) !== Visibility::Full) {

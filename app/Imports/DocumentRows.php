@@ -82,7 +82,9 @@ final class DocumentRows
         }
         $rows = array_replace($rows, $this->closed->held(array_diff_key($rows, $left), $calendars, $zone));
 
-        return new ReadDocument($read->order, $rows, DocumentEvents::of($rows, $zone, $this->people->of(...), $this->recognised->uids($rows, $calendars)), $calendars, $left, $read->skipped, $read->tables);
+        $events = DocumentEvents::of($rows, $zone, $this->people->of(...), $this->recognised->uids($rows, $calendars));
+
+        return new ReadDocument($read->order, $rows, $events, $calendars, $left, $read->skipped, $read->tables);
     }
 
     /**

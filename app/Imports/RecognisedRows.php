@@ -91,7 +91,8 @@ final class RecognisedRows
     {
         $found = [];
         foreach (array_chunk($among, self::AT_ONCE) as $some) {
-            $found += DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')->leftJoin('operations', 'operations.id', '=', 'operation_id')
+            $found += DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')
+                ->leftJoin('operations', 'operations.id', '=', 'operation_id')
                 ->where('import_lines.calendar_id', $calendarId)->whereIn("import_lines.{$column}", $some)->whereNull('operations.undone_at')
                 ->orderBy('import_id')->pluck("import_lines.{$value}", "import_lines.{$by}")->all();
         }
@@ -107,7 +108,8 @@ final class RecognisedRows
     {
         $found = [];
         foreach (array_chunk(array_values(array_unique($uids)), self::AT_ONCE) as $some) {
-            $found += array_fill_keys(DB::table('events')->where('calendar_id', $calendarId)->whereNull('series_id')->whereNull('deleted_at')->whereIn('uid', $some)->pluck('uid')->all(), true);
+            $there = DB::table('events')->where('calendar_id', $calendarId)->whereNull('series_id')->whereNull('deleted_at')->whereIn('uid', $some)->pluck('uid');
+            $found += array_fill_keys($there->all(), true);
         }
 
         return $found;

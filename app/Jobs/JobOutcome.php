@@ -5,6 +5,9 @@ namespace App\Jobs;
 /** What came of a job. */
 final readonly class JobOutcome
 {
+    /** Where in the storage files lie that jobs have made or fetched: as long as the job is known. */
+    public const FILES = 'files';
+
     /**
      * @param  ?int  $operation  by which it is undone
      * @param  ?int  $events  how many events it changed

@@ -75,16 +75,19 @@ final class JobsController
         return response()->noContent();
     }
 
-    #[OA\Get(path: '/jobs/{id}/file', operationId: 'getJobFile', summary: 'The file that a job made.', tags: ['jobs'],
+    #[OA\Get(path: '/jobs/{id}/file', operationId: 'getJobFile', summary: 'The file that a job made, or found at an address.', tags: ['jobs'],
         parameters: [new OA\PathParameter(name: 'id', schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'The file', content: new OA\MediaType(mediaType: 'text/calendar'))])]
+        responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/calendar'), new OA\MediaType(mediaType: 'application/octet-stream', schema: new OA\Schema(type: 'string', format: 'binary'))])])]
     public function file(int $id): StreamedResponse
     {
         $job = $this->job($id);
         $path = $job->outcome['file'] ?? null;
         abort_unless(is_string($path) && Storage::exists($path), 404);
 
-        return Storage::download($path, $job->title, ['Content-Type' => 'text/calendar; charset=utf-8']);
+        // What was found at an address may be anything: it is opened by nothing that goes by its type.
+        $type = $job->kind === JobKind::Look ? 'application/octet-stream' : 'text/calendar; charset=utf-8';
+
+        return Storage::download($path, $job->title, ['Content-Type' => $type]);
     }
 
     private function job(int $id): BackgroundJob

@@ -37,7 +37,8 @@ final readonly class EventPins
         $people = Person::query()->whereKey($joined->pluck('pinned_by')->concat($there->pluck('pinned_by'))->filter())->pluck('name', 'id');
         $tell = static function (Pin $pin) use ($ways, $perspective, $mayChange, $people): PinData {
             $way = $ways[$pin->calendar_id] ?? null;
-            $mayUnpin = ! $perspective->readOnly && $pin->source_pin_id === null && ($mayChange || $pin->pinned_by === $perspective->viewer->personId || ($way !== null && EventRights::mayChange($way->eventLevel(), false)));
+            $isTheirs = $mayChange || $pin->pinned_by === $perspective->viewer->personId || ($way !== null && EventRights::mayChange($way->eventLevel(), false));
+            $mayUnpin = ! $perspective->readOnly && $pin->source_pin_id === null && $isTheirs;
 
             return new PinData($pin->id, $way?->calendar->slug, $way === null ? 'a calendar that you do not see' : $way->calendar->name, $people[$pin->pinned_by] ?? null, $mayUnpin, $pin->joined);
         };

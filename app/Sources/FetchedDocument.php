@@ -20,6 +20,12 @@ final readonly class FetchedDocument
         return new self($this->stream, $this->etag, $this->lastModified, $this->url, $pages);
     }
 
+    /** Whether it is packed, as the files of office programs are. */
+    public function isPacked(): bool
+    {
+        return $this->stream !== null && stream_get_contents($this->stream, 4, 0) === "PK\x03\x04";
+    }
+
     /** All of it, read from its beginning. */
     public function contents(): string
     {

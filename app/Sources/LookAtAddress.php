@@ -8,6 +8,8 @@ use App\Directory\SubjectNames;
 use App\Jobs\JobOutcome;
 use App\Jobs\JobRun;
 use App\Jobs\Work;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use PinnedRota\Core\Access\Level;
 use PinnedRota\Core\Events\Event;
@@ -27,6 +29,9 @@ final class LookAtAddress implements Work
     {
         try {
             [$url, $document] = $this->first->fetch($run->input);
+            if ($document->isPacked()) {
+                return $this->kept($document);
+            }
             $read = $this->reader->read($document, $run->input['terms'] ?? [], Zone::of($this->viewer->person()->timezone), new NothingKnown);
             $count = $read->plan->counts()['added'];
             $events = $this->next($read);
@@ -43,6 +48,17 @@ final class LookAtAddress implements Work
             'ownMinutes' => $read->ownMinutes,
             'subscribed' => $this->subscribed($url),
         ]);
+    }
+
+    /** What an office program has packed is opened in the browser, and brought in once. */
+    private function kept(FetchedDocument $document): JobOutcome
+    {
+        $path = JobOutcome::FILES.'/'.Str::uuid()->toString();
+        assert($document->stream !== null);
+        rewind($document->stream);
+        Storage::writeStream($path, $document->stream);
+
+        return new JobOutcome(file: $path);
     }
 
     /** @return list<EventAtAddressData> those that are still to come first, else the last that were */

@@ -20,7 +20,8 @@ final class PinSource implements Work
         return $run->finish(function () use ($run): JobOutcome {
             $person = $this->viewer->person();
             if (isset($run->input['pin'])) {
-                $pin = SourcePin::query()->with(['source.calendar', 'calendar'])->find($run->input['pin']) ?? throw new ConflictHttpException('It is not pinned there any more.');
+                $pin = SourcePin::query()->with(['source.calendar', 'calendar'])->find($run->input['pin'])
+                    ?? throw new ConflictHttpException('It is not pinned there any more.');
                 $this->pinnable->demandUnpin($pin);
                 $this->pinning->unpin($pin, $person, $run->progress->at(...));
             } else {

@@ -60,7 +60,9 @@ final class PinnableSource
     public function demandUnpin(SourcePin $pin): void
     {
         if (! $this->mayUnpin($pin)) {
-            throw isset($this->viewer->calendars()[$pin->calendar_id]) ? new AccessDeniedHttpException('Somebody else pinned it there.') : (new ModelNotFoundException)->setModel(SourcePin::class);
+            throw isset($this->viewer->calendars()[$pin->calendar_id])
+                ? new AccessDeniedHttpException('Somebody else pinned it there.')
+                : (new ModelNotFoundException)->setModel(SourcePin::class);
         }
     }
 }

@@ -37,7 +37,8 @@ final class SourcePinning
             $pin = SourcePin::query()->updateOrCreate(['source_id' => $source->id, 'calendar_id' => $calendar->id], ['pinned_by' => $by->id]);
             Pin::query()->where('source_pin_id', $pin->id)->update(['pinned_by' => $by->id]);
             $heads = EventRecord::query()->where('calendar_id', $source->calendar_id)->whereNull('series_id');
-            $this->carryOut(OperationKind::Pin, $pin, $by, static fn (): iterable => $heads->clone()->select('id')->lazyById()->map(static fn (EventRecord $head): Command => new LayPins($head->id)), $heads->count(), $progress);
+            $commands = static fn (): iterable => $heads->clone()->select('id')->lazyById()->map(static fn (EventRecord $head): Command => new LayPins($head->id));
+            $this->carryOut(OperationKind::Pin, $pin, $by, $commands, $heads->count(), $progress);
             ChangeLog::sourcePin($calendar, $by, $source->calendar->name, true);
 
             return $pin;
@@ -52,7 +53,8 @@ final class SourcePinning
             $heads = Pin::query()->where('source_pin_id', $pin->id)->pluck('event_id');
             // First, or each would be pinned again at once.
             $pin->delete();
-            $this->carryOut(OperationKind::Unpin, $pin, $by, static fn (): iterable => LazyCollection::make($heads)->map(static fn (int $id): Command => new UnpinSeries($id, $pin->calendar_id)), $heads->count(), $progress);
+            $commands = static fn (): iterable => LazyCollection::make($heads)->map(static fn (int $id): Command => new UnpinSeries($id, $pin->calendar_id));
+            $this->carryOut(OperationKind::Unpin, $pin, $by, $commands, $heads->count(), $progress);
             ChangeLog::sourcePin($pin->calendar, $by, $pin->source->calendar->name, false);
         });
     }

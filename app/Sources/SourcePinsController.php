@@ -18,8 +18,12 @@ use PinnedRota\Core\Access\Level;
 /** Pins all of a source to further calendars: its events show there beside their own, are told apart, and are changed by nobody. */
 final class SourcePinsController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly PinnableSource $pinnable, private readonly SourcePinsSeen $seen, private readonly Jobs $jobs)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly PinnableSource $pinnable,
+        private readonly SourcePinsSeen $seen,
+        private readonly Jobs $jobs,
+    ) {
     }
 
     #[OA\Get(path: '/calendars/{slug}/sources', operationId: 'listSourcesOn', summary: 'The sources of which all is pinned to a calendar; for those who may change what is on it.', tags: ['sources'],
@@ -37,7 +41,8 @@ final class SourcePinsController
     public function store(Request $request, int $id): JsonResponse
     {
         $source = $this->pinnable->source($id);
-        $target = $this->pinnable->target($request->validate(['calendar' => ['required', 'string', 'max:80']], ['calendar.required' => 'Choose the calendar it is pinned to.'])['calendar']);
+        $input = $request->validate(['calendar' => ['required', 'string', 'max:80']], ['calendar.required' => 'Choose the calendar it is pinned to.']);
+        $target = $this->pinnable->target($input['calendar']);
         $there = SourcePin::query()->where('source_id', $source->id)->where('calendar_id', $target->id)->with('source')->first();
         if ($there !== null && $this->seen->isShared($there)) {
             throw ValidationException::withMessages(['calendar' => "All of it is on {$target->name} already."]);

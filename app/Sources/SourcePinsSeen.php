@@ -25,7 +25,8 @@ final class SourcePinsSeen
      */
     public function ofSources(Collection $sources): array
     {
-        $pins = SourcePin::query()->whereIn('source_id', $sources->modelKeys())->whereIn('calendar_id', $this->viewer->calendars()->keys())->with(['source', 'calendar'])->orderBy('id')->get();
+        $pins = SourcePin::query()->whereIn('source_id', $sources->modelKeys())->whereIn('calendar_id', $this->viewer->calendars()->keys())
+            ->with(['source', 'calendar'])->orderBy('id')->get();
         $told = array_fill_keys($sources->modelKeys(), []);
         foreach ($this->tell($pins, static fn (SourcePin $pin): Calendar => $pin->calendar) as $each) {
             $told[$each->source][] = $each;
@@ -37,7 +38,9 @@ final class SourcePinsSeen
     /** @return list<SourcePinData> the sources that are pinned to a calendar */
     public function on(Calendar $calendar): array
     {
-        return $this->tell(SourcePin::query()->where('calendar_id', $calendar->id)->with(['source.calendar', 'calendar'])->orderBy('id')->get(), static fn (SourcePin $pin): Calendar => $pin->source->calendar);
+        $pins = SourcePin::query()->where('calendar_id', $calendar->id)->with(['source.calendar', 'calendar'])->orderBy('id')->get();
+
+        return $this->tell($pins, static fn (SourcePin $pin): Calendar => $pin->source->calendar);
     }
 
     /**

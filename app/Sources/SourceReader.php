@@ -59,7 +59,7 @@ final class SourceReader
         } catch (NotICalendar $problem) {
             throw new FetchFailed('What is at this address begins as a calendar and is none.', previous: $problem);
         } catch (NotADocument $problem) {
-            throw new FetchFailed($problem->refusal === Refusal::Office ? 'At this address is a file of a spreadsheet or a word processor. Download it, and bring it in on the page of a calendar.' : $problem->getMessage(), previous: $problem);
+            throw new FetchFailed($problem->refusal === Refusal::Office ? 'At this address is a spreadsheet or a document of a word processor: that is brought in once, and not subscribed to.' : $problem->getMessage(), previous: $problem);
         }
     }
 

@@ -40,8 +40,13 @@ use PinnedRota\Core\Overlay\Mark;
 ])]
 final class SourcesController
 {
-    public function __construct(private readonly CurrentViewer $viewer, private readonly ManagedSource $managed, private readonly Jobs $jobs, private readonly SourceInput $input, private readonly PinnableSource $pinnable)
-    {
+    public function __construct(
+        private readonly CurrentViewer $viewer,
+        private readonly ManagedSource $managed,
+        private readonly Jobs $jobs,
+        private readonly SourceInput $input,
+        private readonly PinnableSource $pinnable,
+    ) {
     }
 
     #[OA\Get(path: '/sources', operationId: 'listSources', summary: 'The sources on calendars one may see, with their last refreshes.', tags: ['sources'],
@@ -49,7 +54,8 @@ final class SourcesController
     public function index(SourcePinsSeen $pins): JsonResponse
     {
         $ids = $this->viewer->calendars()->filter(fn ($each): bool => $each->calendar->isSubscribed())->keys();
-        $sources = Source::query()->whereIn('calendar_id', $ids)->with(['calendar', 'held', 'refreshes' => static fn ($refreshes) => $refreshes->orderByDesc('id')->limit(SourceData::HISTORY)])->get()
+        $newest = static fn ($refreshes) => $refreshes->orderByDesc('id')->limit(SourceData::HISTORY);
+        $sources = Source::query()->whereIn('calendar_id', $ids)->with(['calendar', 'held', 'refreshes' => $newest])->get()
             ->sortBy(fn (Source $source): string => mb_strtolower($source->calendar->name))->values();
 
         $told = $pins->ofSources($sources);

@@ -5,11 +5,11 @@ namespace App\Upkeep;
 use App\Attachments\Attachment;
 use App\Changes\Change;
 use App\Events\EventRecord;
-use App\Feeds\WriteFile;
 use App\History\Operation;
 use App\Imports\Import;
 use App\Invitations\EventInvitation;
 use App\Jobs\BackgroundJob;
+use App\Jobs\JobOutcome;
 use App\Outbox\LetterState;
 use App\Outbox\OutboxLetter;
 use App\Sources\HeldDocument;
@@ -103,7 +103,7 @@ final class Tidy
     /** As long as the job that made it. */
     private function madeFiles(): int
     {
-        return $this->deleteFiles(WriteFile::DIRECTORY, now()->subDays((int) config('rota.keep.job_days'))->getTimestamp(), static fn (): bool => true);
+        return $this->deleteFiles(JobOutcome::FILES, now()->subDays((int) config('rota.keep.job_days'))->getTimestamp(), static fn (): bool => true);
     }
 
     /** A file that was taken off, or whose event is gone, stays as long as that can be undone by what is written down. */

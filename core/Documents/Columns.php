@@ -40,7 +40,9 @@ final readonly class Columns
 
         $said = $chosen(self::shape($names));
 
-        return new self($head, self::put(self::roles($names, $contents), $said->roles), $names, $said->isNothing() ? self::ownKeys($names, array_slice($rows, $head + 1)) : $said->keys);
+        $keys = $said->isNothing() ? self::ownKeys($names, array_slice($rows, $head + 1)) : $said->keys;
+
+        return new self($head, self::put(self::roles($names, $contents), $said->roles), $names, $keys);
     }
 
     /**

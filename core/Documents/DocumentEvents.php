@@ -63,7 +63,9 @@ final class DocumentEvents
      */
     public static function keys(array $found): array
     {
-        return self::numbered('document key', array_filter(array_map(static fn (ExtractedEvent $each): string => $each->key, $found), static fn (string $key): bool => $key !== ''));
+        $keys = array_map(static fn (ExtractedEvent $each): string => $each->key, $found);
+
+        return self::numbered('document key', array_filter($keys, static fn (string $key): bool => $key !== ''));
     }
 
     /**

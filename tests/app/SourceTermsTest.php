@@ -1,14 +1,18 @@
 <?php
 
 use App\Events\EventRecord;
+use App\Jobs\JobOutcome;
 use App\Sources\Source;
+use App\Upkeep\Tidy;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use PinnedRota\Core\Access\Level;
 
 // What is at an address before one subscribes to it, and what of it is taken, as what. The far side is the stand-in.
 
 beforeEach(function () {
+    Storage::fake('local');
     $this->ada = $this->person();
     $this->far = fn (string $path): string => config('rota.standins.url').$path;
     $this->ended = fn (TestResponse $asked, $person = null): TestResponse => $asked->status() === 202 ? $this->as($person ?? $this->ada, 'GET', "/jobs/{$asked->json('id')}") : $asked;
@@ -49,9 +53,21 @@ test('what is at an address and cannot be read is said in one sentence', functio
     'a page that asks who one is' => ['/faults/page', 'This is a page that asks who one is, and not what it leads to. Enter how one signs in, or ask for an address that needs none.'],
     'a page that needs a program' => ['/faults/script', 'This page puts its dates in place by a program: in the page itself there are none. Look on it for the address of a calendar, or copy what it shows and bring that in.'],
     'redirects without end' => ['/faults/round', 'The address redirects too often.'],
-    'a spreadsheet' => ['/faults/office', 'At this address is a file of a spreadsheet or a word processor. Download it, and bring it in on the page of a calendar.'],
     'nobody is let in' => ['/members/events.ics', 'The far side refuses it (401): it wants to know who asks. Enter how one signs in, or ask for another address.'],
 ]);
+
+test('a spreadsheet at an address is kept to be opened where one looks, for whoever looked alone, and is not subscribed to', function () {
+    $job = ($this->look)('/hall/bookings.xlsx')->assertJsonPath('state', 'done')->assertJsonPath('hasFile', true)->assertJsonPath('found', null)->json('id');
+    $file = $this->as($this->ada, 'GET', "/jobs/{$job}/file")->assertOk();
+    expect(substr($file->streamedContent(), 0, 4))->toBe("PK\x03\x04")->and($file->headers->get('Content-Type'))->toBe('application/octet-stream')->and($file->headers->get('Content-Disposition'))->toStartWith('attachment');
+    $this->as($this->person('Ben Oar'), 'GET', "/jobs/{$job}/file")->assertNotFound();
+    ($this->subscribe)('/hall/bookings.xlsx')->assertJsonPath('problem.errors.0', ['field' => 'url', 'message' => 'At this address is a spreadsheet or a document of a word processor: that is brought in once, and not subscribed to.']);
+    expect(Source::query()->count())->toBe(0);
+    // What was looked at is no longer there than that it was.
+    $this->travel((int) config('rota.keep.job_days') + 1)->days();
+    app(Tidy::class)->run();
+    expect(Storage::files(JobOutcome::FILES))->toBe([]);
+});
 
 test('a page without any date is no calendar, but no fault either', function () {
     ($this->look)('/faults/bare')->assertJsonPath('found.count', 0)->assertJsonPath('found.name', 'About us');

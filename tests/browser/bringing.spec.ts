@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
 import { Temporal } from 'temporal-polyfill';
 import { expectAccessible } from './accessible';
-import { day, enter, laneCell, makeCalendar, openCalendar, unique } from './support';
+import { day, enter, laneCell, makeCalendar, openCalendar, standins, unique } from './support';
 
 test('a table with a wrong weekday is pasted, put right, brought in, taken back, and brought again with another date in it', async ({ page }) => {
     const name = unique('Tests');
@@ -176,3 +176,20 @@ function openDocument(rows: string[][]): Uint8Array {
         'content.xml': strToU8(`<?xml version="1.0"?><office:document-content xmlns:office="o" xmlns:table="t" xmlns:text="x"><table:table table:name="Watches">${rows.map((row) => `<table:table-row>${cells(row)}</table:table-row>`).join('')}</table:table></office:document-content>`),
     });
 }
+
+test('a spreadsheet at an address is opened where it is looked at, and brought in once', async ({ page }) => {
+    const calendar = unique('Hall');
+    await enter(page, 'Rashid Penhale');
+    await makeCalendar(page, calendar);
+    await openCalendar(page, calendar);
+    await page.getByLabel('Or paste a table or a text with dates').fill(`${standins}/hall/bookings.xlsx`);
+    await page.getByRole('button', { name: 'Look at it', exact: true }).click();
+    await expect(page.getByRole('region', { name: 'What is there' })).toContainText('bookings.xlsx');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'See what is in it' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Bring in' });
+    await expect(dialog.getByLabel('Into').locator('option:checked')).toHaveText(calendar);
+    await expect(dialog.getByRole('region', { name: 'Preview of the import' })).toContainText('3 new');
+    await dialog.getByRole('button', { name: 'Bring it in' }).click();
+    await expect(page.getByText(`Brought into ${calendar}: 3 added`)).toBeVisible();
+});

@@ -1,6 +1,7 @@
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test, vi } from 'vitest';
 import type { Schemas } from '@/api/client';
+import { onBringIn, type Given } from '@/features/imports/bringIn';
 import { SourceCard } from '@/features/sources/SourceCard';
 import { everyWords } from '@/features/sources/sourceWords';
 import { SourcesOnCalendar } from '@/features/sources/SourcesOnCalendar';
@@ -177,4 +178,21 @@ test('who gives an address that somebody has already is offered theirs for the c
     fireEvent.click(await screen.findByRole('button', { name: 'Pin that one' }));
     await waitFor(() => expect(onClose).toHaveBeenCalled());
     expect(sent.filter(({ method, path }) => method === 'POST' && path !== '/sources/look').map(({ path, body }) => [path, body])).toEqual([['/sources/3/pins', { calendar: 'days' }]]);
+});
+
+test('a spreadsheet at an address is handed over as a file, to be brought in once', async () => {
+    const given: Given[] = [];
+    const stop = onBringIn((each) => given.push(each));
+    const onClose = vi.fn();
+    const sent = fakeServer(({ path }) => ({ body: path === '/sources/look' ? job({ id: 9, kind: 'look', hasFile: true }) : path === '/jobs/9/file' ? { octets: 1 } : [] }));
+    render(<SubscribeForm address="https://example.org/hall/Bookings%202027.xlsx?v=3" into="days" onClose={onClose} />, { wrapper: withQueries().wrapper });
+    expect((await screen.findByRole('region', { name: 'What is there' })).textContent).toContain('A spreadsheet or a document, Bookings 2027.xlsx. It is brought in once');
+    expect(screen.queryByRole('button', { name: 'Subscribe' })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'See what is in it' }));
+    await waitFor(() => expect(given).toHaveLength(1));
+    stop();
+    expect(given[0]?.into).toBe('days');
+    expect((given[0]?.given as File).name).toBe('Bookings 2027.xlsx');
+    expect(onClose).toHaveBeenCalled();
+    expect(sent.some(({ path, method }) => path === '/sources' && method === 'POST')).toBe(false);
 });

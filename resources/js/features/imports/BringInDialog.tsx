@@ -10,8 +10,15 @@ import type { Given } from './bringIn';
 import { ImportPanel } from './ImportPanel';
 import { takesIn } from './takesIn';
 
+type Props = {
+    asked: Given;
+    /** Goes on to what comes after it, if there is anything. */
+    onNext: (into: string) => void;
+    onClose: () => void;
+};
+
 /** Brings something in from wherever one is: into which calendar stands at the top, and is guessed by nobody. */
-export function BringInDialog({ asked, onNext, onClose }: { asked: Given; /** Goes on to what comes after it, if there is anything. */ onNext: (into: string) => void; onClose: () => void }) {
+export function BringInDialog({ asked, onNext, onClose }: Props) {
     const calendars = useCalendars().data ?? [];
     const targets = calendars.filter(takesIn);
     const here = useCalendarHere();

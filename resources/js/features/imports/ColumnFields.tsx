@@ -36,14 +36,19 @@ function nameOf({ name, column }: Column): string {
     return name === '' ? `column ${column + 1}` : name;
 }
 
+/** A column as it stands, said to be so. */
+function asChosen({ table, column, role, isKey }: Column): Choice {
+    return { table, column, role: role ?? 'nothing', isKey };
+}
+
 /** What each column of a table was taken for, over some of what is in it: picked anew where it was taken for another. */
 export function ColumnFields({ columns, disabled, onChoose }: Props) {
     const tables = [...new Set(columns.map(({ table }) => table))];
     const choose = (changed: Column, role: Role) => {
         const told = (each: Column): Role => (each === changed ? role : each.role === role && role !== 'moment' && each.table === changed.table ? 'nothing' : (each.role ?? 'nothing'));
-        void onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: told(each), isKey: each.isKey })));
+        void onChoose(columns.map((each) => ({ ...asChosen(each), role: told(each) })));
     };
-    const setKey = (changed: Column, isKey: boolean) => onChoose(columns.map((each) => ({ table: each.table, column: each.column, role: each.role ?? 'nothing', isKey: each === changed ? isKey : each.isKey })));
+    const setKey = (changed: Column, isKey: boolean) => onChoose(columns.map((each) => (each === changed ? { ...asChosen(each), isKey } : asChosen(each))));
     const keys = columns.filter(({ isKey }) => isKey).map(nameOf);
     return (
         <details className="border-b border-line p-3">

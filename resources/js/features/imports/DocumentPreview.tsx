@@ -15,7 +15,17 @@ import { PreviewHead } from './PreviewHead';
 import type { Edit, Preview, Row } from './useImport';
 import { verdictWords } from './verdictWords';
 
-type Props = { preview: Preview; /** Into which it is brought. */ calendar: Calendar; actions: ReactNode; isPutting: boolean; onEdit: (edit: Edit) => Promise<boolean>; onChoose: (choice: Partial<Omit<Schemas['ImportInput'], 'edits'>>) => Promise<boolean> };
+type Choice = Partial<Omit<Schemas['ImportInput'], 'edits'>>;
+
+type Props = {
+    preview: Preview;
+    /** Into which it is brought. */
+    calendar: Calendar;
+    actions: ReactNode;
+    isPutting: boolean;
+    onEdit: (edit: Edit) => Promise<boolean>;
+    onChoose: (choice: Choice) => Promise<boolean>;
+};
 
 const KINDS: Record<Preview['kind'], string> = { calendar: 'a calendar file', table: 'a table', page: 'a page', text: 'a text' };
 

@@ -11,6 +11,7 @@ import { useLongWork } from '@/features/jobs/useLongWork';
 import { toast } from '@/toast/toast';
 import { AlreadySubscribed } from './AlreadySubscribed';
 import { FoundAtAddress } from './FoundAtAddress';
+import { PackedAtAddress } from './PackedAtAddress';
 import { SignInFields } from './SignInFields';
 import { usePinTargets } from './usePinning';
 import { useLayerOf } from './useLayerOf';
@@ -53,7 +54,8 @@ export function SubscribeForm({ address, into, onClose }: Props) {
         },
     );
     // What was found is of the address that stands there.
-    const found = look.variables?.url === url && look.variables.follow === follow ? look.data?.found : undefined;
+    const looked = look.variables?.url === url && look.variables.follow === follow ? look.data : undefined;
+    const found = looked?.found;
     const problem = problemOf(create) ?? problemOf(look);
     const lookAt = (asked: { url: string; follow: boolean }) => {
         create.reset();
@@ -81,7 +83,7 @@ export function SubscribeForm({ address, into, onClose }: Props) {
                 label="Address"
                 inputMode="url"
                 placeholder="https://…"
-                hint="Of a calendar (.ics), of a table (.csv), or of a page with dates. It is looked at first."
+                hint="Of a calendar (.ics), a table (.csv), a page with dates, a spreadsheet or a document. It is looked at first."
                 value={url}
                 error={problem?.field('url') ?? problem?.field('pinTo')}
                 onPaste={pasted}
@@ -90,6 +92,7 @@ export function SubscribeForm({ address, into, onClose }: Props) {
             />
             <SignInFields value={signIn} keepsSecret={false} onChange={setSignIn} />
             {look.isPending && <JobProgress job={look.job} what="Looking at it" />}
+            {looked?.hasFile === true && looked.id !== null && <PackedAtAddress job={looked.id} url={url} into={into} onDone={onClose} />}
             {found != null && (
                 <>
                     <FoundAtAddress found={found} />
