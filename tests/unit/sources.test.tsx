@@ -22,8 +22,14 @@ function madeSource(more: Partial<Schemas['Source']> = {}): Schemas['Source'] {
     };
 }
 
-function showCard(source: Schemas['Source'], answer: (asked: { method: string; path: string }) => { status?: number; body?: unknown } = ({ path }) => ({ body: path === '/calendars' ? [] : job({ kind: 'refresh', counts: null }) })) {
-    const sent = fakeServer(answer);
+type Answer = (asked: { method: string; path: string }) => { status?: number; body?: unknown };
+
+function showCard(source: Schemas['Source'], answer: Answer = () => ({ body: job({ kind: 'refresh', counts: null }) })) {
+    const sent = fakeServer((asked) => {
+        const told = answer(asked);
+        // Where a test says nothing of lists, there is nothing in them.
+        return asked.method === 'GET' && ['/calendars', '/overlays'].includes(asked.path) && !Array.isArray(told.body) ? { body: [] } : told;
+    });
     render(<SourceCard source={source} />, { wrapper: withQueries().wrapper });
     return () => sent.filter(({ method }) => method !== 'GET').map(({ method, path, body }) => [method, path, body]);
 }
@@ -195,4 +201,25 @@ test('a spreadsheet at an address is handed over as a file, to be brought in onc
     expect((given[0]?.given as File).name).toBe('Bookings 2027.xlsx');
     expect(onClose).toHaveBeenCalled();
     expect(sent.some(({ path, method }) => path === '/sources' && method === 'POST')).toBe(false);
+});
+
+test('in which overlays a source is a layer stands in its settings, and it is put into others from there', async () => {
+    const layer = (name: string, takes: Schemas['OverlayLayer']['takes'], calendars: string[]): Schemas['OverlayLayer'] => ({ name, colour: 'sea', mark: 'disc', pattern: 'plain', takes, group: null, calendars, conditions: [] });
+    const overlay = (slug: string, name: string, level: string, layers: Schemas['OverlayLayer'][]) => ({ slug, name, version: 4, level, everyLayer: false, openingView: 'lanes', layers });
+    const overlays = [
+        overlay('term', 'Term', 'change', [layer('Tides', 'chosen', ['tides'])]),
+        overlay('boats', 'Boats', 'manage', [layer('Boats', 'chosen', ['boats']), layer('The rest', 'rest', [])]),
+        overlay('theirs', 'Theirs', 'see', []),
+    ];
+    const sent = showCard(madeSource(), ({ path, method }) => ({ body: path === '/overlays' ? overlays : method === 'PUT' ? overlays[1] : [] }));
+    fireEvent.click(screen.getByRole('button', { name: 'Settings of Tides' }));
+    const form = within(screen.getByRole('form', { name: 'Settings of Tides' }));
+    expect((await form.findByText('A layer of', { exact: false, selector: 'p' })).textContent).toBe('A layer of Term.');
+    const choice = form.getByLabelText<HTMLSelectElement>('A layer of another');
+    expect([...choice.options].map(({ text }) => text)).toEqual(['choose an overlay', 'Boats']);
+    fireEvent.change(choice, { target: { value: 'boats' } });
+    fireEvent.click(form.getByRole('button', { name: 'Put it there' }));
+    await waitFor(() => expect(sent()).toHaveLength(1));
+    const [method, path, body] = sent()[0] ?? [];
+    expect([method, path, (body as Schemas['OverlayInput']).layers.map(({ name }) => name)]).toEqual(['PUT', '/overlays/boats', ['Boats', 'Tides', 'The rest']]);
 });

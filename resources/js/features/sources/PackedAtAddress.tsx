@@ -17,7 +17,7 @@ type Props = {
 /** A spreadsheet or a document at an address: it is brought in once, as a file that one has. */
 export function PackedAtAddress({ job, url, into, onDone }: Props) {
     const open = useMutation({
-        mutationFn: async () => new File([(await answered(api.GET('/jobs/{id}/file', { params: { path: { id: job } }, parseAs: 'blob' }))) as unknown as Blob], nameIn(url)),
+        mutationFn: async () => new File([await answered(api.GET('/jobs/{id}/file', { params: { path: { id: job } }, parseAs: 'blob' }))], nameIn(url)),
         onSuccess: (given) => {
             onDone();
             bringIn({ given, ...(into === undefined ? {} : { into }) });

@@ -9,6 +9,7 @@ import { ConditionFields } from '@/features/overlays/ConditionFields';
 import { usePerson } from '@/features/session/useSession';
 import { CatalogueField } from './CatalogueField';
 import { LookOfSource } from './LookOfSource';
+import { OverlaysOfSource } from './OverlaysOfSource';
 import { SignInFields } from './SignInFields';
 import { everyWords } from './sourceWords';
 import { useFetching, type Source, type Terms } from './useSources';
@@ -44,6 +45,7 @@ export function SourceSettings({ source, onDone }: { source: Source; onDone: () 
     return (
         <form aria-label={`Settings of ${source.calendar.name}`} className="flex flex-col gap-3 border-b border-line bg-paper px-3.5 py-3" onSubmit={save}>
             <LookOfSource source={source} />
+            <OverlaysOfSource source={source} />
             <p className="text-soft">
                 Who sees it, and all else that calendars have, is set{' '}
                 <Link to="/calendars/$slug" params={{ slug: source.calendar.slug }} className="hit underline">
