@@ -12,7 +12,9 @@ use App\ChangeLog\ChangeLog;
 use App\Changes\Change;
 use App\Feeds\Feed;
 use App\Overlays\Overlay;
+use App\Pins\Pin;
 use App\Publishing\Publication;
+use App\Sources\SourcePin;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -35,12 +37,14 @@ final class Departure
             $this->keptBy(Overlay::query(), $person, 'home_of')->get()->map($tell)->all(),
             $this->feeds($person)->with(['calendar', 'overlay'])->get()->map(static fn (Feed $feed): KeptFeedData => new KeptFeedData($feed->id, $feed->name, $feed->subjectName()))->all(),
             $this->publications($person)->orderBy('name')->pluck('name')->all(),
+            SourcePin::query()->where('pinned_by', $person->id)->with(['source.calendar', 'calendar'])->get()
+                ->map(static fn (SourcePin $pin): string => "{$pin->source->calendar->name}, on {$pin->calendar->name}")->sort()->values()->all(),
         );
     }
 
     /**
      * @param  list<array{what: string, slug: string, kind: string, id: int|string}>  $handovers  who keeps each thing from now on
-     * @param  ?int  $feeds  the person under whose name feed links and pages go on; without one they end
+     * @param  ?int  $feeds  the person under whose name feed links, pages and pinned sources go on; without one they end
      *
      * @throws ValidationException where something that they keep has nobody to go to
      */
@@ -70,6 +74,9 @@ final class Departure
         // What they have made for themselves ends with their access.
         Feed::standing()->where('created_by', $person->id)->where('personal', true)->update(['revoked_at' => now()]);
         $this->publications($person)->update($heir === null ? ['ended_at' => now()] : ['published_by' => $heir, 'version' => DB::raw('version + 1')]);
+        if ($heir !== null) {
+            $this->pinsGoOn($person, $heir);
+        }
         GrantRecord::query()->where('subject_kind', SubjectKind::Person)->where('subject_id', $person->id)->delete();
         Invitation::query()->where('person_id', $person->id)->delete();
         AccessRequest::query()->where('person_id', $person->id)->whereNull('decided_at')->delete();
@@ -87,6 +94,17 @@ final class Departure
         }
         ChangeLog::person($person, $by, ['status' => $before], ['status' => $status]);
         Change::ofAccess($this->audience->withAdministrators([$person->id]));
+    }
+
+    /** What they have pinned as a whole shows as far as its heir sees it. */
+    private function pinsGoOn(Person $person, int $heir): void
+    {
+        $pins = SourcePin::query()->where('pinned_by', $person->id)->get();
+        SourcePin::query()->whereKey($pins->modelKeys())->update(['pinned_by' => $heir]);
+        Pin::query()->whereIn('source_pin_id', $pins->modelKeys())->update(['pinned_by' => $heir]);
+        foreach ($pins as $pin) {
+            Change::of($pin->calendar_id);
+        }
     }
 
     /** @return Builder<Publication> */

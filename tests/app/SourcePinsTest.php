@@ -184,3 +184,20 @@ test('the change log tells of it, and of what is set of a source, without its se
         ->toContain('its events are busy: from none to yes')->toContain('what of it is taken: from none to another')
         ->and(json_encode(DB::table('activity_log')->get()))->not->toContain('hidden');
 });
+
+test('what somebody has pinned as a whole goes on under the name of whoever takes it over when they leave, else it shows no more', function (bool $isTaken) {
+    $root = $this->person('Root', ['role' => 'administrator']);
+    $source = ($this->source)('one,two');
+    $this->give($this->board, $this->cy, Level::Change);
+    $this->give($source->calendar, $this->cy, Level::See);
+    ($this->pin)($source);
+    $this->as($root, 'GET', "/people/{$this->ben->id}/kept")->assertJsonPath('sources', ['Tides, on Board']);
+    $handovers = [['what' => 'calendar', 'slug' => $this->board->slug, 'kind' => 'person', 'id' => $this->cy->id]];
+    $this->as($root, 'POST', "/people/{$this->ben->id}/departure", ['handovers' => $handovers, 'feeds' => $isTaken ? $this->cy->id : null])->assertOk();
+    expect(($this->titles)($this->cy))->toBe($isTaken ? ['one', 'two'] : []);
+    $this->as($this->cy, 'GET', "/calendars/{$this->board->slug}/sources")->assertJsonPath('0.shared', $isTaken)->assertJsonPath('0.by', $isTaken ? 'Cy Reader' : 'Ben Oar');
+    // It goes along with each refresh as before.
+    ($this->says)('one,two,three');
+    ($this->refresh)();
+    expect(($this->titles)($this->cy))->toBe($isTaken ? ['one', 'three', 'two'] : []);
+})->with([true, false]);

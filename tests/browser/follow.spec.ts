@@ -35,7 +35,7 @@ test('a student follows a calendar, hears of a move of many in one message, and 
         const list = student.getByRole('list', { name: 'What changed' });
         await expect(async () => {
             await student.goto('/waiting');
-            await expect(list.getByRole('link', { name: words })).toBeVisible({ timeout: 1500 });
+            await expect(list.getByRole('link', { name: words })).toBeVisible({ timeout: 5000 });
         }).toPass();
         await expect(list.getByRole('link', { name: new RegExp(name) })).toHaveCount(1);
         await expectAccessible(student);

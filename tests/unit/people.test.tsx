@@ -77,7 +77,7 @@ describe('somebody is added', () => {
 });
 
 describe('somebody leaves', () => {
-    const kept: Schemas['Kept'] = { calendars: [{ slug: 'slip', name: 'Slipway' }], overlays: [{ slug: 'term', name: 'The term' }], feeds: [{ name: 'Wall', ofName: 'Slipway' }], pages: ['Slip days'] } as unknown as Schemas['Kept'];
+    const kept: Schemas['Kept'] = { calendars: [{ slug: 'slip', name: 'Slipway' }], overlays: [{ slug: 'term', name: 'The term' }], feeds: [{ name: 'Wall', ofName: 'Slipway' }], pages: ['Slip days'], sources: ['Holidays, on Slipway'] } as unknown as Schemas['Kept'];
     const server = (told: unknown) => fakeServer(({ method, path }) => (method === 'POST' ? { status: 204 } : { body: path.endsWith('/kept') ? told : [{ kind: 'person', id: 8, name: 'Cy Brook', about: '' }, { kind: 'group', id: 3, name: 'Riggers', about: '' }] }));
     const pick = async (label: string, name: string) => {
         fireEvent.focus(screen.getByLabelText(label));
@@ -96,10 +96,10 @@ describe('somebody leaves', () => {
         expect(leave.disabled).toBe(false);
         expect(screen.getByText(/Wall, Slipway; Slip days/)).toBeDefined();
         // What is published goes on under the name of a person alone.
-        await pick('What they publish goes on under the name of', 'Riggers');
+        await pick('It goes on under the name of', 'Riggers');
         expect(leave.disabled).toBe(true);
-        expect(screen.getByText('What is published is a person’s, not a group’s.')).toBeDefined();
-        fireEvent.change(screen.getByLabelText('What they publish goes on under the name of'), { target: { value: 'Cy' } });
+        expect(screen.getByText('It goes on in the name of a person, not of a group.')).toBeDefined();
+        fireEvent.change(screen.getByLabelText('It goes on under the name of'), { target: { value: 'Cy' } });
         fireEvent.click(await screen.findByRole('option', { name: /Cy Brook/ }));
         fireEvent.click(leave);
         await waitFor(() => expect(onClose).toHaveBeenCalled());
@@ -110,7 +110,7 @@ describe('somebody leaves', () => {
     });
 
     test('who keeps nothing leaves at once', async () => {
-        const asked = server({ calendars: [], overlays: [], feeds: [], pages: [] });
+        const asked = server({ calendars: [], overlays: [], feeds: [], pages: [], sources: [] });
         show(<DepartureDialog person={madeDirectoryPerson()} onClose={() => undefined} />);
         fireEvent.click(await screen.findByRole('button', { name: 'They have left' }));
         await waitFor(() => expect(said.words).toEqual(['Ben Oar has left.']));

@@ -32,7 +32,7 @@ function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Ke
     const [all, setAll] = useState<Entry | null>(null);
     const [single, setSingle] = useState<Record<string, Entry | null>>({});
     const [feeds, setFeeds] = useState<Entry | null>(null);
-    const published = [...kept.feeds.map((each) => `${each.name}, ${each.ofName}`), ...kept.pages];
+    const inTheirName = [...kept.feeds.map((each) => `${each.name}, ${each.ofName}`), ...kept.pages, ...kept.sources];
     const goesTo = (thing: Thing) => single[`${thing.what} ${thing.slug}`] ?? all;
     const open = things.filter((thing) => goesTo(thing) === null).length;
     const depart = useAction(
@@ -85,13 +85,13 @@ function Handover({ person, kept, onClose }: { person: DirectoryPerson; kept: Ke
                     </ul>
                 </>
             )}
-            {published.length > 0 && (
+            {inTheirName.length > 0 && (
                 <div>
                     <p className="mb-1">
-                        <b className="font-semibold">What they publish</b> ({published.join('; ')}): without a name under which it goes on, it ends.
+                        <b className="font-semibold">What they publish and have pinned</b> ({inTheirName.join('; ')}): without a name under which it goes on, it ends.
                     </p>
-                    <SubjectPicker entry={feeds} onChange={setFeeds} label="What they publish goes on under the name of" />
-                    {feeds?.kind === 'group' && <p className="text-xs font-semibold text-pin-ink">What is published is a person’s, not a group’s.</p>}
+                    <SubjectPicker entry={feeds} onChange={setFeeds} label="It goes on under the name of" />
+                    {feeds?.kind === 'group' && <p className="text-xs font-semibold text-pin-ink">It goes on in the name of a person, not of a group.</p>}
                 </div>
             )}
             {problem !== null && <FormProblem>{problem.fields[0]?.message ?? `${problem.message} ${problem.detail}`}</FormProblem>}
