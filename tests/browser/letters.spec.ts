@@ -111,7 +111,7 @@ test('an address at which nobody is shows beside the name, and administrators se
     await laneCell(page, name, day(10)).getByRole('button', { name: new RegExp(title) }).click();
     await expect(async () => {
         await page.reload();
-        await expect(page.getByRole('complementary', { name: 'Event' }).getByText('(the letter did not arrive)')).toBeVisible({ timeout: 1500 });
+        await expect(page.getByRole('complementary', { name: 'Event' }).getByText('(the letter did not arrive)')).toBeVisible({ timeout: 5000 });
     }).toPass();
     await page.goto('/organisation');
     await expect(page.getByRole('list', { name: 'Letters' })).toContainText(`Invitation to ${gone}`);
