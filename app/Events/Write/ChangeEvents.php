@@ -237,8 +237,13 @@ final class ChangeEvents
      */
     private function lockCalendars(array $ids): void
     {
-        $ids = array_unique([...$ids, ...SourcePins::targets($ids)]);
-        DB::table('calendars')->whereIntegerInRaw('id', $ids)->orderBy('id')->lockForUpdate()->pluck('id');
+        $lock = static fn (array $some) => DB::table('calendars')->whereIntegerInRaw('id', array_unique($some))->orderBy('id')->lockForUpdate()->pluck('id');
+        $lock($ids);
+        // Not before: what is read while one waits for a lock is what was there before whoever held it.
+        $further = array_diff(SourcePins::targets($ids), $ids);
+        if ($further !== []) {
+            $lock($further);
+        }
     }
 
     /**

@@ -31,7 +31,7 @@ export function EventFiles({ event }: { event: Event }) {
                             </a>
                             <span className="text-xs text-soft">{sized(file.size)}</span>
                             {event.mayChange && (
-                                <button type="button" className="grid size-6 place-items-center" aria-label={`Take ${file.name} off`} disabled={detach.isPending} onClick={() => detach.mutate(file)}>
+                                <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" aria-label={`Take ${file.name} off`} disabled={detach.isPending} onClick={() => detach.mutate(file)}>
                                     <X size={13} />
                                 </button>
                             )}

@@ -96,7 +96,7 @@ function PeopleFilter() {
                         return (
                             <li key={id} className="flex items-center gap-1 border border-ink pl-1.5">
                                 {name}
-                                <button type="button" className="grid size-6 place-items-center" onClick={() => put(chosen.filter((each) => each !== id))} aria-label={`No longer only with ${name}`}>
+                                <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" onClick={() => put(chosen.filter((each) => each !== id))} aria-label={`No longer only with ${name}`}>
                                     <X size={13} />
                                 </button>
                             </li>

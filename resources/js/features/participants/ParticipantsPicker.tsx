@@ -50,7 +50,7 @@ export function ParticipantsPicker({ chosen, onChange, error, onRoom }: Props) {
                                     </option>
                                 ))}
                             </select>
-                            <button type="button" className="grid size-6 place-items-center" onClick={() => without(each)} aria-label={`Take ${each.name} off`}>
+                            <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" onClick={() => without(each)} aria-label={`Take ${each.name} off`}>
                                 <X size={13} />
                             </button>
                         </li>

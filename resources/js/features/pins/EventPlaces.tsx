@@ -42,7 +42,7 @@ export function EventPlaces({ event }: { event: Event }) {
                                 on {each.name}, too
                             </span>
                             {each.mayUnpin && (
-                                <button type="button" className="grid size-6 place-items-center" disabled={unpin.isPending} onClick={() => unpin.mutate(each)} aria-label={`Take it off ${each.name}`}>
+                                <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" disabled={unpin.isPending} onClick={() => unpin.mutate(each)} aria-label={`Take it off ${each.name}`}>
                                     <X size={13} />
                                 </button>
                             )}
@@ -71,7 +71,7 @@ export function EventPlaces({ event }: { event: Event }) {
                             {joiners.map((each) => (
                                 <li key={each.id} className="flex items-center">
                                     {each.by ?? 'Somebody who has left'}
-                                    <button type="button" className="grid size-6 place-items-center" disabled={unpin.isPending} onClick={() => unpin.mutate(each)} aria-label={`Take ${each.by ?? 'them'} off`}>
+                                    <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" disabled={unpin.isPending} onClick={() => unpin.mutate(each)} aria-label={`Take ${each.by ?? 'them'} off`}>
                                         <X size={12} />
                                     </button>
                                 </li>

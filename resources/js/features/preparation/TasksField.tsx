@@ -51,7 +51,7 @@ export function TasksField({ tasks, onChange, problems }: Props) {
                     ) : (
                         <p className="flex items-center gap-1">
                             by {task.doer.name}
-                            <button type="button" className="grid size-6 place-items-center" aria-label={`${task.doer.name} does not do it`} onClick={() => put(index, { doer: null })}>
+                            <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" aria-label={`${task.doer.name} does not do it`} onClick={() => put(index, { doer: null })}>
                                 <X size={12} />
                             </button>
                         </p>

@@ -16,7 +16,7 @@ export function DateChips({ label, dates, onChange, error, zone, today }: Props)
                         return (
                             <li key={date} className="flex items-center border border-line bg-sheet pl-1.5 text-xs">
                                 {name}
-                                <button type="button" className="grid size-6 place-items-center" aria-label={`No longer ${label.toLowerCase()} ${name}`} onClick={() => onChange(dates.filter((each) => each !== date))}>
+                                <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" aria-label={`No longer ${label.toLowerCase()} ${name}`} onClick={() => onChange(dates.filter((each) => each !== date))}>
                                     <X size={12} />
                                 </button>
                             </li>

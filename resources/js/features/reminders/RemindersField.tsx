@@ -25,7 +25,7 @@ export function RemindersField({ chosen, onChange, error }: Props) {
                     {chosen.map((each) => (
                         <li key={each} className="flex items-center border border-line bg-sheet pl-1.5 text-xs">
                             {reminderWords(each)}
-                            <button type="button" className="grid size-6 place-items-center" aria-label={`No reminder ${reminderWords(each)}`} onClick={() => onChange(chosen.filter((other) => other !== each))}>
+                            <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" aria-label={`No reminder ${reminderWords(each)}`} onClick={() => onChange(chosen.filter((other) => other !== each))}>
                                 <X size={12} />
                             </button>
                         </li>

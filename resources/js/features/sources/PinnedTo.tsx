@@ -32,7 +32,7 @@ export function PinnedTo({ source, className = '' }: Props & { className?: strin
                         <span aria-hidden="true" className="size-2 shrink-0 rounded-full bg-pin" />
                         {shared ? `all of it is on ${calendar.name}, too` : `on ${calendar.name}, but no longer shared with ${by ?? 'whoever pinned it'}`}
                         {mayUnpin && (
-                            <button type="button" className="grid size-6 place-items-center" disabled={isBusy} onClick={() => unpin(id, calendar)} aria-label={`Take ${source.calendar.name} off ${calendar.name}`}>
+                            <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" disabled={isBusy} onClick={() => unpin(id, calendar)} aria-label={`Take ${source.calendar.name} off ${calendar.name}`}>
                                 <X size={13} />
                             </button>
                         )}

@@ -162,7 +162,7 @@ export function ChangeFields({ action, values, onChange, problem }: Props) {
 
 function Off({ name, onClick }: { name: string; onClick: () => void }) {
     return (
-        <button type="button" className="grid size-6 place-items-center" onClick={onClick} aria-label={`Not ${name}`}>
+        <button type="button" className="grid size-6 place-items-center pointer-coarse:size-11" onClick={onClick} aria-label={`Not ${name}`}>
             <X size={13} />
         </button>
     );
