@@ -9,18 +9,32 @@ const PAGES = [
     '/calendars', '/calendars/assessments', '/calendars?in=directory', '/?calendar=staff-away&as=4', '/publish', '/sources', '/groups', '/waiting', '/people', '/organisation', '/first-steps', '/p/open-days', '/p/open-days?view=month', '/p/open-days?view=week', '/p/open-days?view=lanes', '/p/open-days/frame', '/p/open-days/frame?view=month',
 ];
 
-/** What opens over a page. */
+/** What opens over a page; that it is there is waited for, or something else is looked at. */
 const OPENED: [path: string, open: (page: Page) => Promise<void>][] = [
-    ['/?overlay=the-term-at-a-glance&view=lanes', (page) => page.getByRole('button', { name: 'Add an event' }).click()],
+    ['/?overlay=the-term-at-a-glance&view=lanes', async (page) => {
+        await page.getByRole('button', { name: 'Add an event' }).click();
+        await page.getByRole('button', { name: /^Add it$/ }).waitFor();
+    }],
     ['/?laying=true', (page) => page.getByRole('dialog').getByRole('button', { name: 'what my groups keep' }).click()],
-    ['/?overlay=all&view=lanes', (page) => page.getByRole('heading', { level: 1 }).getByRole('button').click()],
-    ['/?overlay=all&view=week', (page) => page.getByRole('button', { name: 'How it is drawn' }).click()],
-    ['/?overlay=all&view=table', (page) => page.getByRole('button', { name: 'Keep…' }).click()],
-    ['/calendars', (page) => page.getByRole('button', { name: 'Make a calendar' }).click()],
-    ['/calendars/assessments', (page) => page.getByRole('button', { name: 'Settings' }).click()],
-    ['/publish', (page) => page.getByRole('button', { name: 'Publish a page' }).click()],
-    ['/people', (page) => page.getByRole('button', { name: 'Add somebody' }).click()],
+    ['/?overlay=all&view=lanes', async (page) => {
+        await page.getByRole('heading', { level: 1 }).getByRole('button').click();
+        await page.getByRole('menu').waitFor();
+    }],
+    ['/?overlay=all&view=week', async (page) => {
+        await page.getByRole('button', { name: 'How it is drawn' }).click();
+        await page.getByRole('dialog').waitFor();
+    }],
+    ['/?overlay=all&view=table', (page) => opening(page, 'Keep…')],
+    ['/calendars', (page) => opening(page, 'Make a calendar')],
+    ['/calendars/assessments', (page) => opening(page, 'Settings')],
+    ['/publish', (page) => opening(page, 'Publish a page')],
+    ['/people', (page) => opening(page, 'Add somebody')],
 ];
+
+async function opening(page: Page, button: string): Promise<void> {
+    await page.getByRole('button', { name: button }).click();
+    await page.getByRole('dialog').waitFor();
+}
 
 /** What those see who publish it. */
 const GONE_OUT: typeof OPENED = [

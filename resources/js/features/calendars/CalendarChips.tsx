@@ -16,7 +16,7 @@ export function CalendarChips({ calendars, chosen, onChoose, label }: Props) {
                     type="button"
                     data-ink={each.colour}
                     aria-pressed={each.slug === chosen}
-                    className="flex min-h-6 max-w-full items-center gap-1 border border-line px-1.5 text-[11.5px] text-(--k) hover:border-(--k) aria-pressed:border-(--k) aria-pressed:bg-[color-mix(in_srgb,var(--k)_12%,var(--sheet))] aria-pressed:font-semibold"
+                    className="flex min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 max-w-full items-center gap-1 border border-line px-1.5 text-[11.5px] text-(--k) hover:border-(--k) aria-pressed:border-(--k) aria-pressed:bg-[color-mix(in_srgb,var(--k)_12%,var(--sheet))] aria-pressed:font-semibold"
                     onMouseDown={(event) => event.preventDefault()}
                     onClick={() => onChoose(each.slug)}
                 >

@@ -26,7 +26,7 @@ export function CategoryPicker({ calendar, chosen, onChange, error }: Props) {
                         type="button"
                         aria-pressed={has(name)}
                         onClick={() => onChange(has(name) ? chosen.filter((each) => each.toLowerCase() !== name.toLowerCase()) : [...chosen, name])}
-                        className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 py-0.5 text-xs hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                        className="min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 rounded-sm border border-line bg-sheet px-1.5 py-0.5 text-xs hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                     >
                         {name}
                     </button>

@@ -33,7 +33,7 @@ export function QuickFilters() {
                             aria-pressed={chosen.includes(name)}
                             title={`${count} in view`}
                             onClick={() => toggle(name)}
-                            className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 py-0.5 hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                            className="min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 rounded-sm border border-line bg-sheet px-1.5 py-0.5 hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                         >
                             {inks.get(name) != null && <span data-ink={inks.get(name)} aria-hidden="true" className="mr-1 inline-block size-2.5 rounded-full bg-(--k)" />}
                             {name}

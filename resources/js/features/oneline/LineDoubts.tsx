@@ -17,7 +17,7 @@ export function LineDoubts({ doubts, onTake, onPlain }: Props) {
                         <b className={`border-b-2 font-semibold ${doubt.blocks ? 'border-pin' : 'border-dotted border-soft'}`}>{doubt.text}</b> {doubtWords(doubt)}
                     </span>
                     {doubt.offers.map((offer) => (
-                        <button key={offer} type="button" className="min-h-6 border border-ink bg-sheet px-1.5" onMouseDown={(event) => event.preventDefault()} onClick={() => onTake(doubt, offer)}>
+                        <button key={offer} type="button" className="min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 border border-ink bg-sheet px-1.5" onMouseDown={(event) => event.preventDefault()} onClick={() => onTake(doubt, offer)}>
                             {offer}
                         </button>
                     ))}

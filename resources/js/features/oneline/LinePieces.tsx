@@ -12,7 +12,7 @@ export function LinePieces({ line, onPlain }: { line: UnderstoodLine; onPlain: (
                         type="button"
                         title="Keep this in the title"
                         aria-label={`Keep ${piece.kind} ${piece.text} in the title`}
-                        className="flex min-h-6 items-center gap-1 border border-line bg-paper px-1.5 text-[11.5px]"
+                        className="flex min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 items-center gap-1 border border-line bg-paper px-1.5 text-[11.5px]"
                         onMouseDown={(event) => event.preventDefault()}
                         onClick={() => onPlain(piece.text)}
                     >

@@ -155,7 +155,7 @@ function Choices<Value extends string>({ all, chosen, onChange }: { all: readonl
                     type="button"
                     aria-pressed={chosen.includes(name)}
                     onClick={() => onChange(chosen.includes(name) ? chosen.filter((each) => each !== name) : [...chosen, name])}
-                    className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 py-0.5 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                    className="min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 rounded-sm border border-line bg-sheet px-1.5 py-0.5 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                 >
                     {name}
                 </button>

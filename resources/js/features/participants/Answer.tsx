@@ -21,7 +21,7 @@ export function Answer({ event, answer }: { event: Event; answer: NonNullable<Ev
                     aria-pressed={answer === each || (answer === 'waiting' && each === 'accepted')}
                     disabled={give.isPending}
                     onClick={() => give.mutate({ answer: each, ...(note === null ? {} : { note }), ...(single && event.occurrence !== null ? { occurrence: event.occurrence } : {}) })}
-                    className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                    className="min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 rounded-sm border border-line bg-sheet px-1.5 hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                 >
                     {ANSWERS[each]}
                 </button>

@@ -60,7 +60,7 @@ export function RepeatFields({ problem, withDates }: Props) {
                             type="button"
                             aria-pressed={weekdays.includes(each)}
                             onClick={() => setValue('weekdays', weekdays.includes(each) ? weekdays.filter((other) => other !== each) : [...weekdays, each])}
-                            className="min-h-6 rounded-sm border border-line bg-sheet px-1.5 py-0.5 text-xs hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+                            className="min-h-6 pointer-coarse:min-h-11 pointer-coarse:min-w-11 rounded-sm border border-line bg-sheet px-1.5 py-0.5 text-xs hover:border-ink aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
                         >
                             {NAMES[each]}
                         </button>
