@@ -65,7 +65,7 @@ export function TargetPicker({ error, fixed }: { error: string | undefined; fixe
                 </div>
             )}
             {!fixed && order.length > 1 && (
-                <p className="mt-0.5 text-right text-[11px] text-soft">
+                <p className="pointer-coarse:hidden mt-0.5 text-right text-[11px] text-soft">
                     <kbd className="border border-line px-1 font-sans">F2</kbd> takes the next calendar
                 </p>
             )}

@@ -138,7 +138,7 @@ export function SubscribeForm({ address, into, onClose }: Props) {
             {create.isPending && <JobProgress job={create.job} what="Fetching it" />}
             <div className="flex gap-2">
                 {found == null ? (
-                    <Button type="submit" look="primary" disabled={look.isPending}>
+                    <Button type="submit" look={looked?.hasFile === true ? 'plain' : 'primary'} disabled={look.isPending}>
                         {look.isPending ? 'Looking…' : 'Look at it'}
                     </Button>
                 ) : (
