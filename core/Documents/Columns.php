@@ -52,7 +52,7 @@ final readonly class Columns
      */
     public static function shape(array $names): string
     {
-        $said = array_map(static fn (string $name): string => trim(mb_strtolower($name), ' :.*'), $names);
+        $said = array_map(self::plain(...), $names);
 
         return implode('', $said) === '' ? '' : hash('sha256', implode('|', $said));
     }
@@ -80,10 +80,10 @@ final readonly class Columns
     {
         $said = [];
         foreach ($this->keys as $column) {
-            $said[] = ($this->names[$column] ?? $column).'='.trim($row[$column] ?? '');
+            $said[] = self::plain($this->names[$column] ?? (string) $column).'='.mb_strtolower(trim($row[$column] ?? ''));
         }
 
-        return array_filter($this->keys, static fn (int $column): bool => trim($row[$column] ?? '') !== '') === [] ? '' : mb_strtolower(implode('|', $said));
+        return array_filter($this->keys, static fn (int $column): bool => trim($row[$column] ?? '') !== '') === [] ? '' : implode('|', $said);
     }
 
     /** @param  list<string>  $row */
@@ -92,6 +92,12 @@ final readonly class Columns
         $column = array_search($role, $this->roles, true);
 
         return $column === false ? '' : trim($row[$column] ?? '');
+    }
+
+    /** What a column is called, however that is written. */
+    private static function plain(string $name): string
+    {
+        return trim(mb_strtolower($name), ' :.*');
     }
 
     /**
@@ -105,7 +111,7 @@ final readonly class Columns
     {
         foreach ($names as $column => $name) {
             $said = array_filter(array_map(static fn (array $row): string => trim($row[$column] ?? ''), $below), static fn (string $cell): bool => $cell !== '');
-            if (in_array(trim(mb_strtolower($name), ' :.*'), self::OWN_KEYS, true) && $said !== [] && count(array_unique($said)) === count($said)) {
+            if (in_array(self::plain($name), self::OWN_KEYS, true) && $said !== [] && count(array_unique($said)) === count($said)) {
                 return [$column];
             }
         }
