@@ -3,6 +3,7 @@
 namespace App\Imports;
 
 use App\Events\EventRecord;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Documents\DocumentEvents;
 
@@ -35,12 +36,17 @@ final class ImportLines
         }
     }
 
+    /** What was brought into a calendar, line by line, and was not taken back. */
+    public static function standing(int $calendarId): Builder
+    {
+        return DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')->leftJoin('operations', 'operations.id', '=', 'operation_id')
+            ->where('import_lines.calendar_id', $calendarId)->whereNull('operations.undone_at');
+    }
+
     /** From where an event came last, and was not taken back; null where it was written here. */
     public function originOf(EventRecord $head): ?OriginData
     {
-        $line = DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')
-            ->leftJoin('operations', 'operations.id', '=', 'operation_id')->leftJoin('people', 'people.id', '=', 'imports.created_by')
-            ->where('import_lines.calendar_id', $head->calendar_id)->where('uid', $head->uid)->whereNull('operations.undone_at')->orderByDesc('import_id')
+        $line = self::standing($head->calendar_id)->leftJoin('people', 'people.id', '=', 'imports.created_by')->where('uid', $head->uid)->orderByDesc('import_id')
             ->first(['file_name', 'line', 'said', 'applied_at', 'people.name as by']);
         if ($line === null) {
             return null;

@@ -3,7 +3,6 @@
 namespace App\Imports;
 
 use App\Calendars\Calendar;
-use Illuminate\Support\Facades\DB;
 use PinnedRota\Core\Import\KnownSeries;
 
 /**
@@ -23,8 +22,7 @@ final class KnownRows implements KnownSeries
     public function fingerprints(array $uids): array
     {
         $there = $this->events->fingerprints($uids);
-        $lines = $there === [] ? [] : DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')->leftJoin('operations', 'operations.id', '=', 'operation_id')
-            ->where('import_lines.calendar_id', $this->calendar->id)->whereIn('uid', $uids)->whereNull('operations.undone_at')->orderBy('import_id')->pluck('fingerprint', 'uid')->all();
+        $lines = $there === [] ? [] : ImportLines::standing($this->calendar->id)->whereIn('uid', $uids)->orderBy('import_id')->pluck('fingerprint', 'uid')->all();
 
         return array_replace($there, array_intersect_key($lines, $there));
     }

@@ -63,8 +63,8 @@ final class RecognisedRows
      */
     private function onCalendar(int $calendarId, array $keys, array $titles): array
     {
-        $byKey = $this->lines($calendarId, 'row_key', $keys, 'uid', 'row_key');
-        $keyOf = $this->lines($calendarId, 'uid', $titles, 'row_key', 'uid');
+        $byKey = $this->lines($calendarId, 'row_key', $keys, 'uid');
+        $keyOf = $this->lines($calendarId, 'uid', $titles, 'row_key');
         $living = $this->living($calendarId, [...array_values($byKey), ...array_values($titles)]);
 
         $uids = [];
@@ -84,17 +84,16 @@ final class RecognisedRows
     /**
      * What was said last, and was not taken back.
      *
+     * @param  'row_key'|'uid'  $by
      * @param  array<int, string>  $among
+     * @param  'row_key'|'uid'  $value
      * @return array<string, ?string>
      */
-    private function lines(int $calendarId, string $column, array $among, string $value, string $by): array
+    private function lines(int $calendarId, string $by, array $among, string $value): array
     {
         $found = [];
         foreach (array_chunk($among, self::AT_ONCE) as $some) {
-            $found += DB::table('import_lines')->join('imports', 'imports.id', '=', 'import_id')
-                ->leftJoin('operations', 'operations.id', '=', 'operation_id')
-                ->where('import_lines.calendar_id', $calendarId)->whereIn("import_lines.{$column}", $some)->whereNull('operations.undone_at')
-                ->orderBy('import_id')->pluck("import_lines.{$value}", "import_lines.{$by}")->all();
+            $found += ImportLines::standing($calendarId)->whereIn($by, $some)->orderBy('import_id')->pluck($value, $by)->all();
         }
 
         return $found;

@@ -74,7 +74,10 @@ final class PinnerAccess
     /** Whether a calendar comes from outside; false where it is gone. */
     public function isSubscribed(int $calendarId): bool
     {
-        $this->prepare([[$calendarId, null]]);
+        // Asked of each occurrence of a window, whose calendars are known by then.
+        if (! array_key_exists($calendarId, $this->calendars)) {
+            $this->prepare([[$calendarId, null]]);
+        }
 
         return $this->calendars[$calendarId]?->isSubscribed() === true;
     }

@@ -1,10 +1,9 @@
 import { Link } from '@tanstack/react-router';
 import type { Schemas } from '@/api/client';
 import { Button } from '@/components/Button';
-import { usePinning } from './usePinning';
+import { usePinning, type To } from './usePinning';
 import { useSources, type Source } from './useSources';
 
-type To = { slug: string; name: string };
 type Props = {
     subscribed: Schemas['SubscribedAlready'][];
     /** The calendar on which its events are to show. */

@@ -4,9 +4,7 @@ import { answered, api, type Schemas } from '@/api/client';
 import { queryKeys } from '@/api/queryKeys';
 import { Button } from '@/components/Button';
 import { Mark } from '@/components/Mark';
-import { usePinning } from './usePinning';
-
-type To = { slug: string; name: string };
+import { usePinning, type To } from './usePinning';
 
 /** The sources of which all is pinned to a calendar, for those who may change what is on it. */
 export function SourcesOnCalendar({ slug, name }: To) {

@@ -6,7 +6,9 @@ import { useLongWork } from '@/features/jobs/useLongWork';
 import { toast } from '@/toast/toast';
 
 type SourcePin = Schemas['SourcePin'];
-type To = { slug: string; name: string };
+
+/** A calendar to which a source is pinned. */
+export type To = { slug: string; name: string };
 
 /** Pins all of a source to calendars, and takes it off again. */
 export function usePinning(source: { id: number; name: string }) {
